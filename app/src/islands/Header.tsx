@@ -1,0 +1,125 @@
+import { findFamily } from '@ombra/core/forms';
+import { readLength, showLength } from '@ombra/core/measure';
+import type { Plan } from '@ombra/core/plan/plan';
+import { Download, Keyboard, Printer, Redo2, Undo2 } from 'lucide-react';
+import { Logo } from '../ui/Logo';
+import { ThemeButton } from '../ui/ThemeButton';
+import type { SaveState } from './job/sync';
+import type { Job } from './job/useJob';
+import { STAGES, type StageId } from './stage';
+
+interface HeaderProps {
+  readonly jobId: string;
+  readonly job: Job;
+  readonly stage: StageId;
+  readonly onStage: (stage: StageId) => void;
+  readonly onKeys: () => void;
+}
+
+const SAVE_WORDS: Readonly<Record<SaveState['kind'], string>> = {
+  saved: 'Saved',
+  unsent: 'Saving soon',
+  saving: 'Saving',
+  unreachable: 'Kept here, server away',
+  missing: 'Job removed elsewhere',
+  refused: 'Not saved',
+  stale: 'Changed elsewhere',
+};
+
+const FACE_WORDS = {
+  form: 'outside of form',
+  concrete: 'outside of concrete',
+  centre: 'centre line',
+} as const;
+
+/** What every length on the page hangs on, in one line. */
+function subtitle(plan: Plan): string {
+  const core = readLength(plan.core, plan.units);
+  const coreText = core.ok ? showLength(core.length, plan.units, { style: 'inches' }) : plan.core;
+  return `${findFamily(plan.family)?.name ?? plan.family} · ${coreText} core · lengths to ${FACE_WORDS[plan.measuredTo]}`;
+}
+
+/** Job, stages, and the state of saving. */
+export function Header({ jobId, job, stage, onStage, onKeys }: HeaderProps) {
+  const { plan, worked, saveState } = job;
+  const stops = worked?.notices.filter((notice) => notice.severity === 'stop').length ?? 0;
+  return (
+    <header className="flex min-h-14 flex-wrap items-stretch gap-x-6 border-b border-line px-5">
+      <div className="flex items-center">
+        <Logo />
+      </div>
+      <div className="flex min-w-0 flex-col justify-center">
+        <h1 className="truncate leading-tight font-semibold">{plan.name || 'Job without a name'}</h1>
+        <p className="figures truncate text-[15px] leading-tight text-quiet">{subtitle(plan)}</p>
+      </div>
+      <nav aria-label="Stages" className="ml-auto flex">
+        {STAGES.map(({ id, name }, index) => (
+          <button
+            key={id}
+            type="button"
+            aria-current={id === stage ? 'step' : undefined}
+            aria-keyshortcuts={String(index + 1)}
+            className={`px-4 font-medium ${id === stage ? 'border-b-4 border-chalk bg-sheet' : 'border-b-4 border-transparent'}`}
+            onClick={() => {
+              onStage(id);
+            }}
+          >
+            <span aria-hidden="true" className="mr-1.5 text-xs text-quiet">
+              {index + 1}
+            </span>
+            {name}
+            {id === 'outline' && stops > 0 && (
+              <span className="ml-1.5 text-xs font-semibold text-stop">
+                ✕ {stops}
+                <span className="sr-only"> to stop for</span>
+              </span>
+            )}
+          </button>
+        ))}
+      </nav>
+      <div className="flex items-center gap-1">
+        <button
+          type="button"
+          className="button plain px-1.5"
+          aria-label="Undo"
+          disabled={!job.canUndo}
+          onClick={job.undo}
+        >
+          <Undo2 aria-hidden="true" size={17} />
+        </button>
+        <button
+          type="button"
+          className="button plain px-1.5"
+          aria-label="Redo"
+          disabled={!job.canRedo}
+          onClick={job.redo}
+        >
+          <Redo2 aria-hidden="true" size={17} />
+        </button>
+        <a className="button plain px-1.5" aria-label="Sheet to print" href={`/jobs/${jobId}/sheets/courses`}>
+          <Printer aria-hidden="true" size={17} />
+        </a>
+        <a
+          className="button plain px-1.5"
+          aria-label="Download the plan file"
+          href={`/api/jobs/${jobId}/plan.json`}
+          download
+        >
+          <Download aria-hidden="true" size={17} />
+        </a>
+        <ThemeButton />
+        <button type="button" className="button plain px-1.5" aria-label="Keys" onClick={onKeys}>
+          <Keyboard aria-hidden="true" size={17} />
+        </button>
+        <p
+          role="status"
+          className="figures ml-1 w-24 text-right text-[15px] leading-tight text-quiet"
+          title={saveState.kind === 'refused' ? saveState.what : undefined}
+        >
+          {SAVE_WORDS[saveState.kind]}
+          {saveState.kind === 'refused' && <span className="block text-stop">{saveState.what}</span>}
+        </p>
+      </div>
+    </header>
+  );
+}

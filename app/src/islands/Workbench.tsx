@@ -1,0 +1,150 @@
+import { wallsOf } from '@ombra/core/shell/buildShell';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { CoursesStage } from './courses/CoursesStage';
+import { useCourseKeys } from './courses/useCourseKeys';
+import { Header } from './Header';
+import { type Place, keepPlace, keptPlace } from './job/place';
+import { StaleDialog } from './job/StaleDialog';
+import { type Job, type OpenJob, useJob } from './job/useJob';
+import { isTyping } from './keys';
+import { KeysDialog } from './KeysDialog';
+import { OutlineStage } from './outline/OutlineStage';
+import { STAGES, type StageId, isStage } from './stage';
+
+interface WorkbenchProps {
+  readonly job: OpenJob;
+  readonly stage: StageId;
+}
+
+/** The stage in the address, so that a reload, the back key and a bookmark come back to it. */
+function useStage(jobId: string, initial: StageId) {
+  const [stage, setStage] = useState(initial);
+  useEffect(() => {
+    const onBack = (): void => {
+      const shown = location.pathname.split('/').at(-1);
+      if (isStage(shown)) setStage(shown);
+    };
+    window.addEventListener('popstate', onBack);
+    return () => {
+      window.removeEventListener('popstate', onBack);
+    };
+  }, []);
+  const goTo = useCallback(
+    (next: StageId) => {
+      history.pushState(null, '', `/jobs/${jobId}/${next}`);
+      setStage(next);
+    },
+    [jobId],
+  );
+  return { stage, goTo };
+}
+
+function usePlace(jobId: string) {
+  const [place, setPlace] = useState<Place>(() => keptPlace(jobId));
+  const change = useCallback((part: Partial<Place>) => {
+    setPlace((before) => ({ ...before, ...part }));
+  }, []);
+  useEffect(() => {
+    keepPlace(jobId, place);
+  }, [jobId, place]);
+  return { place, change };
+}
+
+interface Shortcuts {
+  readonly job: Job;
+  readonly jobId: string;
+  readonly place: Place;
+  readonly onPlace: (change: Partial<Place>) => void;
+  readonly goTo: (stage: StageId) => void;
+  readonly showKeys: () => void;
+}
+
+/** Single keys work everywhere but in fields; undo and redo work there too. */
+function useShortcuts(shortcuts: Shortcuts): void {
+  const latest = useRef(shortcuts);
+  useEffect(() => {
+    latest.current = shortcuts;
+  });
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      const { job, jobId, place, onPlace, goTo, showKeys } = latest.current;
+      const key = event.key.toLowerCase();
+      if ((event.ctrlKey || event.metaKey) && (key === 'z' || key === 'y')) {
+        event.preventDefault();
+        // The field lets go first, so that it shows what undo brings back.
+        if (document.activeElement instanceof HTMLInputElement) document.activeElement.blur();
+        if (event.shiftKey || key === 'y') job.redo();
+        else job.undo();
+        return;
+      }
+      if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return;
+      const stage = STAGES[Number(event.key) - 1];
+      if (stage) goTo(stage.id);
+      else if (event.key === '?') showKeys();
+      else if (key === 'f') onPlace({ face: place.face === 'inside' ? 'outside' : 'inside' });
+      else if (key === 'p') location.assign(`/jobs/${jobId}/sheets/courses`);
+      else if (event.key === 'Escape') onPlace({ figure: null });
+      else if (event.key === '[' || event.key === ']') {
+        const walls = job.worked ? wallsOf(job.worked.shell) : [];
+        const at = walls.findIndex((wall) => wall.id === place.wall);
+        const next = walls[(Math.max(at, 0) + (event.key === ']' ? 1 : -1) + walls.length) % walls.length];
+        if (next) onPlace({ wall: next.id, piece: null });
+      }
+    };
+    document.addEventListener('keydown', onKey);
+    return () => {
+      document.removeEventListener('keydown', onKey);
+    };
+  }, []);
+}
+
+/** One open job: its header, its stages, and what keeps it saved. */
+export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
+  const job = useJob(open);
+  const { stage, goTo } = useStage(open.id, initial);
+  const { place, change } = usePlace(open.id);
+  const [keysShown, setKeysShown] = useState(false);
+  useShortcuts({
+    job,
+    jobId: open.id,
+    place,
+    onPlace: change,
+    goTo,
+    showKeys: () => {
+      setKeysShown(true);
+    },
+  });
+  useCourseKeys(job.worked, place, change, stage === 'courses');
+  useEffect(() => {
+    document.title = `${job.plan.name} · ${STAGES.find((each) => each.id === stage)?.name ?? ''} · Ombra`;
+  }, [job.plan.name, stage]);
+  return (
+    <div className="flex min-h-screen flex-col">
+      <Header
+        jobId={open.id}
+        job={job}
+        stage={stage}
+        onStage={goTo}
+        onKeys={() => {
+          setKeysShown(true);
+        }}
+      />
+      <main className="flex grow flex-col">
+        {job.broken && (
+          <p role="alert" className="bg-sheet p-3 text-stop">
+            Working this plan out broke; your edits are kept. Undo the last one, or reload the page.
+          </p>
+        )}
+        {stage === 'outline' && <OutlineStage job={job} place={place} onPlace={change} />}
+        {stage === 'courses' && <CoursesStage job={job} place={place} onPlace={change} />}
+      </main>
+      <StaleDialog jobId={open.id} job={job} />
+      <KeysDialog
+        open={keysShown}
+        onClose={() => {
+          setKeysShown(false);
+        }}
+      />
+    </div>
+  );
+}

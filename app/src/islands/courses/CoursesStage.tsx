@@ -1,0 +1,179 @@
+import { type Figure, figuresOf } from '@ombra/core/tally/figure';
+import type { PieceSelector } from '@ombra/core/tally/how';
+import { showLength } from '@ombra/core/measure';
+import type { Notice } from '@ombra/core/notices/notice';
+import { wallsOf } from '@ombra/core/shell/buildShell';
+import { houseRules } from '@ombra/core/rules/houseRules';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { Notices } from '../notices/Notices';
+import { PlanDrawing } from '../plan/PlanDrawing';
+import type { StageProps } from '../stage';
+import { Strip } from '../strip/Strip';
+import { TallyTable } from '../tally/TallyTable';
+import { WhyCard } from '../tally/WhyCard';
+import { FromAbove } from './FromAbove';
+import { describePiece } from './describePiece';
+
+/** Pixel width of an element, kept up to date. */
+function useWidth() {
+  const [width, setWidth] = useState(600);
+  const observer = useRef<ResizeObserver | null>(null);
+  const element = useCallback((node: HTMLElement | null) => {
+    observer.current?.disconnect();
+    if (!node) return;
+    observer.current = new ResizeObserver(([entry]) => {
+      if (entry) setWidth(entry.contentRect.width);
+    });
+    observer.current.observe(node);
+  }, []);
+  return { width, element };
+}
+
+/** Every block of every course: the strip, one course from above, the tally and its whys. */
+export function CoursesStage({ job, place, onPlace }: StageProps) {
+  const { worked, plan, edit } = job;
+  const [pointed, setPointed] = useState<PieceSelector | null>(null);
+  const { width, element } = useWidth();
+  const figure = useMemo(
+    () =>
+      worked && place.figure !== null
+        ? figuresOf(worked.tally).find((each) => each.id === place.figure)
+        : undefined,
+    [worked, place.figure],
+  );
+  const rules = useMemo(() => houseRules(plan.rules), [plan.rules]);
+  const count = worked?.courses.count ?? 0;
+  useEffect(() => {
+    if (count > 0 && place.course > count) onPlace({ course: count, piece: null });
+  }, [count, place.course, onPlace]);
+  if (!worked) return <p className="p-6 text-quiet">Working the plan out …</p>;
+
+  const walls = wallsOf(worked.shell);
+  const wall = walls.find((each) => each.id === place.wall) ?? walls[0];
+  const piece = worked.courses.pieces.find((each) => each.id === place.piece);
+  const course = Math.min(place.course, Math.max(count, 1));
+  const openFigure = (next: Figure): void => {
+    setPointed(null);
+    const closes = next.id === place.figure;
+    onPlace({
+      figure: closes ? null : next.id,
+      ...(next.pieces.course === undefined || closes ? {} : { course: next.pieces.course }),
+    });
+  };
+  const go = (notice: Notice): void => {
+    if (notice.place.wall !== undefined) onPlace({ wall: notice.place.wall, piece: null });
+  };
+  return (
+    <div className="grid grow grid-cols-[232px_minmax(0,1fr)] max-md:grid-cols-1">
+      <aside
+        aria-label="Walls and notices"
+        className="flex flex-col gap-4 border-r border-line p-4 max-md:border-r-0"
+      >
+        <PlanDrawing
+          shell={worked.shell}
+          units={plan.units}
+          width={200}
+          height={170}
+          chosen={wall?.id ?? null}
+          onChoose={(id) => {
+            onPlace({ wall: id, piece: null });
+          }}
+        />
+        <div>
+          <h2 className="heading mb-1">Walls, form face</h2>
+          <ul>
+            {walls.map((each) => (
+              <li key={each.id} className="border-b border-line">
+                <button
+                  type="button"
+                  aria-pressed={each.id === wall?.id}
+                  className={`figures flex w-full justify-between px-1.5 py-0.5 text-[17px] ${each.id === wall?.id ? 'bg-sheet font-semibold text-chalk' : ''}`}
+                  onClick={() => {
+                    onPlace({ wall: each.id, piece: null });
+                  }}
+                >
+                  <span>{each.name}</span>
+                  <span>{showLength(each.length, plan.units)}</span>
+                </button>
+              </li>
+            ))}
+          </ul>
+        </div>
+        <div>
+          <h2 className="heading mb-1">Notices</h2>
+          <Notices notices={worked.notices} onEdit={edit} onGo={go} />
+        </div>
+      </aside>
+      {count > 0 && wall && worked.courses.pieces.length > 0 ? (
+        <div className="flex min-w-0 flex-col gap-3 p-4">
+          <Strip
+            worked={worked}
+            place={{ ...place, wall: wall.id, course }}
+            onPlace={onPlace}
+            lit={pointed ?? figure?.pieces ?? null}
+          />
+          <div className="grid grid-cols-[minmax(0,1fr)_310px] gap-6 max-lg:grid-cols-[minmax(0,1fr)_280px] max-md:grid-cols-1">
+            <div className="flex min-w-0 flex-col gap-3">
+              <section aria-label="From above" ref={element}>
+                <h2 className="heading">
+                  Course {course}, wall {wall.name}, from above
+                </h2>
+                <FromAbove
+                  worked={worked}
+                  wall={wall}
+                  course={course}
+                  face={place.face}
+                  chosen={place.piece}
+                  width={width}
+                  onChoose={(id) => {
+                    onPlace({ piece: id });
+                  }}
+                />
+                <p className="min-h-6 text-sm" aria-live="polite">
+                  {piece ? (
+                    describePiece(piece, walls, plan.units)
+                  ) : (
+                    <span className="text-quiet">Press a block, or walk with the arrow keys.</span>
+                  )}
+                </p>
+              </section>
+              {figure && (
+                <WhyCard
+                  key={figure.id}
+                  figure={figure}
+                  units={plan.units}
+                  rules={rules}
+                  onClose={() => {
+                    onPlace({ figure: null });
+                  }}
+                  onPoint={setPointed}
+                />
+              )}
+            </div>
+            <section aria-label="Tally">
+              <TallyTable
+                tally={worked.tally}
+                units={plan.units}
+                course={course}
+                open={figure?.id ?? null}
+                onOpen={openFigure}
+                onCourse={(next) => {
+                  onPlace({ course: next, piece: null });
+                }}
+              />
+              <p className="mt-3 text-sm text-quiet">
+                A plan to check, not a design: the stamped drawings, the form maker’s manual and the local
+                code come first.
+              </p>
+            </section>
+          </div>
+        </div>
+      ) : (
+        <div className="p-6">
+          <h2 className="text-xl font-semibold">No courses yet</h2>
+          <p className="text-quiet">The notices on the left say what the outline still needs.</p>
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,54 @@
+import { createStore, del, entries, get, set } from 'idb-keyval';
+import type { PendingSave } from './sync';
+
+/** Edits not yet sent wait here, one entry a tab and job, so that two tabs never overwrite each other's. */
+let opened: ReturnType<typeof createStore> | null = null;
+const store = (): ReturnType<typeof createStore> => (opened ??= createStore('ombra', 'unsent'));
+
+const LOCK = 'ombra-tab-';
+const TAB = 'ombra.tab';
+
+const isPending = (value: unknown): value is PendingSave =>
+  typeof value === 'object' && value !== null && 'saveId' in value && 'plan' in value && 'jobId' in value;
+
+/** Holds a lock for as long as this tab lives; false where another tab holds it already. */
+function claim(tab: string): Promise<boolean> {
+  return new Promise((resolve) => {
+    void navigator.locks.request(`${LOCK}${tab}`, { ifAvailable: true }, (lock) => {
+      resolve(lock !== null);
+      return lock === null ? undefined : new Promise<never>(() => undefined);
+    });
+  });
+}
+
+/** This tab's lasting name: the same after a reload, a new one in a tab that was duplicated. */
+export async function tabName(newId: () => string): Promise<string> {
+  const known = sessionStorage.getItem(TAB);
+  if (known !== null && (await claim(known))) return known;
+  const fresh = newId();
+  sessionStorage.setItem(TAB, fresh);
+  await claim(fresh);
+  return fresh;
+}
+
+const key = (tab: string, jobId: string): string => `${tab}|${jobId}`;
+
+export const keepPending = (tab: string, jobId: string, pending: PendingSave | null): Promise<void> =>
+  pending === null ? del(key(tab, jobId), store()) : set(key(tab, jobId), pending, store());
+
+/** The unsent edit of this tab, or else of a tab that is gone, which this one then takes over. */
+export async function findPending(tab: string, jobId: string): Promise<PendingSave | null> {
+  const own: unknown = await get(key(tab, jobId), store());
+  if (isPending(own)) return own;
+  const { held = [] } = await navigator.locks.query();
+  const alive = new Set(held.map((lock) => lock.name));
+  const all: [IDBValidKey, unknown][] = await entries(store());
+  for (const [place, value] of all) {
+    const [owner = ''] = String(place).split('|');
+    if (!isPending(value) || value.jobId !== jobId || alive.has(`${LOCK}${owner}`)) continue;
+    await keepPending(tab, jobId, value);
+    await del(place, store());
+    return value;
+  }
+  return null;
+}

@@ -1,0 +1,43 @@
+/** Where the user is in a job, so that a reload comes back to it. Kept in the browser, not in the plan. */
+export interface Place {
+  readonly wall: string | null;
+  readonly course: number;
+  readonly piece: string | null;
+  readonly face: 'inside' | 'outside';
+  /** Pixels per metre on the strip; null fits the wall's height to the view. */
+  readonly zoom: number | null;
+  /** Pixels scrolled along the strip. */
+  readonly scroll: number;
+  /** The figure whose why card is open. */
+  readonly figure: string | null;
+}
+
+export const START: Place = {
+  wall: null,
+  course: 1,
+  piece: null,
+  face: 'inside',
+  zoom: null,
+  scroll: 0,
+  figure: null,
+};
+
+const key = (jobId: string): string => `ombra.place.${jobId}`;
+
+/** The place kept for a job; the start where there is none or it cannot be read. */
+export function keptPlace(jobId: string): Place {
+  try {
+    const kept: unknown = JSON.parse(localStorage.getItem(key(jobId)) ?? 'null');
+    return typeof kept === 'object' && kept !== null ? { ...START, ...kept } : START;
+  } catch {
+    return START;
+  }
+}
+
+export function keepPlace(jobId: string, place: Place): void {
+  try {
+    localStorage.setItem(key(jobId), JSON.stringify(place));
+  } catch {
+    // A full or closed store only loses the place.
+  }
+}

@@ -1,0 +1,172 @@
+import type { Plan } from '@ombra/core/plan/plan';
+
+/** An edit that the server may not have yet. It carries the save id under which it is, or will be, sent. */
+export interface PendingSave {
+  readonly jobId: string;
+  readonly baseVersion: number;
+  readonly saveId: string;
+  readonly plan: Plan;
+  /** An earlier save that went out without an answer; it must be settled before this one. */
+  readonly before?: PendingSave;
+}
+
+export type SendOutcome =
+  | { readonly kind: 'saved'; readonly version: number }
+  | { readonly kind: 'stale'; readonly version: number; readonly name: string; readonly updatedAt: string }
+  | { readonly kind: 'missing' }
+  | {
+      readonly kind: 'refused';
+      readonly problems: readonly { readonly where: string; readonly what: string }[];
+    }
+  | { readonly kind: 'unreachable' };
+
+export type SaveState =
+  | { readonly kind: 'saved' }
+  | { readonly kind: 'unsent' }
+  | { readonly kind: 'saving' }
+  | { readonly kind: 'unreachable' }
+  | { readonly kind: 'missing' }
+  | { readonly kind: 'refused'; readonly what: string }
+  | { readonly kind: 'stale'; readonly theirVersion: number; readonly updatedAt: string };
+
+/** What the sync needs from outside, passed in so that tests can stand in for the browser and the server. */
+export interface SyncPorts {
+  readonly send: (save: PendingSave) => Promise<SendOutcome>;
+  /** Keeps the edit in the browser until it is sent; null forgets it. */
+  readonly keep: (pending: PendingSave | null) => Promise<void>;
+  readonly newId: () => string;
+  /** Calls back after a while; the answer cancels it. */
+  readonly later: (callback: () => void, milliseconds: number) => () => void;
+  readonly show: (state: SaveState) => void;
+}
+
+/** Idle time after the last edit before it is sent. */
+const QUIET = 400;
+const FIRST_RETRY = 1000;
+const LONGEST_RETRY = 30_000;
+
+/**
+ * Sends a job's edits to the server, one save at a time. Every edit is kept in the browser first; a save that may have
+ * been lost is sent again under the same id, so that it is done once; one that started from an older state than the
+ * server has is never forced, but shown for the user to choose.
+ */
+export function makeSync(ports: SyncPorts, job: { readonly id: string; readonly version: number }) {
+  let version = job.version;
+  /** The newest edit that the server has not confirmed. */
+  let pending: PendingSave | null = null;
+  /** A save that went out and has no answer yet; it may or may not have arrived. */
+  let outstanding: PendingSave | null = null;
+  let sending = false;
+  let stopped = false;
+  let retry = FIRST_RETRY;
+  let cancelTimer: () => void = () => undefined;
+
+  const schedule = (milliseconds: number): void => {
+    cancelTimer();
+    cancelTimer = ports.later(() => {
+      void flush();
+    }, milliseconds);
+  };
+
+  const halt = (state: SaveState): void => {
+    stopped = true;
+    outstanding = null;
+    ports.show(state);
+  };
+
+  async function confirmed(save: PendingSave, savedVersion: number): Promise<void> {
+    version = savedVersion;
+    retry = FIRST_RETRY;
+    outstanding = null;
+    if (pending === null || pending === save) {
+      pending = null;
+      await ports.keep(null);
+      ports.show({ kind: 'saved' });
+      return;
+    }
+    const { jobId, saveId, plan } = pending;
+    pending = { jobId, baseVersion: version, saveId, plan };
+    await ports.keep(pending);
+    schedule(QUIET);
+  }
+
+  async function settle(save: PendingSave, outcome: SendOutcome): Promise<void> {
+    switch (outcome.kind) {
+      case 'saved':
+        return confirmed(save, outcome.version);
+      case 'unreachable':
+        ports.show({ kind: 'unreachable' });
+        schedule(retry);
+        retry = Math.min(retry * 2, LONGEST_RETRY);
+        return;
+      case 'stale':
+        halt({ kind: 'stale', theirVersion: outcome.version, updatedAt: outcome.updatedAt });
+        return;
+      case 'missing':
+        halt({ kind: 'missing' });
+        return;
+      case 'refused':
+        halt({
+          kind: 'refused',
+          what: outcome.problems.map(({ where, what }) => `${where}: ${what}`).join(' '),
+        });
+    }
+  }
+
+  async function flush(): Promise<void> {
+    cancelTimer();
+    if (sending || stopped || pending === null) return;
+    const save = outstanding ?? pending;
+    outstanding = save;
+    sending = true;
+    ports.show({ kind: 'saving' });
+    const outcome = await ports.send(save);
+    sending = false;
+    if (pending !== null) await settle(save, outcome);
+  }
+
+  return {
+    /** Takes in the newest state of the plan. */
+    changed: async (plan: Plan): Promise<void> => {
+      if (pending !== null && pending !== outstanding) pending = { ...pending, plan };
+      else {
+        const before = outstanding === null ? {} : { before: { ...outstanding } };
+        pending = { jobId: job.id, baseVersion: version, saveId: ports.newId(), plan, ...before };
+      }
+      await ports.keep(pending);
+      if (stopped) return;
+      if (!sending) ports.show({ kind: 'unsent' });
+      schedule(QUIET);
+    },
+    /** Takes up an edit that an earlier visit could not send, under its own id and base. */
+    resume: async (left: PendingSave): Promise<void> => {
+      pending = left;
+      outstanding = left.before ?? null;
+      await ports.keep(left);
+      await flush();
+    },
+    /** Sends what waits, now. */
+    flush,
+    /** Keeps mine over what the server has. */
+    keepMine: async (theirVersion: number): Promise<void> => {
+      if (pending === null) return;
+      version = theirVersion;
+      pending = { jobId: job.id, baseVersion: theirVersion, saveId: ports.newId(), plan: pending.plan };
+      stopped = false;
+      await ports.keep(pending);
+      await flush();
+    },
+    /** Drops mine; the page then loads what the server has. */
+    dropMine: async (): Promise<void> => {
+      cancelTimer();
+      stopped = true;
+      pending = null;
+      outstanding = null;
+      await ports.keep(null);
+    },
+    /** Whether something is not on the server yet. */
+    waiting: (): boolean => pending !== null,
+  };
+}
+
+export type Sync = ReturnType<typeof makeSync>;

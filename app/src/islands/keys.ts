@@ -1,0 +1,22 @@
+/** Whether a key belongs to a field or a dialog, so that single-key shortcuts must keep quiet. */
+export function isTyping(event: KeyboardEvent): boolean {
+  const { target } = event;
+  if (!(target instanceof HTMLElement)) return false;
+  if (document.querySelector('dialog[open]')) return true;
+  return target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName);
+}
+
+/** Every shortcut, as the keys card shows them. */
+export const KEYS: readonly { readonly keys: string; readonly does: string }[] = [
+  { keys: '1 2', does: 'Outline, Courses' },
+  { keys: '[ ]', does: 'Wall before, wall after' },
+  { keys: '← →', does: 'Piece to piece, as one lays them' },
+  { keys: '↑ ↓', does: 'Course up, course down' },
+  { keys: 'F', does: 'Flip the strip: from inside, from outside' },
+  { keys: 'Esc', does: 'Close the why card' },
+  { keys: 'Ctrl Z', does: 'Undo (Cmd Z on a Mac)' },
+  { keys: 'Ctrl Shift Z', does: 'Redo' },
+  { keys: 'P', does: 'Sheet to print' },
+  { keys: '?', does: 'These keys' },
+  { keys: 'Enter', does: 'In the walk: next wall; a new one after the last' },
+];

@@ -1,0 +1,166 @@
+import { FAMILIES, findFamily } from '@ombra/core/forms';
+import { readLength, showLength, storeLength } from '@ombra/core/measure';
+import type { PlanEdit } from '@ombra/core/plan/edits';
+import { type Plan, courseCount } from '@ombra/core/plan/plan';
+import { Minus, Plus } from 'lucide-react';
+import { useState } from 'react';
+import { Choice } from '../../ui/Choice';
+
+interface JobSettingsProps {
+  readonly plan: Plan;
+  readonly onEdit: (edit: PlanEdit, merge?: string) => void;
+}
+
+const FACES = [
+  { value: 'form', label: 'Form' },
+  { value: 'concrete', label: 'Concrete' },
+  { value: 'centre', label: 'Centre line' },
+] as const;
+
+const UNITS = [
+  { value: 'imperial', label: 'ft-in' },
+  { value: 'metric', label: 'mm' },
+] as const;
+
+/** The number of courses; half-typed text is kept here and only whole numbers go into the plan. */
+function CoursesField({ plan, onEdit }: JobSettingsProps) {
+  const courses = courseCount(plan);
+  const [draft, setDraft] = useState<string | null>(null);
+  const set = (value: number, merge?: string): void => {
+    onEdit({ kind: 'set-courses', courses: value }, merge);
+  };
+  return (
+    <div>
+      <label className="heading mb-0.5 block" htmlFor="courses">
+        Courses
+      </label>
+      <div className="flex gap-1">
+        <button
+          type="button"
+          className="button px-2"
+          aria-label="One course less"
+          disabled={courses <= 1}
+          onClick={() => {
+            set(courses - 1);
+          }}
+        >
+          <Minus aria-hidden="true" size={14} />
+        </button>
+        <input
+          id="courses"
+          className="field figures w-14 text-center text-lg"
+          inputMode="numeric"
+          maxLength={6}
+          value={draft ?? String(courses)}
+          onChange={(event) => {
+            const text = event.currentTarget.value;
+            setDraft(text);
+            const value = Number(text.trim() === '' ? Number.NaN : text.trim().replace(',', '.'));
+            if (Number.isFinite(value)) set(value, 'courses');
+          }}
+          onBlur={() => {
+            setDraft(null);
+          }}
+        />
+        <button
+          type="button"
+          className="button px-2"
+          aria-label="One course more"
+          onClick={() => {
+            set(courses + 1);
+          }}
+        >
+          <Plus aria-hidden="true" size={14} />
+        </button>
+      </div>
+    </div>
+  );
+}
+
+/** What the job is built of, and what its lengths mean. */
+export function JobSettings({ plan, onEdit }: JobSettingsProps) {
+  const family = findFamily(plan.family);
+  const core = readLength(plan.core, plan.units);
+  const storedCore = core.ok ? storeLength(core.length, 'imperial') : plan.core;
+  return (
+    <div className="grid grid-cols-[1fr_auto] gap-x-4 gap-y-3">
+      <div className="col-span-2">
+        <label className="heading mb-0.5 block" htmlFor="job-name">
+          Job
+        </label>
+        <input
+          id="job-name"
+          className="field text-lg font-semibold"
+          maxLength={120}
+          value={plan.name}
+          onChange={(event) => {
+            onEdit({ kind: 'rename', name: event.currentTarget.value }, 'name');
+          }}
+        />
+      </div>
+      <Choice
+        label="Lengths run to"
+        name="measured-to"
+        value={plan.measuredTo}
+        options={FACES}
+        onChoose={(measuredTo) => {
+          onEdit({ kind: 'set-measured-to', measuredTo });
+        }}
+      />
+      <Choice
+        label="Written in"
+        name="units"
+        value={plan.units}
+        options={UNITS}
+        onChoose={(units) => {
+          onEdit({ kind: 'set-units', units });
+        }}
+      />
+      <div className="flex gap-3">
+        <div className="grow">
+          <label className="heading mb-0.5 block" htmlFor="family">
+            Forms
+          </label>
+          <select
+            id="family"
+            className="field"
+            value={plan.family}
+            onChange={(event) => {
+              onEdit({ kind: 'set-family', family: event.currentTarget.value });
+            }}
+          >
+            {family === undefined && <option value={plan.family}>{plan.family} (unknown)</option>}
+            {FAMILIES.map((each) => (
+              <option key={each.id} value={each.id}>
+                {each.name}
+              </option>
+            ))}
+          </select>
+        </div>
+        <div>
+          <label className="heading mb-0.5 block" htmlFor="core">
+            Core
+          </label>
+          <select
+            id="core"
+            className="field figures"
+            value={storedCore}
+            onChange={(event) => {
+              onEdit({ kind: 'set-core', core: event.currentTarget.value });
+            }}
+          >
+            {!family?.cores.some((each) => storeLength(each, 'imperial') === storedCore) && (
+              <option value={storedCore}>{plan.core} (not offered)</option>
+            )}
+            {family?.cores.map((each) => (
+              <option key={each} value={storeLength(each, 'imperial')}>
+                {showLength(each, plan.units, { style: 'inches' })}
+              </option>
+            ))}
+          </select>
+        </div>
+      </div>
+      <CoursesField plan={plan} onEdit={onEdit} />
+    </div>
+  );
+}

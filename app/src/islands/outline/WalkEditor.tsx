@@ -1,0 +1,227 @@
+import { type Length, type UnitSystem, readTurn, showLength, storeTurn } from '@ombra/core/measure';
+import type { PlanEdit } from '@ombra/core/plan/edits';
+import type { Loop, MeasuredTo, WalkRow } from '@ombra/core/plan/plan';
+import type { ShellLoop } from '@ombra/core/shell/shell';
+import { CornerUpLeft, CornerUpRight, Plus, X } from 'lucide-react';
+import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import { LengthField } from '../../ui/LengthField';
+
+interface WalkEditorProps {
+  readonly loop: Loop;
+  readonly shell: ShellLoop | undefined;
+  readonly units: UnitSystem;
+  readonly measuredTo: MeasuredTo;
+  readonly chosen: string | null;
+  readonly freshId: () => string;
+  readonly onEdit: (edit: PlanEdit, merge?: string) => void;
+  readonly onLeaveField: () => void;
+  readonly onChoose: (wall: string) => void;
+}
+
+const FACE_WORDS: Readonly<Record<MeasuredTo, string>> = {
+  form: 'outside of form',
+  concrete: 'outside of concrete',
+  centre: 'centre line',
+};
+
+/** The turn at the far end of a wall: pressed to change side, or typed for any other angle. */
+function TurnField({
+  row,
+  name,
+  onEdit,
+  onLeave,
+}: {
+  readonly row: WalkRow;
+  readonly name: string;
+  readonly onEdit: WalkEditorProps['onEdit'];
+  readonly onLeave: () => void;
+}) {
+  const reading = readTurn(row.turn);
+  const [draft, setDraft] = useState<string | null>(null);
+  const left = reading.ok && reading.turn < 0;
+  const Icon = left ? CornerUpLeft : CornerUpRight;
+  return (
+    <div className="flex">
+      <button
+        type="button"
+        className="button px-1.5"
+        aria-label={`Turn after ${name}: change to ${left ? 'right' : 'left'}`}
+        disabled={!reading.ok}
+        onClick={() => {
+          if (reading.ok)
+            onEdit({
+              kind: 'set-row-turn',
+              row: row.id,
+              turn: storeTurn(-reading.turn as typeof reading.turn),
+            });
+        }}
+      >
+        <Icon aria-hidden="true" size={16} />
+      </button>
+      <input
+        className="field figures text-lg"
+        aria-label={`Turn after ${name}`}
+        aria-invalid={!reading.ok}
+        autoComplete="off"
+        spellCheck={false}
+        maxLength={40}
+        value={draft ?? row.turn}
+        onChange={(event) => {
+          setDraft(event.currentTarget.value);
+          onEdit({ kind: 'set-row-turn', row: row.id, turn: event.currentTarget.value }, `turn:${row.id}`);
+        }}
+        onBlur={() => {
+          setDraft(null);
+          onLeave();
+        }}
+      />
+    </div>
+  );
+}
+
+/** The outline as a walk: a row a wall, its length and the turn at its far end, all from the keyboard. */
+export function WalkEditor(props: WalkEditorProps) {
+  const { loop, shell, units, measuredTo, chosen, freshId, onEdit, onLeaveField, onChoose } = props;
+  const fields = useRef(new Map<string, HTMLInputElement>());
+  const [focusNext, setFocusNext] = useState<string | null>(null);
+  const names = new Map(shell?.rowNames.map(({ row, name }) => [row, name]));
+  const formFace = new Map<string, Length>(shell?.built?.walls.map((wall) => [wall.id, wall.length]));
+  const nameOf = (row: WalkRow, index: number): string => names.get(row.id) ?? `wall ${String(index + 1)}`;
+
+  useEffect(() => {
+    if (focusNext === null) return;
+    fields.current.get(focusNext)?.focus();
+    setFocusNext(null);
+  }, [focusNext, loop.walk]);
+
+  const addRow = (before?: string): void => {
+    const id = freshId();
+    onEdit({
+      kind: 'add-rows',
+      loop: loop.id,
+      rows: [{ id, length: '', turn: 'right 90' }],
+      ...(before === undefined ? {} : { before }),
+    });
+    setFocusNext(id);
+  };
+
+  const step = (index: number, by: number): void => {
+    const row = loop.walk[index + by];
+    if (row) fields.current.get(row.id)?.focus();
+    else if (by > 0) addRow();
+  };
+
+  const onKey = (event: KeyboardEvent, row: WalkRow, index: number): void => {
+    if (event.key === 'Enter') {
+      event.preventDefault();
+      step(index, event.shiftKey ? -1 : 1);
+    } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+      event.preventDefault();
+      if (event.key === 'ArrowUp' || index < loop.walk.length - 1)
+        step(index, event.key === 'ArrowDown' ? 1 : -1);
+    } else if (
+      event.key === 'Backspace' &&
+      row.length === '' &&
+      event.currentTarget instanceof HTMLInputElement &&
+      event.currentTarget.value === ''
+    ) {
+      event.preventDefault();
+      onEdit({ kind: 'remove-row', row: row.id });
+      const neighbour = loop.walk[index - 1] ?? loop.walk[index + 1];
+      if (neighbour) setFocusNext(neighbour.id);
+    }
+  };
+
+  return (
+    <div>
+      <table className="w-full border-collapse">
+        <caption className="heading pb-1 text-left">
+          Walk, clockwise from A <span className="font-normal">· lengths to {FACE_WORDS[measuredTo]}</span>
+        </caption>
+        <thead className="sr-only">
+          <tr>
+            <th scope="col">Wall</th>
+            <th scope="col">Length to {FACE_WORDS[measuredTo]}</th>
+            <th scope="col">Turn at its far end</th>
+            <th scope="col">Remove</th>
+          </tr>
+        </thead>
+        <tbody>
+          {loop.walk.map((row, index) => {
+            const name = nameOf(row, index);
+            const face = formFace.get(row.id);
+            return (
+              <tr
+                key={row.id}
+                className={`border-b border-line align-top ${row.id === chosen ? 'bg-chalk-wash' : ''}`}
+                onFocus={() => {
+                  if (row.id !== chosen) onChoose(row.id);
+                }}
+              >
+                <th
+                  scope="row"
+                  className="figures w-16 px-1 pt-2 text-left text-lg font-semibold whitespace-nowrap"
+                >
+                  {name}
+                </th>
+                <td className="px-1 py-1">
+                  <LengthField
+                    label={`Length of ${name}`}
+                    text={row.length}
+                    units={units}
+                    inputRef={(element) => {
+                      if (element) fields.current.set(row.id, element);
+                      else fields.current.delete(row.id);
+                    }}
+                    onType={(length) => {
+                      onEdit({ kind: 'set-row-length', row: row.id, length }, `length:${row.id}`);
+                    }}
+                    onLeave={onLeaveField}
+                    onKeyDown={(event) => {
+                      onKey(event, row, index);
+                    }}
+                  />
+                  {measuredTo !== 'form' && face !== undefined && (
+                    <p className="figures text-sm text-quiet">form face {showLength(face, units)}</p>
+                  )}
+                </td>
+                <td className="w-36 px-1 py-1">
+                  <TurnField row={row} name={name} onEdit={onEdit} onLeave={onLeaveField} />
+                </td>
+                <td className="w-8 py-1">
+                  <button
+                    type="button"
+                    className="button plain px-1.5"
+                    aria-label={`Remove ${name}`}
+                    onClick={() => {
+                      onEdit({ kind: 'remove-row', row: row.id });
+                    }}
+                  >
+                    <X aria-hidden="true" size={16} />
+                  </button>
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <div className="mt-2 flex items-center justify-between gap-3">
+        <button
+          type="button"
+          className="button"
+          onClick={() => {
+            addRow();
+          }}
+        >
+          <Plus aria-hidden="true" size={15} /> Wall
+        </button>
+        <p className="figures text-base" aria-live="polite">
+          {shell?.built && <span className="font-semibold text-tip">✓ Comes home: gap 0</span>}
+          {shell?.gap && shell.gap.size > 0 && (
+            <span className="font-semibold text-stop">✕ Misses A by {showLength(shell.gap.size, units)}</span>
+          )}
+        </p>
+      </div>
+    </div>
+  );
+}

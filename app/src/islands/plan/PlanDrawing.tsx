@@ -1,0 +1,195 @@
+import { type Length, type UnitSystem, showLength } from '@ombra/core/measure';
+import type { ShellLoop, Shell, Wall } from '@ombra/core/shell/shell';
+import { type PlanFrame, pathOf, planFrame, wallQuad } from './planGeometry';
+
+interface PlanDrawingProps {
+  readonly shell: Shell;
+  readonly units: UnitSystem;
+  readonly width: number;
+  readonly height: number;
+  readonly chosen: string | null;
+  /** Left out on paper, where nothing can be pressed. */
+  readonly onChoose?: (wall: string) => void;
+  /** Lengths along the walls, for the large drawing. */
+  readonly dimensions?: boolean;
+}
+
+/** Direction out of the job beside a wall, as drawn: to the left of the walk. */
+function outward(
+  wall: Wall,
+  frame: PlanFrame,
+  loop: ShellLoop,
+): { x: number; y: number; midX: number; midY: number } {
+  const index = loop.built?.walls.indexOf(wall) ?? 0;
+  const corners = loop.built?.faces.formOutside ?? [];
+  const from = corners[index];
+  const to = corners[(index + 1) % corners.length];
+  if (!from || !to) return { x: 0, y: 0, midX: 0, midY: 0 };
+  const [x1, y1, x2, y2] = [frame.x(from), frame.y(from), frame.x(to), frame.y(to)];
+  const size = Math.hypot(x2 - x1, y2 - y1) || 1;
+  return { x: (y2 - y1) / size, y: -(x2 - x1) / size, midX: (x1 + x2) / 2, midY: (y1 + y2) / 2 };
+}
+
+interface LoopProps extends PlanDrawingProps {
+  readonly loop: ShellLoop;
+  readonly frame: PlanFrame;
+}
+
+/** A loop that stands: foam and concrete bands, casting one short hard shadow. */
+function BuiltLoopDrawing({ loop, frame, chosen, onChoose, dimensions, units }: LoopProps) {
+  const { built } = loop;
+  if (!built) return null;
+  const { formOutside, formInside, concreteInside, concreteOutside } = built.faces;
+  const band = `${pathOf(frame, formOutside)}${pathOf(frame, formInside)}`;
+  return (
+    <g>
+      <path d={band} fillRule="evenodd" className="fill-shadow" transform="translate(6 6)" />
+      <path d={band} fillRule="evenodd" className="fill-foam stroke-ink" strokeWidth={1} />
+      <path
+        d={`${pathOf(frame, concreteOutside)}${pathOf(frame, concreteInside)}`}
+        fillRule="evenodd"
+        className="fill-ink"
+      />
+      {built.walls.map((wall, index) => (
+        <path
+          key={wall.id}
+          d={pathOf(frame, wallQuad(formOutside, formInside, index))}
+          className={
+            wall.id === chosen
+              ? 'fill-chalk stroke-chalk'
+              : onChoose
+                ? 'cursor-pointer fill-transparent hover:fill-chalk/40'
+                : 'fill-transparent'
+          }
+          strokeWidth={wall.id === chosen ? 2 : 10}
+          onClick={
+            onChoose
+              ? () => {
+                  onChoose(wall.id);
+                }
+              : undefined
+          }
+        />
+      ))}
+      {dimensions &&
+        built.walls.map((wall) => {
+          const { x, y, midX, midY } = outward(wall, frame, loop);
+          return (
+            <text
+              key={wall.id}
+              x={midX + x * 20}
+              y={midY + y * 16}
+              textAnchor={x > 0.5 ? 'start' : x < -0.5 ? 'end' : 'middle'}
+              dominantBaseline="middle"
+              className={`figures text-[15px] font-semibold ${wall.id === chosen ? 'fill-chalk' : 'fill-ink'}`}
+            >
+              {showLength(wall.measured, units)}
+            </text>
+          );
+        })}
+    </g>
+  );
+}
+
+/** A walk that has not come home: the line so far, and the gap that is left. */
+function OpenLoopDrawing({ loop, frame, units, dimensions }: LoopProps) {
+  const [home] = loop.walked;
+  const end = loop.walked.at(-1);
+  if (!home || !end) return null;
+  return (
+    <g>
+      <path
+        d={pathOf(
+          frame,
+          loop.walked,
+          loop.gap === null && loop.problems.length > 0 ? loop.walked.length > 2 : false,
+        )}
+        className="fill-none stroke-shadow"
+        strokeWidth={5}
+        transform="translate(5 5)"
+      />
+      <path d={pathOf(frame, loop.walked, false)} className="fill-none stroke-ink" strokeWidth={5} />
+      {loop.gap && loop.gap.size > 0 && (
+        <g>
+          <path
+            d={pathOf(frame, [end, home], false)}
+            className="fill-none stroke-stop"
+            strokeWidth={2}
+            strokeDasharray="7 6"
+          />
+          {dimensions && (
+            <text
+              x={(frame.x(home) + frame.x(end)) / 2 + 10}
+              y={(frame.y(home) + frame.y(end)) / 2 - 8}
+              className="figures fill-stop text-[15px] font-semibold"
+            >
+              gap {showLength(loop.gap.size, units)}
+            </text>
+          )}
+        </g>
+      )}
+    </g>
+  );
+}
+
+/** Corner letters, pushed away from the middle of the outline. */
+function Letters({
+  loop,
+  frame,
+  size,
+}: {
+  readonly loop: ShellLoop;
+  readonly frame: PlanFrame;
+  readonly size: number;
+}) {
+  const corners = loop.built?.faces.formOutside ?? loop.walked.slice(0, loop.letters.length);
+  const middleX = corners.reduce((sum, corner) => sum + frame.x(corner), 0) / Math.max(corners.length, 1);
+  const middleY = corners.reduce((sum, corner) => sum + frame.y(corner), 0) / Math.max(corners.length, 1);
+  return corners.map((corner, index) => {
+    const [x, y] = [frame.x(corner), frame.y(corner)];
+    const away = Math.hypot(x - middleX, y - middleY) || 1;
+    return (
+      <text
+        key={loop.letters[index]}
+        x={x + ((x - middleX) / away) * size}
+        y={y + ((y - middleY) / away) * size}
+        textAnchor="middle"
+        dominantBaseline="central"
+        className="figures fill-ink text-[14px] font-semibold"
+      >
+        {loop.letters[index]}
+      </text>
+    );
+  });
+}
+
+const describe = (shell: Shell, units: UnitSystem): string =>
+  shell.loops
+    .flatMap((loop) => loop.built?.walls ?? [])
+    .map((wall) => `${wall.name} ${showLength(wall.measured as Length, units)}`)
+    .join(', ') || 'The walk so far';
+
+/** The footprint as walked, seen from above. Pure drawing: it serves the screen and the printed sheet. */
+export function PlanDrawing(props: PlanDrawingProps) {
+  const { shell, units, width, height, dimensions = false } = props;
+  const frame = planFrame(shell, width, height, dimensions ? 64 : 24);
+  return (
+    <svg
+      viewBox={`0 0 ${String(width)} ${String(height)}`}
+      role="img"
+      aria-label={`Plan: ${describe(shell, units)}`}
+    >
+      {frame &&
+        shell.loops.map((loop) => (
+          <g key={loop.id}>
+            {loop.built ? (
+              <BuiltLoopDrawing {...props} loop={loop} frame={frame} />
+            ) : (
+              <OpenLoopDrawing {...props} loop={loop} frame={frame} />
+            )}
+            <Letters loop={loop} frame={frame} size={dimensions ? 22 : 14} />
+          </g>
+        ))}
+    </svg>
+  );
+}

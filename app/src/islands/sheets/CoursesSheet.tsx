@@ -1,0 +1,160 @@
+import { findFamily } from '@ombra/core/forms';
+import { type Length, showLength } from '@ombra/core/measure';
+import type { Plan } from '@ombra/core/plan/plan';
+import { wallsOf } from '@ombra/core/shell/buildShell';
+import type { Wall } from '@ombra/core/shell/shell';
+import type { WorkedPlan } from '@ombra/core/work';
+import { PlanDrawing } from '../plan/PlanDrawing';
+import { StripDrawing, StripPatterns } from '../strip/StripDrawing';
+import { type StripFrame, courseTop, stripFrame, stripSpan } from '../strip/stripGeometry';
+import { TallyTable } from '../tally/TallyTable';
+
+interface CoursesSheetProps {
+  readonly plan: Plan;
+  readonly worked: WorkedPlan;
+  readonly jobId: string;
+  readonly version: number;
+  readonly savedAt: string;
+}
+
+const FACE_WORDS = {
+  form: 'outside of form',
+  concrete: 'outside of concrete',
+  centre: 'centre line',
+} as const;
+
+/** Width of a letter or A4 sheet between its margins, in CSS pixels. */
+const SHEET_WIDTH = 680;
+const MARGIN = 46;
+
+/** One wall in elevation, cut out of the strip. */
+function WallElevation({
+  wall,
+  frame,
+  worked,
+}: {
+  readonly wall: Wall;
+  readonly frame: StripFrame;
+  readonly worked: WorkedPlan;
+}) {
+  const loop = frame.loops.find((each) => each.id === wall.loop);
+  if (!loop) return null;
+  const span = stripSpan(frame, loop, wall.station, wall.station + wall.length);
+  const clip = `clip-${wall.id}`;
+  const pieces = worked.courses.pieces.filter((piece) =>
+    piece.kind === 'corner'
+      ? piece.wallBefore === wall.id || piece.wallAfter === wall.id
+      : piece.wall === wall.id,
+  );
+  return (
+    <figure className="break-inside-avoid">
+      <figcaption className="figures text-base font-semibold">
+        {wall.name} {showLength(wall.length, worked.units)}
+        <span className="font-normal text-quiet"> form face</span>
+      </figcaption>
+      <svg
+        width={span.width + MARGIN + 8}
+        height={frame.height + 8}
+        role="img"
+        aria-label={`Wall ${wall.name} in elevation`}
+      >
+        <StripPatterns />
+        <clipPath id={clip}>
+          <rect x={span.x - 1} y={0} width={span.width + 2} height={frame.height + 1} />
+        </clipPath>
+        {Array.from({ length: frame.courses }, (_, index) => (
+          <text
+            key={index}
+            x={MARGIN - 6}
+            y={courseTop(frame, index + 1) + frame.courseHeight / 2}
+            textAnchor="end"
+            dominantBaseline="central"
+            className="figures fill-ink"
+            fontSize={Math.min(12, frame.courseHeight * 0.8)}
+          >
+            {index + 1}
+          </text>
+        ))}
+        <g transform={`translate(${String(MARGIN - span.x)} 0)`}>
+          <g clipPath={`url(#${clip})`}>
+            <StripDrawing frame={frame} pieces={pieces} units={worked.units} />
+          </g>
+        </g>
+      </svg>
+    </figure>
+  );
+}
+
+/** The courses on paper: outline, tally, every wall in elevation, and what to mind. Reads well in black and white. */
+export function CoursesSheet({ plan, worked, jobId, version, savedAt }: CoursesSheetProps) {
+  const walls = wallsOf(worked.shell);
+  const longest = Math.max(...walls.map((wall) => wall.length), 1);
+  const frame = stripFrame(worked.shell, worked.courses, (SHEET_WIDTH - MARGIN - 10) / longest, 'inside');
+  const height = (worked.courses.count * worked.courses.courseHeight) as Length;
+  return (
+    <div className="mx-auto max-w-[760px] p-6 print:p-0">
+      <p className="no-print mb-4 flex gap-2">
+        <a className="button" href={`/jobs/${jobId}/courses`}>
+          Back to the job
+        </a>
+        <button type="button" id="print" className="button strong">
+          Print this sheet
+        </button>
+      </p>
+      <header className="mb-3 border-b-2 border-ink pb-2">
+        <h1 className="text-2xl font-semibold">{plan.name}: courses</h1>
+        <p className="figures text-base">
+          {findFamily(plan.family)?.name} · {plan.core} core · lengths drawn to {FACE_WORDS[plan.measuredTo]}{' '}
+          · {worked.courses.count} courses, {showLength(height, plan.units)} high
+        </p>
+        <p className="figures text-sm text-quiet">
+          State {version}, saved {savedAt.slice(0, 16).replace('T', ' ')} UTC
+        </p>
+      </header>
+      <main>
+        <div className="grid grid-cols-2 gap-6">
+          <PlanDrawing
+            shell={worked.shell}
+            units={plan.units}
+            width={330}
+            height={250}
+            chosen={null}
+            dimensions
+          />
+          <TallyTable tally={worked.tally} units={plan.units} course={null} open={null} />
+        </div>
+        <p className="mt-2 mb-3 text-sm">
+          Walls seen from inside, left to right as walked. Hatched: cut pieces, their length in{' '}
+          {plan.units === 'imperial' ? 'inches' : 'millimetres'}. LH, RH: hand of the corner, told from
+          outside.
+        </p>
+        {worked.courses.pieces.length > 0 && (
+          <div className="flex flex-col gap-3">
+            {walls.map((wall) => (
+              <WallElevation key={wall.id} wall={wall} frame={frame} worked={worked} />
+            ))}
+          </div>
+        )}
+        {worked.notices.length > 0 && (
+          <section className="mt-4 break-inside-avoid">
+            <h2 className="heading">Notices</h2>
+            <ul className="list-disc pl-5 text-sm">
+              {worked.notices.map((notice) => (
+                <li key={notice.id}>
+                  <strong>
+                    {notice.severity}, {notice.where}:
+                  </strong>{' '}
+                  {notice.what}
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        <p className="mt-4 border-t border-ink pt-2 text-sm">
+          A plan to check, not a design: the stamped drawings, the form maker’s manual, the local code and the
+          inspector decide.
+        </p>
+      </main>
+    </div>
+  );
+}

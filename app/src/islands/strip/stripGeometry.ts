@@ -1,0 +1,133 @@
+import type { CornerPiece, Courses, Piece, WallPiece } from '@ombra/core/courses';
+import type { Length } from '@ombra/core/measure';
+import type { BuiltLoop, Shell, Wall } from '@ombra/core/shell/shell';
+
+/** From which side the strip is seen. Left to right it is the walk from inside, and the walk backwards from outside. */
+export type Face = 'inside' | 'outside';
+
+export interface StripLoop {
+  readonly id: string;
+  readonly built: BuiltLoop;
+  /** Where it starts on the unrolled strip, with what comes before it. */
+  readonly offset: number;
+}
+
+/** The unrolled perimeter in pixels. */
+export interface StripFrame {
+  readonly face: Face;
+  /** Pixels per nanometre, the same both ways: the strip is true to scale. */
+  readonly scale: number;
+  readonly width: number;
+  readonly height: number;
+  readonly courseHeight: number;
+  readonly courses: number;
+  readonly loops: readonly StripLoop[];
+}
+
+/** Clear pixels at both ends of the strip and between separate outlines. */
+const MARGIN = 24;
+const BETWEEN = 72;
+
+/** Lays the strip out at a scale. */
+export function stripFrame(shell: Shell, courses: Courses, scale: number, face: Face): StripFrame {
+  let offset = MARGIN;
+  const loops = shell.loops.flatMap((loop): StripLoop[] => {
+    if (!loop.built) return [];
+    const laid = { id: loop.id, built: loop.built, offset };
+    offset += loop.built.perimeter * scale + BETWEEN;
+    return [laid];
+  });
+  return {
+    face,
+    scale,
+    width: Math.max(offset - BETWEEN + MARGIN, 2 * MARGIN),
+    height: courses.count * courses.courseHeight * scale,
+    courseHeight: courses.courseHeight * scale,
+    courses: courses.count,
+    loops,
+  };
+}
+
+/** A station of a loop on the strip. */
+export function stripX(frame: StripFrame, loop: StripLoop, station: number): number {
+  const along = loop.offset + station * frame.scale;
+  return frame.face === 'inside' ? along : frame.width - along;
+}
+
+export interface Span {
+  readonly x: number;
+  readonly width: number;
+}
+
+/** A stretch of a loop on the strip, whichever way it is seen. */
+export function stripSpan(frame: StripFrame, loop: StripLoop, from: number, to: number): Span {
+  const [a, b] = [stripX(frame, loop, from), stripX(frame, loop, to)];
+  return { x: Math.min(a, b), width: Math.abs(b - a) };
+}
+
+/** Top of a course; course 1 lies at the bottom. */
+export const courseTop = (frame: StripFrame, course: number): number =>
+  frame.height - course * frame.courseHeight;
+
+/** Finds walls and their loops by id. */
+export function wallIndex(
+  frame: StripFrame,
+): ReadonlyMap<string, { readonly wall: Wall; readonly loop: StripLoop }> {
+  return new Map(
+    frame.loops.flatMap((loop) => loop.built.walls.map((wall) => [wall.id, { wall, loop }] as const)),
+  );
+}
+
+type WallIndex = ReturnType<typeof wallIndex>;
+
+/** Where a piece lies on the strip: one span for a block, one on each wall for a corner. */
+export function pieceSpans(frame: StripFrame, walls: WallIndex, piece: Piece): readonly Span[] {
+  if (piece.kind !== 'corner') {
+    const found = walls.get(piece.wall);
+    return found ? [stripSpan(frame, found.loop, piece.station, piece.station + piece.length)] : [];
+  }
+  const before = walls.get(piece.wallBefore);
+  const after = walls.get(piece.wallAfter);
+  if (!before || !after) return [];
+  const end = before.wall.station + before.wall.length;
+  return [
+    stripSpan(frame, before.loop, end - piece.legBefore, end),
+    stripSpan(frame, after.loop, after.wall.station, after.wall.station + piece.legAfter),
+  ];
+}
+
+/** The pieces of a course in laying order, from A round: each corner, then the blocks of the wall that starts there. */
+export function layingOrder(pieces: readonly Piece[], course: number, frame: StripFrame): readonly Piece[] {
+  const inCourse = pieces.filter((piece) => piece.course === course);
+  const corners = new Map<string, CornerPiece>();
+  const blocks = new Map<string, WallPiece[]>();
+  for (const piece of inCourse) {
+    if (piece.kind === 'corner') corners.set(piece.wallAfter, piece);
+    else blocks.set(piece.wall, [...(blocks.get(piece.wall) ?? []), piece]);
+  }
+  return frame.loops.flatMap((loop) =>
+    loop.built.walls.flatMap((wall) => [
+      ...(corners.has(wall.id) ? [corners.get(wall.id) as Piece] : []),
+      ...(blocks.get(wall.id) ?? []),
+    ]),
+  );
+}
+
+/** Marks of the tape: every foot or half metre, longer and numbered at tens and metres, as the scale allows. */
+export function tapeMarks(
+  length: Length,
+  scale: number,
+  metric: boolean,
+): readonly { readonly at: number; readonly label: string | null; readonly long: boolean }[] {
+  const unit = metric ? 1_000_000_000 : 304_800_000;
+  const pixels = unit * scale;
+  const every = [1, 2, 5, 10, 20, 50, 100].find((count) => count * pixels >= 34) ?? 100;
+  const tick = [1, 2, 5, 10, 20, 50, 100].find((count) => count * pixels >= 6) ?? 100;
+  const marks: { at: number; label: string | null; long: boolean }[] = [];
+  for (let count = 0; count * unit <= length; count += 1) {
+    if (count % tick !== 0) continue;
+    const long = count % every === 0;
+    marks.push({ at: count * unit, label: long ? `${String(count)}${metric ? ' m' : '′'}` : null, long });
+  }
+  return marks;
+}

@@ -1,0 +1,6 @@
+import { planJsonSchema } from '@ombra/core/plan';
+import type { APIRoute } from 'astro';
+import { json } from '../../server/answers';
+
+/** The published JSON Schema of plan files, version 1. */
+export const GET: APIRoute = () => json(planJsonSchema());

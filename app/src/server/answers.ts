@@ -1,0 +1,81 @@
+import { type PlanProblem, type PlanReading, readPlan } from '@ombra/core/plan';
+import { LARGEST_BODY, type Refusal, tooLarge } from './guard';
+
+/** What every refused request gets: where it went wrong, what is wrong and what to do, in plain words. */
+export interface Problem {
+  readonly where: string;
+  readonly what: string;
+}
+
+export const json = (body: unknown, status = 200): Response =>
+  new Response(JSON.stringify(body), {
+    status,
+    headers: { 'Content-Type': 'application/json; charset=utf-8', 'Cache-Control': 'no-store' },
+  });
+
+export const refuse = (status: number, ...problems: readonly Problem[]): Response =>
+  json({ problems }, status);
+
+export const noSuchJob = (id: string): Response =>
+  refuse(404, {
+    where: 'job',
+    what: `There is no job “${id.slice(0, 60)}”; it may have been removed. See the list of jobs.`,
+  });
+
+export type BodyReading =
+  | { readonly ok: true; readonly body: Readonly<Record<string, unknown>> }
+  | { readonly ok: false; readonly answer: Response };
+
+const refused = ({ status, where, what }: Refusal): BodyReading => ({
+  ok: false,
+  answer: refuse(status, { where, what }),
+});
+
+async function limitedText(request: Request): Promise<string | null> {
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  const reader = request.body?.getReader();
+  while (reader) {
+    const { done, value } = await reader.read();
+    if (done) break;
+    size += (value as Uint8Array).byteLength;
+    if (size > LARGEST_BODY) {
+      await reader.cancel();
+      return null;
+    }
+    chunks.push(value as Uint8Array);
+  }
+  return Buffer.concat(chunks).toString('utf8');
+}
+
+/** Reads a JSON object from a request, or says plainly why there is none. Counts bytes as they come. */
+export async function readBody(request: Request): Promise<BodyReading> {
+  if (!(request.headers.get('content-type') ?? '').startsWith('application/json')) {
+    return refused({ status: 415, where: 'Content-Type', what: 'Send this as application/json.' });
+  }
+  const text = await limitedText(request);
+  if (text === null) return refused(tooLarge);
+  try {
+    const body: unknown = JSON.parse(text);
+    if (typeof body === 'object' && body !== null && !Array.isArray(body)) {
+      return { ok: true, body: body as Record<string, unknown> };
+    }
+  } catch {
+    // Falls through to the one answer for everything that is not a JSON object.
+  }
+  return refused({
+    status: 422,
+    where: 'the request',
+    what: 'This is not a readable JSON object; check what was sent.',
+  });
+}
+
+/** Reads the plan in a request body; a malformed one is refused with every problem and its place. */
+export function readSentPlan(
+  plan: unknown,
+): Extract<PlanReading, { ok: true }> | { ok: false; answer: Response } {
+  const reading = readPlan(plan);
+  if (reading.ok) return reading;
+  const problems: readonly PlanProblem[] = reading.problems;
+  return { ok: false, answer: refuse(422, ...problems) };
+}

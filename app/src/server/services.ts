@@ -1,0 +1,11 @@
+import type { Logger } from 'pino';
+import type { JobStore } from './jobStore';
+
+/** What every request may use; passed in, so that tests can fix the clock and the ids. */
+export interface Services {
+  readonly jobs: JobStore;
+  readonly log: Logger;
+}
+
+export type Clock = () => Date;
+export type Ids = () => string;

@@ -1,0 +1,83 @@
+import type { Length } from '../measure';
+import { type WebRules, earOf } from './webs';
+
+/** What decides where the saw goes in a run of blocks. */
+export interface CutRules {
+  readonly block: Length;
+  readonly cutMark: Length;
+  readonly webs: WebRules;
+  /** A shorter piece is flimsy. */
+  readonly shortest: Length;
+  readonly longestEar: Length;
+}
+
+/** Which of the six steps settled a run. */
+export type CutStep = 1 | 2 | 3 | 4 | 5 | 6;
+
+/** How a clear run is filled: whole blocks, and none, one or two cut pieces, the longer first. */
+export interface RunCuts {
+  readonly step: CutStep;
+  /** What is left after as many whole blocks as the run holds. */
+  readonly rest: Length;
+  /** Whole blocks that the run holds, before any is given to the cuts. */
+  readonly held: number;
+  /** Whole blocks laid. */
+  readonly whole: number;
+  readonly cuts: readonly Length[];
+}
+
+/** Good: long enough, and its ear no longer than the rule. */
+export const isGoodCut = (length: Length, rules: CutRules): boolean =>
+  length >= rules.shortest && earOf(length, rules.webs) <= rules.longestEar;
+
+/** Every way to share a length between two pieces of a block, one of them on a cut mark, the longer first; most equal first. */
+function splits(length: Length, rules: CutRules): readonly (readonly [Length, Length])[] {
+  const found: (readonly [Length, Length])[] = [];
+  for (let marked: number = rules.cutMark; marked <= rules.block; marked += rules.cutMark) {
+    const other = length - marked;
+    if (other < rules.shortest || marked < rules.shortest || other > rules.block) continue;
+    found.push([Math.max(marked, other) as Length, Math.min(marked, other) as Length]);
+  }
+  return found.sort((a, b) => a[0] - b[0]);
+}
+
+/**
+ * Fills a clear run with whole blocks and the cuts that its rest asks for [common practice, made exact here]:
+ *
+ * 1. no rest: no cut;
+ * 2. a good rest: one filler;
+ * 3. otherwise, with a block to give, two good lengths from block + rest, as equal as can be;
+ * 4. otherwise, a rest long enough: one filler, its joint to be strapped;
+ * 5. otherwise, with a block to give, two cuts with the least longest ear, then as equal as can be, to be strapped;
+ * 6. otherwise one cut of the rest, with a notice.
+ *
+ * @param run clear length between the two corner legs, zero or more
+ * @example cutRun(inches(464), rules).cuts // [inches(32)] for 48 in blocks with webs at 4, 12, 20 … in
+ */
+export function cutRun(run: Length, rules: CutRules): RunCuts {
+  const held = Math.floor(run / rules.block);
+  const rest = (run - held * rules.block) as Length;
+  const one = (step: CutStep): RunCuts => ({ step, rest, held, whole: held, cuts: [rest] });
+  const two = (step: CutStep, cuts: readonly Length[]): RunCuts => ({
+    step,
+    rest,
+    held,
+    whole: held - 1,
+    cuts,
+  });
+
+  if (rest === 0) return { step: 1, rest, held, whole: held, cuts: [] };
+  if (isGoodCut(rest, rules)) return one(2);
+  const shares = held > 0 ? splits((rules.block + rest) as Length, rules) : [];
+  const good = shares.find((pair) => pair.every((cut) => isGoodCut(cut, rules)));
+  if (good) return two(3, good);
+  if (rest >= rules.shortest) return one(4);
+  const longestEar = (pair: readonly Length[]): number =>
+    Math.max(...pair.map((cut) => earOf(cut, rules.webs)));
+  const [least, ...others] = shares;
+  if (least === undefined) return one(6);
+  return two(
+    5,
+    others.reduce((best, pair) => (longestEar(pair) < longestEar(best) ? pair : best), least),
+  );
+}

@@ -1,0 +1,6 @@
+export * from './angle';
+export * from './length';
+export * from './quantities';
+export * from './readLength';
+export * from './readTurn';
+export * from './writeLength';

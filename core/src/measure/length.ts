@@ -1,0 +1,40 @@
+/** A length in whole nanometres. Both 1/64 in and 1 mm are whole, so sums of cut lengths never drift. */
+export type Length = number & { readonly unit: 'nanometre' };
+
+/** The two ways a crew writes measures. A job is in one of them; any field understands both. */
+export type UnitSystem = 'imperial' | 'metric';
+
+/** Exactly 25.4 mm [NIST SP 811]. */
+export const NANOMETRES_PER_INCH = 25_400_000;
+export const NANOMETRES_PER_FOOT = 12 * NANOMETRES_PER_INCH;
+export const NANOMETRES_PER_MILLIMETRE = 1_000_000;
+export const NANOMETRES_PER_METRE = 1_000_000_000;
+/** 1/64 in, the finest fraction a crew writes. */
+export const SIXTY_FOURTH = 396_875 as Length;
+export const ZERO = 0 as Length;
+
+/** Rounds a number of nanometres to a whole one; the only door from floats into lengths. */
+export const nanometres = (value: number): Length => (Math.round(value) + 0) as Length;
+
+/** `inches(5.5)` is 5 1/2 in. Rounded to a nanometre. */
+export const inches = (value: number): Length => nanometres(value * NANOMETRES_PER_INCH);
+
+/** `feet(44)` is 44 ft. Rounded to a nanometre. */
+export const feet = (value: number): Length => nanometres(value * NANOMETRES_PER_FOOT);
+
+/** `millimetres(2400)` is 2.4 m. Rounded to a nanometre. */
+export const millimetres = (value: number): Length => nanometres(value * NANOMETRES_PER_MILLIMETRE);
+
+export const toInches = (length: Length): number => length / NANOMETRES_PER_INCH;
+export const toMillimetres = (length: Length): number => length / NANOMETRES_PER_MILLIMETRE;
+export const toMetres = (length: Length): number => length / NANOMETRES_PER_METRE;
+
+/** Exact sum. `add(feet(1), inches(2), inches(3))` is 17 in. */
+export const add = (...lengths: readonly Length[]): Length =>
+  lengths.reduce<number>((sum, length) => sum + length, 0) as Length;
+
+/** Exact difference, `a - b`. */
+export const subtract = (a: Length, b: Length): Length => (a - b) as Length;
+
+/** Exact multiple by a whole number. */
+export const times = (length: Length, count: number): Length => nanometres(length * count);

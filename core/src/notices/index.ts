@@ -1,0 +1,3 @@
+export * from './courseNotices';
+export * from './notice';
+export * from './outlineNotices';

@@ -1,0 +1,110 @@
+import { type Angle, readTurn, storeTurn, type UnitSystem } from '../measure';
+import type { Loop, MeasuredTo, Plan, WalkRow } from './plan';
+import { storedLengthText, storedTurnText } from './storedText';
+
+/** What a user can do to a plan. Every edit is plain data: it can be kept, sent, and offered as the fix of a notice. */
+export type PlanEdit =
+  | { readonly kind: 'rename'; readonly name: string }
+  | { readonly kind: 'set-units'; readonly units: UnitSystem }
+  | { readonly kind: 'set-measured-to'; readonly measuredTo: MeasuredTo }
+  | { readonly kind: 'set-family'; readonly family: string }
+  | { readonly kind: 'set-core'; readonly core: string }
+  | { readonly kind: 'set-courses'; readonly courses: number }
+  | { readonly kind: 'set-row-length'; readonly row: string; readonly length: string }
+  | { readonly kind: 'set-row-turn'; readonly row: string; readonly turn: string }
+  | {
+      readonly kind: 'add-rows';
+      readonly loop: string;
+      readonly rows: readonly WalkRow[];
+      readonly before?: string;
+    }
+  | { readonly kind: 'remove-row'; readonly row: string }
+  | { readonly kind: 'turn-walk-round'; readonly loop: string }
+  | { readonly kind: 'set-rule'; readonly rule: string; readonly value: string | number | null }
+  | { readonly kind: 'all'; readonly edits: readonly PlanEdit[] };
+
+function editRow(plan: Plan, id: string, change: (row: WalkRow) => WalkRow): Plan {
+  return {
+    ...plan,
+    loops: plan.loops.map((loop) =>
+      loop.walk.some((row) => row.id === id)
+        ? { ...loop, walk: loop.walk.map((row) => (row.id === id ? change(row) : row)) }
+        : loop,
+    ),
+  };
+}
+
+const editLoop = (plan: Plan, id: string, change: (loop: Loop) => Loop): Plan => ({
+  ...plan,
+  loops: plan.loops.map((loop) => (loop.id === id ? change(loop) : loop)),
+});
+
+/** The same outline walked the other way from the same corner; turns change side. */
+function turnedRound(walk: readonly WalkRow[]): readonly WalkRow[] {
+  const opposite = (text: string): string => {
+    const reading = readTurn(text);
+    return reading.ok ? storeTurn((0 - reading.turn) as Angle) : text;
+  };
+  return walk.map((_, index) => {
+    const row = walk[walk.length - 1 - index] as WalkRow;
+    const turnBefore = walk[(2 * walk.length - 2 - index) % walk.length] as WalkRow;
+    return { ...row, turn: opposite(turnBefore.turn) };
+  });
+}
+
+function addRows(loop: Loop, rows: readonly WalkRow[], before: string | undefined): Loop {
+  const index = before === undefined ? -1 : loop.walk.findIndex((row) => row.id === before);
+  const at = index < 0 ? loop.walk.length : index;
+  return { ...loop, walk: [...loop.walk.slice(0, at), ...rows, ...loop.walk.slice(at)] };
+}
+
+function setRule(plan: Plan, rule: string, value: string | number | null): Plan {
+  const rules = Object.fromEntries(Object.entries(plan.rules).filter(([id]) => id !== rule));
+  return { ...plan, rules: value === null ? rules : { ...rules, [rule]: value } };
+}
+
+/**
+ * The plan after an edit. An edit of something that is no longer there leaves the plan as it is.
+ * Typed lengths and turns are kept in their stored form where they can be read, and as typed where not.
+ */
+export function applyEdit(plan: Plan, edit: PlanEdit): Plan {
+  switch (edit.kind) {
+    case 'rename':
+      return { ...plan, name: edit.name };
+    case 'set-units':
+      return { ...plan, units: edit.units };
+    case 'set-measured-to':
+      return { ...plan, measuredTo: edit.measuredTo };
+    case 'set-family':
+      return { ...plan, family: edit.family };
+    case 'set-core':
+      return { ...plan, core: edit.core };
+    case 'set-courses':
+      return {
+        ...plan,
+        stages: plan.stages.map((stage, index) =>
+          index === plan.stages.length - 1 ? { ...stage, toCourse: edit.courses } : stage,
+        ),
+      };
+    case 'set-row-length':
+      return editRow(plan, edit.row, (row) => ({
+        ...row,
+        length: storedLengthText(edit.length, plan.units),
+      }));
+    case 'set-row-turn':
+      return editRow(plan, edit.row, (row) => ({ ...row, turn: storedTurnText(edit.turn) }));
+    case 'add-rows':
+      return editLoop(plan, edit.loop, (loop) => addRows(loop, edit.rows, edit.before));
+    case 'remove-row':
+      return {
+        ...plan,
+        loops: plan.loops.map((loop) => ({ ...loop, walk: loop.walk.filter((row) => row.id !== edit.row) })),
+      };
+    case 'turn-walk-round':
+      return editLoop(plan, edit.loop, (loop) => ({ ...loop, walk: turnedRound(loop.walk) }));
+    case 'set-rule':
+      return setRule(plan, edit.rule, edit.value);
+    case 'all':
+      return edit.edits.reduce(applyEdit, plan);
+  }
+}

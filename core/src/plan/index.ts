@@ -1,0 +1,6 @@
+export * from './edits';
+export * from './plan';
+export * from './readPlan';
+export * from './schema';
+export * from './writePlan';
+export * from './storedText';

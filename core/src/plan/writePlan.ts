@@ -1,0 +1,41 @@
+import { type Loop, PLAN_FORMAT, PLAN_VERSION, type Plan } from './plan';
+import type { PlanFile } from './schema';
+
+type FileLoop = NonNullable<PlanFile['outline']>;
+
+const fileLoop = (loop: Loop): FileLoop => ({
+  id: loop.id,
+  ...(loop.name === undefined ? {} : { name: loop.name }),
+  closed: loop.closed,
+  walk: loop.walk.map((row) => ({ ...row })),
+});
+
+/**
+ * The plan as a plan file, in its short forms where one loop or one unnamed full stage allows. `readPlan` reads it back
+ * to the same plan.
+ */
+export function writePlan(plan: Plan): PlanFile {
+  const [firstLoop, ...otherLoops] = plan.loops;
+  const [firstStage, ...otherStages] = plan.stages;
+  const oneStage =
+    firstStage !== undefined &&
+    otherStages.length === 0 &&
+    firstStage.name === undefined &&
+    firstStage.top === 'full' &&
+    firstStage.id === 'stage-1';
+  return {
+    format: PLAN_FORMAT,
+    version: PLAN_VERSION,
+    name: plan.name,
+    units: plan.units,
+    measuredTo: plan.measuredTo,
+    family: plan.family,
+    core: plan.core,
+    ...(oneStage ? { courses: firstStage.toCourse } : { stages: plan.stages.map((stage) => ({ ...stage })) }),
+    ...(firstLoop !== undefined && otherLoops.length === 0
+      ? { outline: fileLoop(firstLoop) }
+      : { loops: plan.loops.map(fileLoop) }),
+    openings: [],
+    rules: { ...plan.rules },
+  };
+}

@@ -1,0 +1,133 @@
+import {
+  type Length,
+  type UnitSystem,
+  showLength,
+  toCubicYards,
+  toInches,
+  toMillimetres,
+  toSquareInches,
+} from '../measure';
+import type { Piece } from '../courses';
+import { type TallyRow, coreAreaOfShell, perimeterOfShell } from '../tally';
+import { wallsOf } from '../shell';
+import type { WorkedPlan } from '../work';
+
+/** A number with its unit beside it. */
+export interface Quantity {
+  readonly value: number;
+  readonly unit: 'in' | 'mm' | 'in2' | 'm2' | 'yd3' | 'm3';
+}
+
+const lengthQuantity = (length: Length, units: UnitSystem): Quantity =>
+  units === 'imperial'
+    ? { value: toInches(length), unit: 'in' }
+    : { value: toMillimetres(length), unit: 'mm' };
+
+const areaQuantity = (squareMetres: number, units: UnitSystem): Quantity =>
+  units === 'imperial'
+    ? { value: toSquareInches(squareMetres), unit: 'in2' }
+    : { value: squareMetres, unit: 'm2' };
+
+const volumeQuantity = (cubicMetres: number, units: UnitSystem): Quantity =>
+  units === 'imperial'
+    ? { value: toCubicYards(cubicMetres), unit: 'yd3' }
+    : { value: cubicMetres, unit: 'm3' };
+
+const rowReport = (row: TallyRow, units: UnitSystem) => ({
+  straight: row.straight.value,
+  cut: row.cut.value,
+  cornerLH: row.cornerLH.value,
+  cornerRH: row.cornerRH.value,
+  coreVolume: volumeQuantity(row.coreVolume.value, units),
+});
+
+function pieceReport(piece: Piece, units: UnitSystem) {
+  const length = (value: Length): Quantity => lengthQuantity(value, units);
+  if (piece.kind === 'corner') {
+    return {
+      id: piece.id,
+      kind: piece.kind,
+      course: piece.course,
+      corner: piece.corner,
+      hand: piece.hand,
+      station: length(piece.station),
+      legs: [
+        { wall: piece.wallBefore, length: length(piece.legBefore) },
+        { wall: piece.wallAfter, length: length(piece.legAfter) },
+      ],
+    };
+  }
+  return {
+    id: piece.id,
+    kind: piece.kind,
+    course: piece.course,
+    wall: piece.wall,
+    station: length(piece.station),
+    length: length(piece.length),
+    webs: piece.webs.map(length),
+    cutEnds: piece.cutEnds,
+    ...(piece.cutFrom
+      ? { cutFrom: { article: piece.cutFrom.article, offcut: length(piece.cutFrom.offcut) } }
+      : {}),
+  };
+}
+
+/**
+ * The worked plan as it is exported: names that last, every quantity with its unit. `shell.walls[].length` runs along
+ * the outside face of the form. `straight` counts whole blocks laid, `cut` pieces cut to length, `blocksBought` whole
+ * blocks and the blocks opened for cuts.
+ */
+export function report(worked: WorkedPlan) {
+  const { units, shell, courses, tally, notices } = worked;
+  return {
+    format: 'ombra.worked',
+    version: 1,
+    name: worked.name,
+    units,
+    measuredTo: worked.measuredTo,
+    shell: {
+      walls: wallsOf(shell).map((wall) => ({
+        id: wall.id,
+        name: wall.name,
+        length: lengthQuantity(wall.length, units),
+        measured: lengthQuantity(wall.measured, units),
+        core: lengthQuantity(wall.core, units),
+        thickness: lengthQuantity(wall.thickness, units),
+        text: showLength(wall.length, units),
+      })),
+      perimeter: lengthQuantity(perimeterOfShell(shell) as Length, units),
+      coreArea: areaQuantity(coreAreaOfShell(shell), units),
+      gaps: shell.loops.flatMap((loop) =>
+        loop.gap && loop.gap.size > 0
+          ? [{ loop: loop.id, length: lengthQuantity(loop.gap.size, units) }]
+          : [],
+      ),
+    },
+    courses: {
+      height: lengthQuantity(courses.courseHeight, units),
+      pieces: courses.pieces.map((piece) => pieceReport(piece, units)),
+      joints: courses.weakJoints.map((joint) => ({
+        course: joint.course,
+        wall: joint.wall,
+        station: lengthQuantity(joint.station, units),
+        reasons: joint.reasons,
+      })),
+    },
+    tally: {
+      courses: tally.courses.map((row) => ({
+        course: row.course,
+        ...rowReport(row, units),
+        wallsToStrap: row.wallsToStrap,
+      })),
+      total: { ...rowReport(tally.total, units), blocksBought: tally.total.blocksBought.value },
+    },
+    notices: notices.map(({ severity, where, what, why }) => ({
+      severity,
+      where,
+      what,
+      ...(why === undefined ? {} : { why }),
+    })),
+  };
+}
+
+export type WorkedReport = ReturnType<typeof report>;

@@ -1,0 +1,3 @@
+export * from './houseRules';
+export * from './registry';
+export * from './rule';

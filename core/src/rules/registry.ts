@@ -1,0 +1,123 @@
+import { type Length, NANOMETRES_PER_INCH, inches, nanometres } from '../measure';
+import type { ChoiceRule, CountRule, LengthRule, Rule } from './rule';
+
+const commonPractice = { kind: 'common practice' } as const;
+const ours = { kind: 'ours' } as const;
+const anyLength = { least: 0 as Length, most: inches(96) };
+
+const lengthRules = {
+  'outline.gap.closed': {
+    id: 'outline.gap.closed',
+    type: 'length',
+    statement: 'A gap shorter than {value} where the walk comes home is closed on the last wall.',
+    reason: 'It is under what a tape can tell, and angled walls bring such gaps with them.',
+    default: nanometres(NANOMETRES_PER_INCH / 32),
+    least: 0 as Length,
+    most: inches(1),
+    source: ours,
+  },
+  'outline.wall.longest': {
+    id: 'outline.wall.longest',
+    type: 'length',
+    statement: 'No wall is longer than {value}.',
+    reason: 'A longer one is a slip of the unit.',
+    default: 1_000_000_000_000 as Length,
+    least: inches(12),
+    most: 1_000_000_000_000 as Length,
+    source: ours,
+  },
+  'courses.filler.shortest': {
+    id: 'courses.filler.shortest',
+    type: 'length',
+    statement: 'A cut piece is at least {value} long.',
+    reason: 'A shorter one is flimsy: two middling pieces hold better.',
+    default: inches(12),
+    ...anyLength,
+    source: commonPractice,
+  },
+  'courses.ear.longest': {
+    id: 'courses.ear.longest',
+    type: 'length',
+    statement: 'The foam past the last web of a cut end, its ear, is at most {value} long.',
+    reason: 'Nothing ties the two panels together there; a longer ear wants strapping.',
+    default: inches(4),
+    ...anyLength,
+    source: commonPractice,
+  },
+  'courses.web.clearOfCut': {
+    id: 'courses.web.clearOfCut',
+    type: 'length',
+    statement: 'A web counts as whole when its centre lies at least {value} inside the cut.',
+    reason: 'A saw through a web destroys it.',
+    default: inches(1),
+    ...anyLength,
+    source: ours,
+  },
+  'courses.webToWeb.longest': {
+    id: 'courses.webToWeb.longest',
+    type: 'length',
+    statement: 'Across a joint the nearest webs stand at most {value} apart.',
+    reason: 'A wider gap leaves the panels untied; strap or brace that joint.',
+    default: inches(8),
+    ...anyLength,
+    source: commonPractice,
+  },
+  'courses.stagger.least': {
+    id: 'courses.stagger.least',
+    type: 'length',
+    statement: 'A joint keeps at least {value} from the joints of the course below.',
+    reason: 'Joints over joints make a line that opens under pressure.',
+    default: inches(8),
+    ...anyLength,
+    source: ours,
+  },
+} as const satisfies Record<string, LengthRule>;
+
+const countRules = {
+  'courses.most': {
+    id: 'courses.most',
+    type: 'count',
+    statement: 'A wall has at most {value} courses.',
+    reason: 'More is a slip of the keyboard.',
+    default: 60,
+    least: 1,
+    most: 60,
+    source: ours,
+  },
+  'courses.filler.blocksFromCorner': {
+    id: 'courses.filler.blocksFromCorner',
+    type: 'count',
+    statement: 'Whole blocks between a corner and the nearest cut piece: at least {value}.',
+    reason: 'No filler beside a corner: a whole block comes first, for stiffness.',
+    default: 1,
+    least: 0,
+    most: 4,
+    source: commonPractice,
+  },
+} as const satisfies Record<string, CountRule>;
+
+const choiceRules = {
+  'courses.corner.lead': {
+    id: 'courses.corner.lead',
+    type: 'choice',
+    statement: 'In the first course: {value}. Each next course swaps.',
+    reason:
+      'The swap makes the running bond, and each wall’s clear run hardly changes from course to course.',
+    default: 'starting-wall',
+    choices: [
+      { value: 'starting-wall', label: 'long legs on the wall that starts at the corner, walking clockwise' },
+      { value: 'ending-wall', label: 'long legs on the wall that ends at the corner, walking clockwise' },
+    ],
+    source: commonPractice,
+  },
+} as const satisfies Record<string, ChoiceRule>;
+
+export type LengthRuleId = keyof typeof lengthRules;
+export type CountRuleId = keyof typeof countRules;
+export type ChoiceRuleId = keyof typeof choiceRules;
+export type RuleId = LengthRuleId | CountRuleId | ChoiceRuleId;
+
+/** Every house rule by its id. */
+export const RULES: Readonly<Record<RuleId, Rule>> = { ...lengthRules, ...countRules, ...choiceRules };
+
+export const isRuleId = (id: string): id is RuleId => Object.hasOwn(RULES, id);

@@ -1,0 +1,17 @@
+import { type Angle, type Length, cosine, nanometres, sine } from '../measure';
+
+/** A point of the plan, in nanometres from corner A: x to the right, y down the plan, so that right turns run clockwise. */
+export interface Point {
+  readonly x: Length;
+  readonly y: Length;
+}
+
+export const ORIGIN: Point = { x: 0 as Length, y: 0 as Length };
+
+/** The point `along` further on in a direction, and `aside` to its right. Rounded to a nanometre once. */
+export const step = (from: Point, heading: Angle, along: number, aside = 0): Point => ({
+  x: nanometres(from.x + along * cosine(heading) - aside * sine(heading)),
+  y: nanometres(from.y + along * sine(heading) + aside * cosine(heading)),
+});
+
+export const distance = (a: Point, b: Point): Length => nanometres(Math.hypot(b.x - a.x, b.y - a.y));

@@ -1,0 +1,106 @@
+import type { FlatWallFamily } from '../forms';
+import type { Angle, Length } from '../measure';
+import type { Closing } from './closing';
+import type { Point } from './point';
+import type { SetupProblem } from './setup';
+import type { Gap, RowProblem } from './walk';
+
+/** A straight wall between two corners. */
+export interface Wall {
+  /** The id of its row in the walk. */
+  readonly id: string;
+  readonly loop: string;
+  /** `A–B`, in clockwise order. */
+  readonly name: string;
+  /** Corner letters where it starts and ends, walking clockwise. */
+  readonly from: string;
+  readonly to: string;
+  /** Length along the outside face of the form. */
+  readonly length: Length;
+  /** Length as drawn, to the face the job measures to. */
+  readonly measured: Length;
+  readonly core: Length;
+  /** Panel + core + panel. */
+  readonly thickness: Length;
+  /** Where it starts: form-face distance from the loop's first corner. */
+  readonly station: Length;
+  readonly heading: Angle;
+}
+
+/** Where two walls of a closed loop meet. */
+export interface Corner {
+  readonly letter: string;
+  readonly loop: string;
+  /** Turn from the wall before into the wall after; right positive. */
+  readonly turn: Angle;
+  /** Outside corners turn right, inside corners left, walking clockwise. */
+  readonly kind: 'outside' | 'inside';
+  readonly wallBefore: string;
+  readonly wallAfter: string;
+  readonly station: Length;
+}
+
+/** The faces of a closed loop's walls as plan polygons, corner by corner. */
+export interface Faces {
+  readonly formOutside: readonly Point[];
+  readonly concreteOutside: readonly Point[];
+  readonly concreteInside: readonly Point[];
+  readonly formInside: readonly Point[];
+}
+
+/** Why a loop cannot be worked, or what was done for it. */
+export type LoopProblem =
+  | (RowProblem & { readonly row: string })
+  | { readonly kind: 'nothing-walked' }
+  | { readonly kind: 'open' }
+  | {
+      readonly kind: 'turns';
+      readonly turned: Angle;
+      readonly gap: Gap;
+      readonly closings: readonly Closing[];
+    }
+  | { readonly kind: 'gap'; readonly gap: Gap; readonly closings: readonly Closing[] }
+  | { readonly kind: 'gap-closed'; readonly gap: Gap; readonly row: string }
+  | { readonly kind: 'anticlockwise' }
+  | { readonly kind: 'crossing'; readonly walls: readonly [string, string] }
+  | { readonly kind: 'no-room'; readonly wall: string };
+
+/** A row of the walk as named on screen, also while the loop is still open. */
+export interface RowName {
+  readonly row: string;
+  readonly name: string;
+}
+
+export interface ShellLoop {
+  readonly id: string;
+  readonly name?: string;
+  /** The walk's corners as drawn, as far as it can be read; the closing point is not repeated. */
+  readonly walked: readonly Point[];
+  readonly letters: readonly string[];
+  readonly rowNames: readonly RowName[];
+  /** The way still to go, where the walk does not come home. */
+  readonly gap: Gap | null;
+  readonly problems: readonly LoopProblem[];
+  /** Present when the loop closes and its walls have room: everything downstream works on these. */
+  readonly built: BuiltLoop | null;
+}
+
+export interface BuiltLoop {
+  readonly walls: readonly Wall[];
+  readonly corners: readonly Corner[];
+  readonly faces: Faces;
+  /** Form-face length all round. */
+  readonly perimeter: Length;
+  /** Length all round along the middle of the core. */
+  readonly centreLine: Length;
+  /** Plan area of the core, square metres. */
+  readonly coreArea: number;
+}
+
+/** The job's walls in space. */
+export interface Shell {
+  /** Null where the job's forms cannot be used; `setupProblems` says why. */
+  readonly family: FlatWallFamily | null;
+  readonly setupProblems: readonly SetupProblem[];
+  readonly loops: readonly ShellLoop[];
+}

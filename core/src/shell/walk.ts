@@ -1,0 +1,109 @@
+import { type Angle, FULL_TURN, type Length, readLength, readTurn, type UnitSystem } from '../measure';
+import type { HouseRules } from '../rules';
+import type { Loop } from '../plan';
+import { ORIGIN, type Point, distance, step } from './point';
+
+/** A row of the walk that could be read: a wall line as drawn, before any face is worked out. */
+export interface Leg {
+  readonly row: string;
+  readonly length: Length;
+  /** Turn at the far end; right positive. */
+  readonly turn: Angle;
+  readonly heading: Angle;
+  readonly from: Point;
+  readonly to: Point;
+}
+
+/** Why a row of the walk cannot be used as it stands. */
+export type RowProblem =
+  | { readonly kind: 'length-empty' }
+  | { readonly kind: 'length-unreadable'; readonly text: string; readonly message: string }
+  | { readonly kind: 'length-ambiguous'; readonly text: string; readonly readings: readonly Length[] }
+  | { readonly kind: 'length-not-positive'; readonly length: Length }
+  | { readonly kind: 'length-too-long'; readonly length: Length; readonly longest: Length }
+  | { readonly kind: 'turn-unreadable'; readonly text: string; readonly message: string };
+
+export interface Walked {
+  /** The rows up to the first that cannot be used. */
+  readonly legs: readonly Leg[];
+  readonly problems: readonly (RowProblem & { readonly row: string })[];
+  /** Sum of all turns: a full turn where the walk is closed and clockwise. */
+  readonly turned: Angle;
+  /** Where the walk ends, and which way it would go on. */
+  readonly end: Point;
+  readonly heading: Angle;
+}
+
+function lengthProblem(text: string, units: UnitSystem, rules: HouseRules): RowProblem | Length {
+  const reading = readLength(text, units);
+  if (!reading.ok) {
+    if (reading.problem === 'empty') return { kind: 'length-empty' };
+    if (reading.problem === 'ambiguous')
+      return { kind: 'length-ambiguous', text, readings: reading.readings };
+    return { kind: 'length-unreadable', text, message: reading.message };
+  }
+  const longest = rules.length('outline.wall.longest');
+  if (reading.length <= 0) return { kind: 'length-not-positive', length: reading.length };
+  if (reading.length > longest) return { kind: 'length-too-long', length: reading.length, longest };
+  return reading.length;
+}
+
+/** Walks a loop's rows from its first corner, heading right on the plan. */
+export function walkLoop(loop: Loop, units: UnitSystem, rules: HouseRules): Walked {
+  const legs: Leg[] = [];
+  const problems: (RowProblem & { row: string })[] = [];
+  let at = ORIGIN;
+  let heading = 0 as Angle;
+  let turned = 0 as Angle;
+  for (const row of loop.walk) {
+    const length = lengthProblem(row.length, units, rules);
+    const turn = readTurn(row.turn);
+    if (typeof length !== 'number') problems.push({ ...length, row: row.id });
+    if (!turn.ok)
+      problems.push({ kind: 'turn-unreadable', text: row.turn, message: turn.message, row: row.id });
+    if (typeof length !== 'number' || !turn.ok || problems.length > 0) continue;
+    const to = step(at, heading, length);
+    legs.push({ row: row.id, length, turn: turn.turn, heading, from: at, to });
+    at = to;
+    heading = ((((heading + turn.turn) % FULL_TURN) + FULL_TURN) % FULL_TURN) as Angle;
+    turned = (turned + turn.turn) as Angle;
+  }
+  return { legs, problems, turned, end: at, heading };
+}
+
+/**
+ * The same walk clockwise, from the same first corner. A walk turned left all the way round comes back reversed, its
+ * turns on the other side; any other is returned as it is.
+ */
+export function clockwise(walked: Walked): Walked {
+  if (walked.turned !== -FULL_TURN) return walked;
+  const count = walked.legs.length;
+  let at = ORIGIN;
+  let heading = 0 as Angle;
+  const legs = walked.legs.map((_, index) => {
+    const leg = walked.legs[count - 1 - index] as Leg;
+    const turn = (0 - (walked.legs[(2 * count - 2 - index) % count] as Leg).turn) as Angle;
+    if (index === 0) heading = ((leg.heading + FULL_TURN / 2) % FULL_TURN) as Angle;
+    const from = at;
+    const to = step(from, heading, leg.length);
+    const turnedLeg: Leg = { row: leg.row, length: leg.length, turn, heading, from, to };
+    at = to;
+    heading = ((((heading + turn) % FULL_TURN) + FULL_TURN) % FULL_TURN) as Angle;
+    return turnedLeg;
+  });
+  return { ...walked, legs, turned: FULL_TURN, end: at, heading };
+}
+
+/** How far from home the walk ends: the way still to go, split along the plan. */
+export interface Gap {
+  readonly size: Length;
+  /** From the walk's end to its first corner: right and down the plan positive. */
+  readonly right: Length;
+  readonly down: Length;
+}
+
+export const gapOf = (walked: Walked): Gap => ({
+  size: distance(walked.end, ORIGIN),
+  right: (0 - walked.end.x) as Length,
+  down: (0 - walked.end.y) as Length,
+});

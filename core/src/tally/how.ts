@@ -1,0 +1,92 @@
+import type { CutStep, Piece } from '../courses';
+import { type Length, NANOMETRES_PER_METRE } from '../measure';
+
+/** Lengths are nanometres, areas square metres, volumes cubic metres, counts and ratios plain numbers. */
+export type QuantityUnit = 'count' | 'ratio' | 'length' | 'area' | 'volume';
+
+/** Which pieces of the wall a figure counts: every field given must match. */
+export interface PieceSelector {
+  readonly course?: number;
+  readonly wall?: string;
+  readonly corner?: string;
+  readonly kind?: Piece['kind'];
+  readonly hand?: 'LH' | 'RH';
+}
+
+/** Why a wall has the cuts that it has, for the card to put into words. */
+export interface CutReason {
+  readonly step: CutStep;
+  readonly rest: Length;
+  readonly cuts: readonly Length[];
+}
+
+interface HowCommon {
+  /** What it is called on the card: `A–B`, `long leg`, `plan area of the core`. */
+  readonly name: string;
+  readonly unit: QuantityUnit;
+  readonly pieces?: PieceSelector;
+  readonly cutReason?: CutReason;
+}
+
+/** A named quantity that the plan, the family or the walls give. */
+export interface Given extends HowCommon {
+  readonly op: 'given';
+  readonly value: number;
+}
+
+/** A named result of others. `whole-part` drops the fraction of its only operand. */
+export interface Worked extends HowCommon {
+  readonly op: 'sum' | 'difference' | 'product' | 'quotient' | 'whole-part';
+  readonly of: readonly How[];
+}
+
+/** How a figure was worked out: a small tree of named quantities. */
+export type How = Given | Worked;
+
+/** A quantity in the base that products multiply in: metres for lengths, as it is for the rest. */
+const inMetres = (how: How): number =>
+  how.unit === 'length' ? evaluate(how) / NANOMETRES_PER_METRE : evaluate(how);
+
+/**
+ * The value of a tree in its own unit. Sums, differences and quotients of lengths stay in whole nanometres and are
+ * exact; products of lengths become square or cubic metres.
+ */
+export function evaluate(how: How): number {
+  switch (how.op) {
+    case 'given':
+      return how.value;
+    case 'sum':
+      return how.of.reduce((sum, part) => sum + evaluate(part), 0);
+    case 'difference': {
+      const [first, ...others] = how.of;
+      return others.reduce((rest, part) => rest - evaluate(part), first ? evaluate(first) : 0);
+    }
+    case 'product': {
+      const product = how.of.reduce((total, part) => total * inMetres(part), 1);
+      return how.unit === 'length' ? Math.round(product * NANOMETRES_PER_METRE) : product;
+    }
+    case 'quotient': {
+      const [first, second] = how.of;
+      return first && second ? evaluate(first) / evaluate(second) : Number.NaN;
+    }
+    case 'whole-part': {
+      const [only] = how.of;
+      return only ? Math.floor(evaluate(only)) : Number.NaN;
+    }
+  }
+}
+
+/** Whether a figure's selector takes in a piece. */
+export function selects(selector: PieceSelector, piece: Piece): boolean {
+  if (selector.course !== undefined && selector.course !== piece.course) return false;
+  if (selector.kind !== undefined && selector.kind !== piece.kind) return false;
+  if (piece.kind === 'corner') {
+    if (selector.hand !== undefined && selector.hand !== piece.hand) return false;
+    if (selector.corner !== undefined && selector.corner !== piece.corner) return false;
+    return (
+      selector.wall === undefined || selector.wall === piece.wallBefore || selector.wall === piece.wallAfter
+    );
+  }
+  if (selector.hand !== undefined || selector.corner !== undefined) return false;
+  return selector.wall === undefined || selector.wall === piece.wall;
+}

@@ -1,0 +1,4 @@
+export * from './buildTally';
+export * from './explain';
+export * from './figure';
+export * from './how';

@@ -1,0 +1,73 @@
+import { type Courses, layCourses } from './courses';
+import { rememberLast, settle } from './memo';
+import { type Notice, type Severity, courseNotices, outlineNotices, ruleNotices } from './notices';
+import type { Plan, Stage } from './plan';
+import { houseRules, type RuleOverrides } from './rules';
+import { type Shell, type ShellInput, buildShell } from './shell';
+import { type Tally, buildTally } from './tally';
+
+/** Everything that follows from a plan. Plain data throughout: it can be cloned, sent and printed as JSON. */
+export interface WorkedPlan {
+  readonly name: string;
+  readonly units: Plan['units'];
+  readonly measuredTo: Plan['measuredTo'];
+  readonly shell: Shell;
+  readonly courses: Courses;
+  readonly tally: Tally;
+  readonly notices: readonly Notice[];
+}
+
+const ORDER: Readonly<Record<Severity, number>> = { stop: 0, mind: 1, tip: 2 };
+
+function allNotices(
+  plan: Plan,
+  shell: Shell,
+  courses: Courses,
+  rules: ReturnType<typeof houseRules>,
+): readonly Notice[] {
+  const rows = plan.loops.flatMap((loop) => loop.walk.map((row) => row.id));
+  const names = new Map(shell.loops.flatMap((loop) => loop.rowNames.map(({ row, name }) => [row, name])));
+  const nameOf = (row: string): string => names.get(row) ?? `Row ${String(rows.indexOf(row) + 1)}`;
+  return [
+    ...outlineNotices(shell, plan.units, rows, nameOf),
+    ...courseNotices(courses, plan.units, nameOf),
+    ...ruleNotices(rules),
+  ].sort((a, b) => ORDER[a.severity] - ORDER[b.severity]);
+}
+
+/**
+ * A worker-out that remembers the last answer of every stage, and works again only those whose inputs have changed:
+ * renaming a job works nothing, changing the courses leaves the shell as it was.
+ */
+export function makeWork(): (plan: Plan) => WorkedPlan {
+  const settleShell = settle<ShellInput>();
+  const settleRules = settle<RuleOverrides>();
+  const settleStages = settle<readonly Stage[]>();
+  const rulesOf = rememberLast(houseRules);
+  const shellOf = rememberLast((input: ShellInput) => buildShell(input));
+  const coursesOf = rememberLast(layCourses);
+  const tallyOf = rememberLast(buildTally);
+  return (plan) => {
+    const { loops, units, measuredTo, family, core } = plan;
+    const rules = rulesOf(settleRules(plan.rules));
+    const shell = shellOf(settleShell({ loops, units, measuredTo, family, core, rules: plan.rules }));
+    const courses = coursesOf(shell, settleStages(plan.stages), rules);
+    return {
+      name: plan.name,
+      units,
+      measuredTo,
+      shell,
+      courses,
+      tally: tallyOf(shell, courses, rules),
+      notices: allNotices(plan, shell, courses, rules),
+    };
+  };
+}
+
+/**
+ * Works a plan out, all stages in order: plan → shell → courses → tally → notices. Never throws for what a plan says;
+ * what cannot be worked comes back with stop notices.
+ *
+ * @example work(plan).tally.total.straight.value // 182 for the demo job
+ */
+export const work = (plan: Plan): WorkedPlan => makeWork()(plan);
