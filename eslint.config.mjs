@@ -74,5 +74,10 @@ export default tseslint.config(
     plugins: { 'react-hooks': reactHooks },
     rules: reactHooks.configs.recommended.rules,
   },
+  {
+    // A declaration file that imports would stop being global.
+    files: ['**/*.d.ts'],
+    rules: { '@typescript-eslint/consistent-type-imports': 'off' },
+  },
   ...coreDirection,
 );

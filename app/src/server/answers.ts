@@ -38,12 +38,12 @@ async function limitedText(request: Request): Promise<string | null> {
   while (reader) {
     const { done, value } = await reader.read();
     if (done) break;
-    size += (value as Uint8Array).byteLength;
+    size += value.byteLength;
     if (size > LARGEST_BODY) {
       await reader.cancel();
       return null;
     }
-    chunks.push(value as Uint8Array);
+    chunks.push(value);
   }
   return Buffer.concat(chunks).toString('utf8');
 }

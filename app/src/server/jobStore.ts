@@ -12,6 +12,14 @@ interface JobRow {
   readonly deleted_at: string | null;
 }
 
+interface RevisionRow {
+  readonly job_id: string;
+  readonly version: number;
+  readonly save_id: string;
+  readonly plan: string;
+  readonly saved_at: string;
+}
+
 export interface JobSummary {
   readonly id: string;
   readonly name: string;
@@ -76,7 +84,7 @@ export function makeJobStore(knex: Knex, clock: Clock, ids: Ids): JobStore {
     list: async () => {
       const rows = await jobs(knex)
         .where({ deleted_at: null })
-        .select(SUMMARY)
+        .select(...SUMMARY)
         .orderBy('updated_at', 'desc')
         .limit(500);
       return rows.map(summary);
@@ -115,9 +123,9 @@ export function makeJobStore(knex: Knex, clock: Clock, ids: Ids): JobStore {
 
     save: (id, { baseVersion, saveId, plan }) =>
       knex.transaction(async (transaction): Promise<SaveOutcome> => {
-        const repeated = await transaction<{ version: number }>('revisions')
+        const repeated = await transaction<RevisionRow>('revisions')
           .where({ job_id: id, save_id: saveId })
-          .first('version');
+          .first();
         if (repeated) return { kind: 'saved', version: repeated.version };
         const current = await alive(transaction, id).first();
         if (!current) return { kind: 'missing' };

@@ -15,7 +15,7 @@ export function Choice<Value extends string>({ label, name, value, options, onCh
         {options.map((option) => (
           <label
             key={option.value}
-            className="figures flex min-h-[32px] grow items-center justify-center border-r border-line px-2 font-medium last:border-r-0 has-checked:bg-chalk has-checked:text-on-chalk has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-chalk pointer-coarse:min-h-[44px]"
+            className="figures flex min-h-(--target) grow items-center justify-center border-r border-line px-2 font-medium last:border-r-0 has-checked:bg-chalk has-checked:text-on-chalk has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-chalk"
           >
             <input
               type="radio"

@@ -1,5 +1,5 @@
 import { Moon, Sun, SunMedium } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { useSyncExternalStore } from 'react';
 
 const THEMES = [
   { id: 'day', name: 'day', Icon: SunMedium },
@@ -10,18 +10,26 @@ const THEMES = [
 /** A year, in seconds. */
 const KEPT = 31_536_000;
 
+/** The theme stands on the page itself, where the server put it. */
+function watchTheme(changed: () => void): () => void {
+  const observer = new MutationObserver(changed);
+  observer.observe(document.documentElement, { attributeFilter: ['data-theme'] });
+  return () => {
+    observer.disconnect();
+  };
+}
+
 /** Day, night, full sun, one after the other. Kept in a cookie, so that the server draws the page in it at once. */
 export function ThemeButton() {
-  const [index, setIndex] = useState(0);
-  useEffect(() => {
-    const shown = document.documentElement.dataset['theme'];
-    setIndex(
-      Math.max(
-        0,
-        THEMES.findIndex((theme) => theme.id === shown),
-      ),
-    );
-  }, []);
+  const shown = useSyncExternalStore(
+    watchTheme,
+    () => document.documentElement.dataset['theme'],
+    () => undefined,
+  );
+  const index = Math.max(
+    0,
+    THEMES.findIndex((theme) => theme.id === shown),
+  );
   const theme = THEMES[index] ?? THEMES[0];
   const following = THEMES[(index + 1) % THEMES.length] ?? THEMES[0];
   return (
@@ -32,7 +40,6 @@ export function ThemeButton() {
       onClick={() => {
         document.documentElement.dataset['theme'] = following.id;
         document.cookie = `ombra-theme=${following.id}; path=/; max-age=${String(KEPT)}; samesite=strict`;
-        setIndex(THEMES.indexOf(following));
       }}
     >
       <theme.Icon aria-hidden="true" size={17} />

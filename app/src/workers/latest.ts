@@ -11,24 +11,25 @@ export function latestWins<Input, Output>(
   show: (output: Output) => void,
   failed: (error: unknown) => void,
 ): (input: Input) => void {
-  let waiting: { readonly input: Input } | null = null;
+  const waiting: Input[] = [];
   let busy = false;
-  const next = async (input: Input): Promise<void> => {
+  const overtaken = (): boolean => waiting.length > 0;
+  const work = async (first: Input): Promise<void> => {
     busy = true;
-    try {
-      const output = await run(input);
-      if (waiting === null) show(output);
-    } catch (error) {
-      // A newer input may have come while this one ran.
-      if ((waiting as unknown) === null) failed(error);
+    const queue = [first];
+    for (const input of queue) {
+      try {
+        const output = await run(input);
+        if (!overtaken()) show(output);
+      } catch (error) {
+        if (!overtaken()) failed(error);
+      }
+      queue.push(...waiting.splice(0));
     }
     busy = false;
-    const following = waiting as { readonly input: Input } | null;
-    waiting = null;
-    if (following) void next(following.input);
   };
   return (input) => {
-    if (busy) waiting = { input };
-    else void next(input);
+    if (busy) waiting.splice(0, waiting.length, input);
+    else void work(input);
   };
 }

@@ -58,9 +58,13 @@ function closingFix(
     taken,
     closing.rows.map(({ length, turn }) => ({ length: storeLength(length, units), turn: storeTurn(turn) })),
   );
+  // Rows that stand there untyped make way for those that close the walk.
+  const waiting = loop.problems.flatMap((problem): PlanEdit[] =>
+    problem.kind === 'length-waiting' ? [{ kind: 'remove-row', row: problem.row }] : [],
+  );
   return {
     label: `Close it: ${closing.rows.map(({ length, turn }) => `${showLength(length, units)}, ${storeTurn(turn)}°`).join('; ')}`,
-    edit: { kind: 'add-rows', loop: loop.id, rows },
+    edit: { kind: 'all', edits: [...waiting, { kind: 'add-rows', loop: loop.id, rows }] },
   };
 }
 
@@ -83,7 +87,9 @@ function rowWording(
   const place = { wall: problem.row };
   switch (problem.kind) {
     case 'length-empty':
-      return { severity: 'stop', where, place, what: 'This wall has no length yet.' };
+      return { severity: 'stop', where, place, what: 'This wall has no length; type it, or remove the row.' };
+    case 'length-waiting':
+      return null;
     case 'length-unreadable':
       return {
         severity: 'stop',

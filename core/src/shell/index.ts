@@ -1,5 +1,6 @@
 export * from './buildShell';
 export * from './closing';
+export * from './letters';
 export * from './offset';
 export * from './point';
 export * from './polygon';

@@ -74,10 +74,12 @@ export interface RowName {
 export interface ShellLoop {
   readonly id: string;
   readonly name?: string;
-  /** The walk's corners as drawn, as far as it can be read; the closing point is not repeated. */
+  /** The walk's corners as drawn, as far as it can be read; one that comes home does not repeat its first. */
   readonly walked: readonly Point[];
   readonly letters: readonly string[];
   readonly rowNames: readonly RowName[];
+  /** Whether the walk ends where it began, as far as a tape can tell. */
+  readonly comesHome: boolean;
   /** The way still to go, where the walk does not come home. */
   readonly gap: Gap | null;
   readonly problems: readonly LoopProblem[];

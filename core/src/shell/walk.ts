@@ -17,6 +17,8 @@ export interface Leg {
 /** Why a row of the walk cannot be used as it stands. */
 export type RowProblem =
   | { readonly kind: 'length-empty' }
+  /** The same at the walk's end: nothing is missed yet. */
+  | { readonly kind: 'length-waiting' }
   | { readonly kind: 'length-unreadable'; readonly text: string; readonly message: string }
   | { readonly kind: 'length-ambiguous'; readonly text: string; readonly readings: readonly Length[] }
   | { readonly kind: 'length-not-positive'; readonly length: Length }

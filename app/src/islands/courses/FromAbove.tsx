@@ -113,7 +113,7 @@ function Block({
   const foam = piece.kind === 'cut' ? 'fill-cut' : 'fill-foam';
   return (
     // Pressing a block is a shortcut of the mouse; the arrow keys do the same.
-    // eslint-disable-next-line jsx-a11y/click-events-have-key-events, jsx-a11y/no-static-element-interactions
+
     <g
       onClick={() => {
         onChoose?.(piece.id);

@@ -42,9 +42,9 @@ export async function findPending(tab: string, jobId: string): Promise<PendingSa
   if (isPending(own)) return own;
   const { held = [] } = await navigator.locks.query();
   const alive = new Set(held.map((lock) => lock.name));
-  const all: [IDBValidKey, unknown][] = await entries(store());
+  const all: [string, unknown][] = await entries(store());
   for (const [place, value] of all) {
-    const [owner = ''] = String(place).split('|');
+    const [owner = ''] = place.split('|');
     if (!isPending(value) || value.jobId !== jobId || alive.has(`${LOCK}${owner}`)) continue;
     await keepPending(tab, jobId, value);
     await del(place, store());

@@ -60,6 +60,7 @@ export function makeSync(ports: SyncPorts, job: { readonly id: string; readonly 
   let stopped = false;
   let retry = FIRST_RETRY;
   let cancelTimer: () => void = () => undefined;
+  const isWaiting = (): boolean => pending !== null;
 
   const schedule = (milliseconds: number): void => {
     cancelTimer();
@@ -122,7 +123,8 @@ export function makeSync(ports: SyncPorts, job: { readonly id: string; readonly 
     ports.show({ kind: 'saving' });
     const outcome = await ports.send(save);
     sending = false;
-    if (pending !== null) await settle(save, outcome);
+    // The user may have dropped the edit while it was on its way.
+    if (isWaiting()) await settle(save, outcome);
   }
 
   return {
@@ -165,7 +167,7 @@ export function makeSync(ports: SyncPorts, job: { readonly id: string; readonly 
       await ports.keep(null);
     },
     /** Whether something is not on the server yet. */
-    waiting: (): boolean => pending !== null,
+    waiting: isWaiting,
   };
 }
 

@@ -1,6 +1,6 @@
 import type { Plan } from '@ombra/core/plan/plan';
 import type { WorkedPlan } from '@ombra/core/work';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import { latestWins } from '../../workers/latest';
 import { startWorkClient } from '../../workers/workClient';
@@ -47,7 +47,7 @@ function useSync(job: OpenJob, planStore: ReturnType<typeof makePlanStore>) {
   const [sync, setSync] = useState<Sync | null>(null);
   useEffect(() => {
     let unsubscribe: () => void = () => undefined;
-    let gone = false;
+    const visit = { over: false };
     void (async () => {
       const tab = await tabName(newId);
       const made = makeSync(
@@ -66,7 +66,7 @@ function useSync(job: OpenJob, planStore: ReturnType<typeof makePlanStore>) {
         job,
       );
       const left = await findPending(tab, job.id);
-      if (gone) return;
+      if (visit.over) return;
       const typedMeanwhile = planStore.store.getState().plan;
       if (left && typedMeanwhile === job.plan) planStore.store.setState({ plan: left.plan });
       unsubscribe = planStore.store.subscribe(({ plan }) => {
@@ -77,7 +77,7 @@ function useSync(job: OpenJob, planStore: ReturnType<typeof makePlanStore>) {
       if (typedMeanwhile !== job.plan) await made.changed(typedMeanwhile);
     })();
     return () => {
-      gone = true;
+      visit.over = true;
       unsubscribe();
     };
   }, [job, planStore]);
@@ -105,8 +105,20 @@ export function useJob(job: OpenJob) {
   const { worked, broken } = useWorked(plan);
   const { saveState, sync } = useSync(job, planStore);
   const { edit, endMerge, undo, redo } = planStore;
-  const freshId = useCallback(newId, []);
-  return { plan, worked, broken, edit, endMerge, undo, redo, canUndo, canRedo, saveState, sync, freshId };
+  return {
+    plan,
+    worked,
+    broken,
+    edit,
+    endMerge,
+    undo,
+    redo,
+    canUndo,
+    canRedo,
+    saveState,
+    sync,
+    freshId: newId,
+  };
 }
 
 export type Job = ReturnType<typeof useJob>;

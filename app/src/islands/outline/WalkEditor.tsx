@@ -83,16 +83,17 @@ function TurnField({
 export function WalkEditor(props: WalkEditorProps) {
   const { loop, shell, units, measuredTo, chosen, freshId, onEdit, onLeaveField, onChoose } = props;
   const fields = useRef(new Map<string, HTMLInputElement>());
-  const [focusNext, setFocusNext] = useState<string | null>(null);
+  /** The row to go to once it is on the page. */
+  const focusNext = useRef<string | null>(null);
   const names = new Map(shell?.rowNames.map(({ row, name }) => [row, name]));
   const formFace = new Map<string, Length>(shell?.built?.walls.map((wall) => [wall.id, wall.length]));
   const nameOf = (row: WalkRow, index: number): string => names.get(row.id) ?? `wall ${String(index + 1)}`;
 
   useEffect(() => {
-    if (focusNext === null) return;
-    fields.current.get(focusNext)?.focus();
-    setFocusNext(null);
-  }, [focusNext, loop.walk]);
+    if (focusNext.current === null) return;
+    fields.current.get(focusNext.current)?.focus();
+    focusNext.current = null;
+  }, [loop.walk]);
 
   const addRow = (before?: string): void => {
     const id = freshId();
@@ -102,7 +103,7 @@ export function WalkEditor(props: WalkEditorProps) {
       rows: [{ id, length: '', turn: 'right 90' }],
       ...(before === undefined ? {} : { before }),
     });
-    setFocusNext(id);
+    focusNext.current = id;
   };
 
   const step = (index: number, by: number): void => {
@@ -128,7 +129,7 @@ export function WalkEditor(props: WalkEditorProps) {
       event.preventDefault();
       onEdit({ kind: 'remove-row', row: row.id });
       const neighbour = loop.walk[index - 1] ?? loop.walk[index + 1];
-      if (neighbour) setFocusNext(neighbour.id);
+      if (neighbour) focusNext.current = neighbour.id;
     }
   };
 

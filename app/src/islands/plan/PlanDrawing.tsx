@@ -1,4 +1,4 @@
-import { type Length, type UnitSystem, showLength } from '@ombra/core/measure';
+import { type UnitSystem, showLength } from '@ombra/core/measure';
 import type { ShellLoop, Shell, Wall } from '@ombra/core/shell/shell';
 import { type PlanFrame, pathOf, planFrame, wallQuad } from './planGeometry';
 
@@ -99,16 +99,12 @@ function OpenLoopDrawing({ loop, frame, units, dimensions }: LoopProps) {
   return (
     <g>
       <path
-        d={pathOf(
-          frame,
-          loop.walked,
-          loop.gap === null && loop.problems.length > 0 ? loop.walked.length > 2 : false,
-        )}
+        d={pathOf(frame, loop.walked, loop.comesHome)}
         className="fill-none stroke-shadow"
         strokeWidth={5}
         transform="translate(5 5)"
       />
-      <path d={pathOf(frame, loop.walked, false)} className="fill-none stroke-ink" strokeWidth={5} />
+      <path d={pathOf(frame, loop.walked, loop.comesHome)} className="fill-none stroke-ink" strokeWidth={5} />
       {loop.gap && loop.gap.size > 0 && (
         <g>
           <path
@@ -166,7 +162,7 @@ function Letters({
 const describe = (shell: Shell, units: UnitSystem): string =>
   shell.loops
     .flatMap((loop) => loop.built?.walls ?? [])
-    .map((wall) => `${wall.name} ${showLength(wall.measured as Length, units)}`)
+    .map((wall) => `${wall.name} ${showLength(wall.measured, units)}`)
     .join(', ') || 'The walk so far';
 
 /** The footprint as walked, seen from above. Pure drawing: it serves the screen and the printed sheet. */

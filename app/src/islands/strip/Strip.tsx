@@ -415,7 +415,7 @@ export function Strip({ worked, place, onPlace, lit }: StripProps) {
             <StoryPole frame={frame} worked={worked} place={place} onPlace={onPlace} />
           </div>
           {/* Pressing a block is a shortcut of the mouse; the arrow keys do the same. */}
-          {/* eslint-disable-next-line jsx-a11y/click-events-have-key-events, jsx-a11y/no-noninteractive-element-interactions */}
+          {}
           <svg
             width={frame.width}
             height={frame.height + 7}

@@ -21,9 +21,6 @@ export const POST: APIRoute = async ({ locals, request }) => {
   }
   const sent = plan === undefined ? null : readSentPlan(plan);
   if (sent && !sent.ok) return sent.answer;
-  const job = await locals.services.jobs.create(
-    sent ? sent.plan : emptyPlan(String(name).trim()),
-    id as string | undefined,
-  );
+  const job = await locals.services.jobs.create(sent ? sent.plan : emptyPlan(String(name).trim()), id);
   return json({ job }, 201);
 };
