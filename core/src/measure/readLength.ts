@@ -177,10 +177,10 @@ function commaSpellings(text: string): readonly string[] {
   if (!text.includes(',')) return [text];
   const commas = text.split(',').length - 1;
   const grouped = text.replaceAll(',', '');
-  if (commas > 1) return /(?:^|\D)[1-9]\d{0,2}(?:,\d{3})+(?!\d)/.test(text) ? [grouped] : [];
+  if (commas > 1) return /(?<![\d,.])[1-9]\d{0,2}(?:,\d{3})+(?![\d,])/.test(text) ? [grouped] : [];
   const decimal = text.replace(',', '.');
   if (text.includes('.')) return [];
-  return /(?:^|\D)[1-9]\d{0,2},\d{3}(?!\d)/.test(text) ? [decimal, grouped] : [decimal];
+  return /(?<![\d.])[1-9]\d{0,2},\d{3}(?!\d)/.test(text) ? [decimal, grouped] : [decimal];
 }
 
 /**

@@ -129,7 +129,7 @@ export function readPlan(document: unknown): PlanReading {
       `This plan was written by a newer Ombra (version ${String(version)}); this one reads up to version ${String(PLAN_VERSION)}. Open it with a newer Ombra.`,
     );
   }
-  const parsed = planFileSchema.safeParse(document);
+  const parsed = planFileSchema.safeParse(document, { reportInput: true });
   if (!parsed.success) {
     return {
       ok: false,

@@ -9,9 +9,9 @@ import {
   toSquareInches,
   wallsOf,
   work,
-} from '../src';
-import { coreAreaOfShell, perimeterOfShell } from '../src/tally';
-import reference from './data/courses.json';
+} from '../../src';
+import { coreAreaOfShell, perimeterOfShell } from '../../src/tally';
+import reference from '../data/courses.json';
 
 type Given = (typeof reference.cases)[number]['given'];
 

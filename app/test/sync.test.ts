@@ -1,0 +1,231 @@
+import { type Plan, emptyPlan } from '@ombra/core/plan/plan';
+import { beforeEach, describe, expect, it } from 'vitest';
+import {
+  type PendingSave,
+  type SaveState,
+  type SendOutcome,
+  type SyncPorts,
+  makeSync,
+} from '../src/islands/job/sync';
+
+const planNamed = (name: string): Plan => ({ ...emptyPlan(name) });
+
+/** A server that keeps one job, answers as the real one does, and can be cut off before or after it has saved. */
+function makeServer() {
+  const saves = new Map<string, number>();
+  const state = {
+    version: 1,
+    name: 'start',
+    cut: 'no' as 'no' | 'before' | 'after',
+    sent: [] as PendingSave[],
+  };
+  const receive = (save: PendingSave): SendOutcome => {
+    const repeated = saves.get(save.saveId);
+    if (repeated !== undefined) return { kind: 'saved', version: repeated };
+    if (save.baseVersion !== state.version) {
+      return { kind: 'stale', version: state.version, name: state.name, updatedAt: '2026-01-01T00:00:00Z' };
+    }
+    state.version += 1;
+    state.name = save.plan.name;
+    saves.set(save.saveId, state.version);
+    return { kind: 'saved', version: state.version };
+  };
+  const send = (save: PendingSave): Promise<SendOutcome> => {
+    state.sent.push(save);
+    if (state.cut === 'before') return Promise.resolve({ kind: 'unreachable' });
+    const outcome = receive(save);
+    return Promise.resolve(state.cut === 'after' ? { kind: 'unreachable' } : outcome);
+  };
+  return { state, send };
+}
+
+/** A browser: what is kept, the timers that wait, and the states that were shown. */
+function makeBrowser(server: ReturnType<typeof makeServer>) {
+  let ids = 0;
+  const timers = new Map<number, { readonly callback: () => void; readonly milliseconds: number }>();
+  const browser = { kept: null as PendingSave | null, shown: [] as SaveState[], timers };
+  const ports: SyncPorts = {
+    send: server.send,
+    keep: (pending) => {
+      browser.kept = pending;
+      return Promise.resolve();
+    },
+    newId: () => `save-${String(++ids)}`,
+    later: (callback, milliseconds) => {
+      const id = timers.size + Math.random();
+      timers.set(id, { callback, milliseconds });
+      return () => {
+        timers.delete(id);
+      };
+    },
+    show: (state) => {
+      browser.shown.push(state);
+    },
+  };
+  /** Lets every waiting timer go off, and what follows from it happen. */
+  const pass = async (): Promise<void> => {
+    const due = [...timers.values()];
+    timers.clear();
+    for (const { callback } of due) callback();
+    for (let turn = 0; turn < 20; turn++) await Promise.resolve();
+  };
+  return { browser, ports, pass, lastShown: () => browser.shown.at(-1)?.kind };
+}
+
+describe('saving', () => {
+  let server: ReturnType<typeof makeServer>;
+  let tab: ReturnType<typeof makeBrowser>;
+  const job = { id: 'job', version: 1 };
+
+  beforeEach(() => {
+    server = makeServer();
+    tab = makeBrowser(server);
+  });
+
+  it('keeps an edit in the browser first, sends it after a while, then forgets it', async () => {
+    const sync = makeSync(tab.ports, job);
+    await sync.changed(planNamed('one'));
+    expect(tab.browser.kept?.plan.name).toBe('one');
+    expect(server.state.sent).toEqual([]);
+    expect(tab.lastShown()).toBe('unsent');
+    await tab.pass();
+    expect(server.state.name).toBe('one');
+    expect(tab.browser.kept).toBeNull();
+    expect(tab.lastShown()).toBe('saved');
+    expect(sync.waiting()).toBe(false);
+  });
+
+  it('sends a burst of edits as one save', async () => {
+    const sync = makeSync(tab.ports, job);
+    for (const name of ['o', 'on', 'one']) await sync.changed(planNamed(name));
+    await tab.pass();
+    expect(server.state.sent.map((save) => save.plan.name)).toEqual(['one']);
+    expect(server.state.version).toBe(2);
+  });
+
+  it('sends edits made while a save is under way after it, from the version it made', async () => {
+    const sync = makeSync(tab.ports, job);
+    await sync.changed(planNamed('one'));
+    const under = sync.flush();
+    await sync.changed(planNamed('two'));
+    await under;
+    await tab.pass();
+    expect(server.state).toMatchObject({ version: 3, name: 'two' });
+    expect(server.state.sent.map((save) => save.baseVersion)).toEqual([1, 2]);
+    expect(tab.browser.kept).toBeNull();
+  });
+
+  it('tries again, longer and longer apart, while the server is away', async () => {
+    const sync = makeSync(tab.ports, job);
+    server.state.cut = 'before';
+    await sync.changed(planNamed('one'));
+    const waits: number[] = [];
+    for (let round = 0; round < 7; round++) {
+      await tab.pass();
+      waits.push([...tab.browser.timers.values()][0]?.milliseconds ?? 0);
+    }
+    expect(waits).toEqual([1000, 2000, 4000, 8000, 16_000, 30_000, 30_000]);
+    expect(tab.lastShown()).toBe('unreachable');
+    expect(tab.browser.kept?.plan.name).toBe('one');
+    server.state.cut = 'no';
+    await tab.pass();
+    expect(server.state).toMatchObject({ version: 2, name: 'one' });
+    expect(new Set(server.state.sent.map((save) => save.saveId)).size).toBe(1);
+  });
+
+  it('saves once what was saved but never answered, and goes on from there with what was typed meanwhile', async () => {
+    const sync = makeSync(tab.ports, job);
+    server.state.cut = 'after';
+    await sync.changed(planNamed('one'));
+    await tab.pass();
+    await sync.changed(planNamed('two'));
+    server.state.cut = 'no';
+    await tab.pass();
+    await tab.pass();
+    expect(server.state).toMatchObject({ version: 3, name: 'two' });
+    expect(tab.browser.shown.some((state) => state.kind === 'stale')).toBe(false);
+  });
+
+  it('takes up after a crash what was kept, with the unanswered save before it', async () => {
+    const first = makeSync(tab.ports, job);
+    server.state.cut = 'after';
+    await first.changed(planNamed('one'));
+    await tab.pass();
+    await first.changed(planNamed('two'));
+    const left = tab.browser.kept;
+    expect(left?.before?.plan.name).toBe('one');
+    server.state.cut = 'no';
+    const again = makeBrowser(server);
+    const second = makeSync(again.ports, { id: 'job', version: server.state.version });
+    if (!left) throw new Error('nothing was kept');
+    await second.resume(left);
+    await again.pass();
+    expect(server.state).toMatchObject({ version: 3, name: 'two' });
+    expect(again.browser.kept).toBeNull();
+    expect(again.lastShown()).toBe('saved');
+  });
+});
+
+describe('two tabs on one job', () => {
+  const both = async () => {
+    const server = makeServer();
+    const [mine, theirs] = [makeBrowser(server), makeBrowser(server)];
+    const stale = makeSync(
+      { ...mine.ports, newId: () => `mine-${String(Math.random())}` },
+      { id: 'job', version: 1 },
+    );
+    const fresh = makeSync({ ...theirs.ports, newId: () => 'theirs' }, { id: 'job', version: 1 });
+    await fresh.changed(planNamed('theirs'));
+    await theirs.pass();
+    await stale.changed(planNamed('mine'));
+    await mine.pass();
+    return { server, mine, stale };
+  };
+
+  it('never overwrite each other: the stale one is told, and keeps its edit', async () => {
+    const { server, mine, stale } = await both();
+    expect(server.state.name).toBe('theirs');
+    expect(mine.browser.shown.at(-1)).toEqual({
+      kind: 'stale',
+      theirVersion: 2,
+      updatedAt: '2026-01-01T00:00:00Z',
+    });
+    expect(mine.browser.kept?.plan.name).toBe('mine');
+    await stale.changed(planNamed('mine too'));
+    await mine.pass();
+    expect(server.state.name).toBe('theirs');
+    expect(mine.browser.kept?.plan.name).toBe('mine too');
+  });
+
+  it('go on with mine over theirs only when that is chosen', async () => {
+    const { server, mine, stale } = await both();
+    await stale.keepMine(2);
+    expect(server.state).toMatchObject({ version: 3, name: 'mine' });
+    expect(mine.browser.kept).toBeNull();
+  });
+
+  it('drop mine when theirs is chosen', async () => {
+    const { server, mine, stale } = await both();
+    await stale.dropMine();
+    await mine.pass();
+    expect(server.state).toMatchObject({ version: 2, name: 'theirs' });
+    expect(mine.browser.kept).toBeNull();
+  });
+});
+
+describe('a save that cannot be', () => {
+  it.each<[SendOutcome, SaveState]>([
+    [{ kind: 'missing' }, { kind: 'missing' }],
+    [
+      { kind: 'refused', problems: [{ where: 'name', what: 'Too long.' }] },
+      { kind: 'refused', what: 'name: Too long.' },
+    ],
+  ])('%j is shown and loses nothing', async (outcome, state) => {
+    const tab = makeBrowser(makeServer());
+    const sync = makeSync({ ...tab.ports, send: () => Promise.resolve(outcome) }, { id: 'job', version: 1 });
+    await sync.changed(planNamed('kept'));
+    await tab.pass();
+    expect(tab.browser.shown.at(-1)).toEqual(state);
+    expect(tab.browser.kept?.plan.name).toBe('kept');
+  });
+});

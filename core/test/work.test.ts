@@ -1,0 +1,117 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { settle } from '../src/memo';
+import { applyEdit, readPlanText } from '../src/plan';
+import { report } from '../src/report';
+import { makeWork, work } from '../src/work';
+import { HATCHERY, planOf, withCourses } from './support/plans';
+
+describe('working a plan out', () => {
+  const plan = planOf(HATCHERY, withCourses(7));
+
+  it('gives plain data that survives cloning and JSON', () => {
+    const worked = work(plan);
+    expect(structuredClone(worked)).toEqual(worked);
+    expect(JSON.parse(JSON.stringify(worked))).toEqual(worked);
+  });
+
+  it('works again only what an edit touches', () => {
+    const again = makeWork();
+    const before = again(plan);
+    const renamed = again(applyEdit(plan, { kind: 'rename', name: 'Other' }));
+    expect(renamed.name).toBe('Other');
+    expect(renamed.tally).toBe(before.tally);
+    const taller = again(applyEdit(plan, { kind: 'set-courses', courses: 8 }));
+    expect(taller.shell).toBe(before.shell);
+    expect(taller.courses).not.toBe(before.courses);
+    const longer = again(applyEdit(plan, { kind: 'set-row-length', row: 'w1', length: '45ft' }));
+    expect(longer.shell).not.toBe(before.shell);
+  });
+
+  it('gives the same answer remembered or fresh', () => {
+    const again = makeWork();
+    const steps = [
+      plan,
+      applyEdit(plan, { kind: 'set-units', units: 'metric' }),
+      applyEdit(plan, { kind: 'set-rule', rule: 'courses.stagger.least', value: '20in' }),
+      applyEdit(plan, { kind: 'set-family', family: 'long-96' }),
+      plan,
+    ];
+    for (const step of steps) expect(again(step)).toEqual(work(step));
+  });
+
+  it('settles equal values to the identical one', () => {
+    const settled = settle<{ readonly a: number }>();
+    const first = settled({ a: 1 });
+    expect(settled({ a: 1 })).toBe(first);
+    expect(settled({ a: 2 })).not.toBe(first);
+  });
+});
+
+describe('the demo job', () => {
+  const reading = readPlanText(
+    readFileSync(new URL('../../demo/sorrel-fork-hatchery.json', import.meta.url), 'utf8'),
+  );
+  if (!reading.ok) throw new Error(JSON.stringify(reading.problems));
+
+  it('is the hatchery of the reference cases', () => {
+    expect(reading.plan.loops[0]?.walk.map(({ length, turn }) => ({ length, turn }))).toEqual(
+      planOf(HATCHERY).loops[0]?.walk.map(({ length, turn }) => ({ length, turn })),
+    );
+  });
+
+  it('is reported with every quantity’s unit beside it', () => {
+    const out = report(work(reading.plan));
+    expect(out.shell.walls.map((wall) => wall.length)).toEqual(
+      [528, 240, 192, 144, 336, 384].map((value) => ({ value, unit: 'in' })),
+    );
+    expect(out.shell.coreArea.unit).toBe('in2');
+    expect(out.shell.coreArea.value).toBeCloseTo(14176, 8);
+    expect(out.tally.courses[0]).toMatchObject({
+      course: 1,
+      straight: 26,
+      cut: 6,
+      cornerLH: 5,
+      cornerRH: 1,
+      wallsToStrap: 0,
+    });
+    expect(out.tally.total).toMatchObject({
+      straight: 182,
+      cut: 42,
+      cornerLH: 23,
+      cornerRH: 19,
+      blocksBought: 224,
+    });
+    expect(out.tally.total.coreVolume.unit).toBe('yd3');
+    expect(out.tally.total.coreVolume.value).toBeCloseTo(34.0302, 4);
+    expect(out.courses.pieces.length).toBe(182 + 42 + 42);
+    const metric = report(work({ ...reading.plan, units: 'metric' }));
+    expect(metric.shell.walls[0]?.length).toEqual({ value: 13411.2, unit: 'mm' });
+    expect(metric.tally.total.coreVolume).toMatchObject({ unit: 'm3' });
+  });
+
+  it('reports every piece with wall, course, station, length, kind, hand, webs, cut ends and origin', () => {
+    const { pieces } = report(work(reading.plan)).courses;
+    expect(pieces.find((piece) => piece.kind === 'cut')).toEqual({
+      id: '1:wall-1:4',
+      kind: 'cut',
+      course: 1,
+      wall: 'wall-1',
+      station: { value: 232, unit: 'in' },
+      length: { value: 32, unit: 'in' },
+      webs: [4, 12, 20, 28].map((value) => ({ value, unit: 'in' })),
+      cutEnds: { start: false, end: true },
+      cutFrom: { article: 'straight', offcut: { value: 16, unit: 'in' } },
+    });
+    expect(pieces.find((piece) => piece.kind === 'corner')).toMatchObject({
+      corner: 'A',
+      hand: 'LH',
+      station: { value: 0, unit: 'in' },
+    });
+  });
+
+  it('reports how far a walk misses home', () => {
+    const open = applyEdit(reading.plan, { kind: 'set-row-length', row: 'wall-3', length: '17ft' });
+    expect(report(work(open)).shell.gaps).toEqual([{ loop: 'loop-1', length: { value: 12, unit: 'in' } }]);
+  });
+});
