@@ -1,6 +1,8 @@
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
+import { CHROMIUM_FLAGS, chromiumPath } from './e2e/support/chromium';
 
-/** Debian's Chromium, kept quiet; PORT 0 would do too, but a fixed port keeps traces readable. */
 const PORT = 4399;
 
 export default defineConfig({
@@ -13,24 +15,17 @@ export default defineConfig({
     baseURL: `http://127.0.0.1:${String(PORT)}`,
     viewport: { width: 1280, height: 800 },
     trace: 'retain-on-failure',
-    launchOptions: {
-      executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-      args: [
-        '--headless',
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: { executablePath: chromiumPath(), args: [...CHROMIUM_FLAGS] },
   },
   webServer: {
     command: 'node --import tsx app/src/server/main.ts',
     url: `http://127.0.0.1:${String(PORT)}/`,
-    env: { PORT: String(PORT), OMBRA_DATA: 'test-results/data', LOG_LEVEL: 'warn', NODE_ENV: 'production' },
+    env: {
+      PORT: String(PORT),
+      OMBRA_DATA: join(tmpdir(), `ombra-e2e-${String(process.pid)}`),
+      LOG_LEVEL: 'warn',
+      NODE_ENV: 'production',
+    },
     reuseExistingServer: false,
   },
 });

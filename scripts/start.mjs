@@ -39,7 +39,8 @@ function once(stamp, inputs, product, what, args) {
   writeFileSync(path, now);
 }
 
-export function prepare() {
+/** Installs the packages of the lock file, unless they are. */
+export function prepareInstall() {
   const [major, minor] = process.versions.node.split('.').map(Number);
   if (major < 20 || (major === 20 && minor < 11)) {
     console.error(`Ombra needs Node.js 20.11 or newer; this is ${process.version}.`);
@@ -52,6 +53,9 @@ export function prepare() {
     'Installing what Ombra needs …',
     ['ci', '--no-audit', '--no-fund', '--loglevel=error'],
   );
+}
+
+function prepareBuild() {
   once(
     'app/dist/.stamp-build',
     [join(root, 'package-lock.json'), ...sources(join(root, 'core')), ...sources(join(root, 'app'))],
@@ -62,7 +66,8 @@ export function prepare() {
 }
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
-  prepare();
+  prepareInstall();
+  prepareBuild();
   const server = spawn(process.execPath, ['--import', 'tsx', join(root, 'app/src/server/main.ts')], {
     cwd: root,
     stdio: 'inherit',

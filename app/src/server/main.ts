@@ -33,7 +33,12 @@ async function main(): Promise<void> {
   const jobs = makeJobStore(knex, clock, randomUUID);
   if (await loadDemo(jobs, new URL('demo/sorrel-fork-hatchery.json', ROOT))) log.info('demo job loaded');
   const { handler } = (await import(ENTRY.href)) as { handler: PageHandler };
-  const { server, address } = await startServer(settings, { jobs, log }, CLIENT, handler);
+  const { server, address } = await startServer(settings, { jobs, log }, CLIENT, handler).catch(
+    async (error: unknown) => {
+      await knex.destroy();
+      throw error;
+    },
+  );
 
   let stopping = false;
   const stop = (signal: string): void => {

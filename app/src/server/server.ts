@@ -60,6 +60,10 @@ export async function startServer(
     }
     files(request, response, () => {
       const failed = (error: unknown): void => {
+        if (error === undefined) {
+          answerPlainly(response, 404, { where: 'address', what: 'Nothing is kept under this address.' });
+          return;
+        }
         log.error({ error, path: request.url }, 'request failed');
         if (response.headersSent) response.end();
         else {

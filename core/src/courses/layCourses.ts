@@ -1,5 +1,5 @@
 import type { FlatWallFamily } from '../forms';
-import { type Length, add, subtract } from '../measure';
+import { type Length, add, subtract, times } from '../measure';
 import type { Stage } from '../plan';
 import type { HouseRules } from '../rules';
 import { type BuiltLoop, type Corner, type Shell, type Wall, isSquare } from '../shell';
@@ -29,6 +29,8 @@ export interface Courses {
   /** Number of courses laid; zero where the plan's own number cannot be. */
   readonly count: number;
   readonly courseHeight: Length;
+  /** Height of all courses together. */
+  readonly height: Length;
   readonly pieces: readonly Piece[];
   readonly weakJoints: readonly WeakJoint[];
   readonly fills: readonly WallFill[];
@@ -268,6 +270,7 @@ export function layCourses(shell: Shell, stages: readonly Stage[], rules: HouseR
   const none: Courses = {
     count: 0,
     courseHeight: 0 as Length,
+    height: 0 as Length,
     pieces: [],
     weakJoints: [],
     fills: [],
@@ -292,6 +295,7 @@ export function layCourses(shell: Shell, stages: readonly Stage[], rules: HouseR
   return {
     count,
     courseHeight: family.courseHeight,
+    height: times(family.courseHeight, count),
     pieces: Array.from({ length: count }, (_, index) =>
       loops.flatMap((loop) => loop.pieces[index] ?? []),
     ).flat(),

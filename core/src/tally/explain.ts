@@ -92,7 +92,9 @@ function explainTerm(how: How, units: UnitSystem, depth: number): ExplainedTerm 
 export function explainLine(how: How, units: UnitSystem, depth = 0): ExplainedLine | undefined {
   if (how.op === 'given') return undefined;
   const [only] = how.of;
-  if (how.op === 'sum' && how.of.length === 1 && only) return explainLine(only, units, depth);
+  if (how.op === 'sum' && how.of.length === 1 && only && only.op !== 'given') {
+    return explainLine(only, units, depth);
+  }
   return {
     op: how.op,
     terms: how.of.map((part) => {

@@ -47,37 +47,31 @@ export function OutlineStage({ job, place, onPlace }: StageProps) {
               onChoose={choose}
               dimensions
             />
-            <dl className="figures flex flex-wrap gap-x-8 gap-y-1 text-lg">
-              {worked.shell.loops.map(
-                (loop) =>
-                  loop.built && (
-                    <div key={loop.id} className="flex flex-wrap gap-x-8">
-                      <div className="flex gap-2">
-                        <dt className="text-quiet">Round the form face</dt>
-                        <dd className="font-semibold">
-                          {showQuantity(loop.built.perimeter, 'length', plan.units)}
-                        </dd>
-                      </div>
-                      <div className="flex gap-2">
-                        <dt className="text-quiet">Plan area of the core</dt>
-                        <dd className="font-semibold">
-                          {showQuantity(loop.built.coreArea, 'area', plan.units)}
-                        </dd>
-                      </div>
-                      <div className="flex gap-2">
-                        <dt className="text-quiet">Wall height</dt>
-                        <dd className="font-semibold">
-                          {showQuantity(
-                            worked.courses.count * worked.courses.courseHeight,
-                            'length',
-                            plan.units,
-                          )}
-                        </dd>
-                      </div>
+            {worked.shell.loops.map(
+              (loop) =>
+                loop.built && (
+                  <dl key={loop.id} className="figures flex flex-wrap gap-x-8 gap-y-1 text-lg">
+                    <div className="flex gap-2">
+                      <dt className="text-quiet">Round the form face</dt>
+                      <dd className="font-semibold">
+                        {showQuantity(loop.built.perimeter, 'length', plan.units)}
+                      </dd>
                     </div>
-                  ),
-              )}
-            </dl>
+                    <div className="flex gap-2">
+                      <dt className="text-quiet">Plan area of the core</dt>
+                      <dd className="font-semibold">
+                        {showQuantity(loop.built.coreArea, 'area', plan.units)}
+                      </dd>
+                    </div>
+                    <div className="flex gap-2">
+                      <dt className="text-quiet">Wall height</dt>
+                      <dd className="font-semibold">
+                        {showQuantity(worked.courses.height, 'length', plan.units)}
+                      </dd>
+                    </div>
+                  </dl>
+                ),
+            )}
             <div>
               <h2 className="heading mb-1">Notices</h2>
               <Notices notices={worked.notices} onEdit={edit} onGo={go} />

@@ -1,5 +1,5 @@
 import { findFamily } from '@ombra/core/forms';
-import { type Length, showLength } from '@ombra/core/measure';
+import { showLength } from '@ombra/core/measure';
 import type { Plan } from '@ombra/core/plan/plan';
 import { wallsOf } from '@ombra/core/shell/buildShell';
 import type { Wall } from '@ombra/core/shell/shell';
@@ -90,7 +90,6 @@ export function CoursesSheet({ plan, worked, jobId, version, savedAt }: CoursesS
   const walls = wallsOf(worked.shell);
   const longest = Math.max(...walls.map((wall) => wall.length), 1);
   const frame = stripFrame(worked.shell, worked.courses, (SHEET_WIDTH - MARGIN - 10) / longest, 'inside');
-  const height = (worked.courses.count * worked.courses.courseHeight) as Length;
   return (
     <div className="mx-auto max-w-[760px] p-6 print:p-0">
       <p className="no-print mb-4 flex gap-2">
@@ -105,7 +104,7 @@ export function CoursesSheet({ plan, worked, jobId, version, savedAt }: CoursesS
         <h1 className="text-2xl font-semibold">{plan.name}: courses</h1>
         <p className="figures text-base">
           {findFamily(plan.family)?.name} · {plan.core} core · lengths drawn to {FACE_WORDS[plan.measuredTo]}{' '}
-          · {worked.courses.count} courses, {showLength(height, plan.units)} high
+          · {worked.courses.count} courses, {showLength(worked.courses.height, plan.units)} high
         </p>
         <p className="figures text-sm text-quiet">
           State {version}, saved {savedAt.slice(0, 16).replace('T', ' ')} UTC

@@ -34,7 +34,7 @@ const ZOOM_LIMITS = [4, 400] as const;
 
 /** Pixels per metre that show the wall's whole height. */
 const fittedZoom = (worked: WorkedPlan): number => {
-  const metres = (worked.courses.count * worked.courses.courseHeight) / NANOMETRES_PER_METRE;
+  const metres = worked.courses.height / NANOMETRES_PER_METRE;
   return Math.min(90, FITTED_HEIGHT / Math.max(metres, 0.1));
 };
 

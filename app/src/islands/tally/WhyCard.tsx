@@ -88,13 +88,12 @@ function Line({ line, narrow, onPoint }: { readonly line: ExplainedLine } & Omit
     <span>
       {line.terms.map((term, index) => (
         <span key={`${term.name}:${String(index)}`}>
-          {index > 0 && <span className="mx-1.5 font-semibold">{SIGNS[line.op]}</span>}
+          {index > 0 && <span className="font-semibold">{` ${SIGNS[line.op]} `}</span>}
           {line.op === 'whole-part' && <span className="text-quiet">whole part of </span>}
           <Term term={term} narrow={narrow} onPoint={onPoint} />
         </span>
       ))}
-      <span className="mx-1.5 font-semibold">=</span>
-      <span className="font-semibold">{line.result}</span>
+      <span className="font-semibold">{` = ${line.result}`}</span>
     </span>
   );
 }

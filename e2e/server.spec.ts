@@ -1,0 +1,177 @@
+import { type ChildProcess, spawn, spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect, test } from '@playwright/test';
+
+const PORT = 4398;
+const ORIGIN = `http://127.0.0.1:${String(PORT)}`;
+const plan = JSON.parse(readFileSync('demo/sorrel-fork-hatchery.json', 'utf8')) as Record<string, unknown>;
+
+interface Running {
+  readonly child: ChildProcess;
+  readonly exited: Promise<number | null>;
+  readonly log: () => string;
+}
+
+/** Starts a server of its own on a data folder and waits until it says that it is ready. */
+async function start(folder: string, environment: Record<string, string> = {}): Promise<Running> {
+  const child = spawn(process.execPath, ['--import', 'tsx', 'app/src/server/main.ts'], {
+    env: {
+      ...process.env,
+      PORT: String(PORT),
+      OMBRA_DATA: folder,
+      LOG_LEVEL: 'info',
+      NODE_ENV: 'production',
+      ...environment,
+    },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+  let log = '';
+  child.stdout.on('data', (chunk: Buffer) => (log += chunk.toString()));
+  child.stderr.on('data', (chunk: Buffer) => (log += chunk.toString()));
+  const exited = new Promise<number | null>((resolve) => child.once('exit', resolve));
+  await expect.poll(() => log, { timeout: 20_000 }).toContain('Ombra is ready');
+  return { child, exited, log: () => log };
+}
+
+const save = (baseVersion: number) =>
+  fetch(`${ORIGIN}/api/jobs/sorrel-fork-hatchery`, {
+    method: 'PUT',
+    headers: { 'Content-Type': 'application/json', Origin: ORIGIN },
+    body: JSON.stringify({
+      baseVersion,
+      saveId: `save-${String(baseVersion)}`,
+      plan: { ...plan, name: `State ${String(baseVersion + 1)}` },
+    }),
+  });
+
+const current = async (): Promise<{ version: number; name: string }> => {
+  const answer = (await (await fetch(`${ORIGIN}/api/jobs/sorrel-fork-hatchery`)).json()) as {
+    job: { version: number; name: string };
+  };
+  return answer.job;
+};
+
+test.describe('the server', () => {
+  let folder: string;
+  test.beforeEach(() => {
+    folder = mkdtempSync(join(tmpdir(), 'ombra-server-'));
+  });
+  test.afterEach(() => {
+    rmSync(folder, { recursive: true });
+  });
+
+  test('killed in the middle of a stream of saves, has every acknowledged one after a restart', async () => {
+    const running = await start(folder);
+    let acknowledged = 1;
+    const stream = (async () => {
+      for (;;) {
+        const response = await save(acknowledged).catch(() => null);
+        if (response?.status !== 200) return;
+        ({ version: acknowledged } = (await response.json()) as { version: number });
+      }
+    })();
+    await expect.poll(() => acknowledged, { intervals: [20] }).toBeGreaterThan(25);
+    running.child.kill('SIGKILL');
+    await stream;
+    await running.exited;
+    const again = await start(folder);
+    const job = await current();
+    // One more may have been stored before its answer could be sent, never one fewer.
+    expect(job.version).toBeGreaterThanOrEqual(acknowledged);
+    expect(job.version).toBeLessThanOrEqual(acknowledged + 1);
+    expect(job.name).toBe(`State ${String(job.version)}`);
+    // The save whose answer was lost may be sent again and is done once.
+    await save(job.version - 1);
+    expect((await current()).version).toBe(job.version);
+    again.child.kill('SIGTERM');
+    expect(await again.exited).toBe(0);
+  });
+
+  test('stops cleanly when asked to, and says so in its log', async () => {
+    const running = await start(folder);
+    await save(1);
+    running.child.kill('SIGTERM');
+    expect(await running.exited).toBe(0);
+    const lines = running
+      .log()
+      .split('\n')
+      .filter((line) => line.startsWith('{'))
+      .map((line) => JSON.parse(line) as { msg: string; status?: number; path?: string });
+    expect(lines.map((line) => line.msg)).toEqual(
+      expect.arrayContaining(['demo job loaded', 'request', 'stopping', 'stopped']),
+    );
+    expect(lines.find((line) => line.msg === 'request')).toMatchObject({
+      status: 200,
+      path: '/api/jobs/sorrel-fork-hatchery',
+    });
+  });
+
+  test('says plainly why it cannot start', () => {
+    const attempt = (environment: Record<string, string>) => {
+      const { status, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'app/src/server/main.ts'], {
+        env: { ...process.env, OMBRA_DATA: folder, LOG_LEVEL: 'warn', ...environment },
+        encoding: 'utf8',
+      });
+      return [status, stderr.trim()];
+    };
+    expect(attempt({ PORT: 'x' })).toEqual([1, 'PORT must be a number, such as 4321.']);
+    expect(attempt({ HOST: '0.0.0.0', PORT: String(PORT) })).toEqual([
+      1,
+      'HOST must be 127.0.0.1: opening Ombra to other machines is not offered yet.',
+    ]);
+    expect(attempt({ PORT: '4399' })).toEqual([
+      1,
+      'That port is taken; stop what runs there, or choose another with PORT=4322 npm start.',
+    ]);
+  });
+});
+
+test.describe('working a plan file from the command line', () => {
+  const run = (path: string) =>
+    spawnSync(process.execPath, ['--import', 'tsx', 'scripts/work.ts', path], { encoding: 'utf8' });
+  const written = (name: string, text: string): string => {
+    const path = join(tmpdir(), `ombra-${String(process.pid)}-${name}`);
+    writeFileSync(path, text);
+    return path;
+  };
+
+  test('prints the worked plan', () => {
+    const { status, stdout } = run('demo/sorrel-fork-hatchery.json');
+    expect(status).toBe(0);
+    const worked = JSON.parse(stdout) as {
+      tally: { total: Record<string, unknown> };
+      shell: { walls: { length: unknown }[] };
+    };
+    expect(worked.tally.total).toMatchObject({
+      straight: 182,
+      cut: 42,
+      cornerLH: 23,
+      cornerRH: 19,
+      blocksBought: 224,
+    });
+    expect(worked.shell.walls[0]?.length).toEqual({ value: 528, unit: 'in' });
+  });
+
+  test('says what is wrong with a bad one, and where', () => {
+    const newer = run(written('newer.json', JSON.stringify({ ...plan, version: 2 })));
+    expect([newer.status, newer.stdout]).toEqual([1, '']);
+    expect(newer.stderr).toContain('version: This plan was written by a newer Ombra');
+    const open = run(
+      written(
+        'open.json',
+        JSON.stringify({ ...plan, outline: { closed: true, walk: [{ length: '4ft', turn: 'right 90' }] } }),
+      ),
+    );
+    expect([open.status, open.stderr]).toEqual([
+      1,
+      expect.stringContaining('Walk: The walk is not home yet'),
+    ]);
+    expect(run(written('half.json', '{')).stderr).toContain('not readable JSON');
+    expect(run('no-such-file.json')).toMatchObject({
+      status: 1,
+      stderr: expect.stringContaining('cannot be read') as string,
+    });
+  });
+});

@@ -1,0 +1,61 @@
+import AxeBuilder from '@axe-core/playwright';
+import { type Page, expect, test as base } from '@playwright/test';
+
+/** Every page is watched: nothing may leave the machine, and nothing may be written to the console as an error. */
+export const test = base.extend<{ readonly watched: { readonly allowErrors: () => void } }>({
+  watched: [
+    async ({ page, baseURL }, use) => {
+      const left: string[] = [];
+      const errors: string[] = [];
+      let allowed = false;
+      page.on('request', (request) => {
+        const url = request.url();
+        if (!url.startsWith(baseURL ?? '') && !url.startsWith('data:') && !url.startsWith('blob:'))
+          left.push(url);
+      });
+      page.on('console', (message) => {
+        if (message.type() === 'error') errors.push(message.text());
+      });
+      page.on('pageerror', (error) => errors.push(error.message));
+      await use({
+        allowErrors: () => {
+          allowed = true;
+        },
+      });
+      expect(left, 'no request leaves the machine').toEqual([]);
+      if (!allowed) expect(errors, 'nothing broke on the page').toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export { expect };
+
+/** Nothing serious for those who read with ears or fingers. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+  expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' | ')}`)).toEqual([]);
+}
+
+export const saved = (page: Page) => expect(page.getByRole('status')).toHaveText('Saved');
+
+/** Makes a job through the server and opens its outline. */
+export async function openNewJob(page: Page, name: string): Promise<string> {
+  await page.goto('/');
+  await page.getByLabel('Name of a new job').fill(name);
+  await page.getByRole('button', { name: 'New job' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(name);
+  return page.url().split('/').at(-2) ?? '';
+}
+
+/** Types walls into the walk, one after the other, as on a site: length, Enter, length, Enter. */
+export async function typeWalls(page: Page, lengths: readonly string[]): Promise<void> {
+  await page.getByRole('button', { name: 'Wall', exact: true }).click();
+  for (const [index, length] of lengths.entries()) {
+    if (index > 0) await page.keyboard.press('Enter');
+    await expect(page.getByLabel(/^Length of/)).toHaveCount(index + 1);
+    await expect(page.getByLabel(/^Length of/).nth(index)).toBeFocused();
+    await page.keyboard.type(length);
+  }
+}

@@ -1,0 +1,40 @@
+// `npm test`: everything that must hold before a change lands. Installs what it needs on a fresh machine.
+import { spawnSync } from 'node:child_process';
+import { existsSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { prepareInstall } from './start.mjs';
+
+const root = dirname(dirname(fileURLToPath(import.meta.url)));
+const CHROMIUMS = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
+
+function run(command, args) {
+  const { status, error } = spawnSync(command, args, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'] });
+  if (error) console.error(error.message);
+  return status === 0;
+}
+
+function ensureChromium() {
+  const { CHROMIUM } = process.env;
+  if (CHROMIUM ? existsSync(CHROMIUM) : CHROMIUMS.some((path) => existsSync(path))) return;
+  const root = process.getuid?.() === 0 && existsSync('/usr/bin/apt-get');
+  if (root) {
+    console.log('Installing Chromium for the browser tests …');
+    if (run('apt-get', ['update', '-qq']) && run('apt-get', ['install', '-y', '-qq', 'chromium'])) return;
+  }
+  console.error(
+    'The browser tests need Chromium: install the package “chromium”, or name one with CHROMIUM=/path/to/it.',
+  );
+  process.exit(1);
+}
+
+prepareInstall();
+ensureChromium();
+for (const step of ['types', 'lint', 'unit', 'build', 'e2e']) {
+  console.log(`\n— ${step}`);
+  if (!run('npm', ['run', '--silent', step])) {
+    console.error(`\nFailed at: ${step}`);
+    process.exit(1);
+  }
+}
+console.log('\nAll of it holds.');
