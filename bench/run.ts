@@ -129,7 +129,8 @@ async function store() {
 function bundle() {
   const folder = 'app/dist/client/_astro';
   const scripts = readdirSync(folder).filter((name) => name.endsWith('.js'));
-  const size = (name: string): number => gzipSync(readFileSync(join(folder, name))).length / 1000;
+  const size = (name: string): number =>
+    gzipSync(new Uint8Array(readFileSync(join(folder, name)))).length / 1000;
   return {
     allScriptsKilobytesCompressed: Number(scripts.reduce((sum, name) => sum + size(name), 0).toFixed(1)),
   };

@@ -122,3 +122,14 @@ test('walls too short, crossing walls and odd courses stop with a sentence, and 
   await page.reload();
   await expect(page.getByLabel('Length of A–B')).toHaveValue('a mile');
 });
+
+test('the figures of the outline open to their why too', async ({ page }) => {
+  await page.goto('/jobs/sorrel-fork-hatchery/outline');
+  await page.getByRole('button', { name: 'Plan area of the core 98.44 ft²' }).click();
+  const card = page.getByRole('region', { name: 'Why: Plan area of the core' });
+  await expect(card).toContainText('core 8″ × centre line 147′ 8″ = 98.44 ft²');
+  await card.getByRole('button', { name: /^centre line/ }).click();
+  await expect(card).toContainText('form faces 152′ − what square corners take 4′ 4″ = 147′ 8″');
+  await page.keyboard.press('Escape');
+  await expect(card).toBeHidden();
+});

@@ -169,9 +169,8 @@ test.describe('working a plan file from the command line', () => {
       expect.stringContaining('Walk: The walk is not home yet'),
     ]);
     expect(run(written('half.json', '{')).stderr).toContain('not readable JSON');
-    expect(run('no-such-file.json')).toMatchObject({
-      status: 1,
-      stderr: expect.stringContaining('cannot be read') as string,
-    });
+    const missing = run('no-such-file.json');
+    expect(missing.status).toBe(1);
+    expect(missing.stderr).toContain('cannot be read');
   });
 });

@@ -1,7 +1,7 @@
 // `npm test`: everything that must hold before a change lands. Installs what it needs on a fresh machine.
 import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { prepareInstall } from './start.mjs';
 

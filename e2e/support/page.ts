@@ -7,7 +7,7 @@ export const test = base.extend<{ readonly watched: { readonly allowErrors: () =
     async ({ page, baseURL }, use) => {
       const left: string[] = [];
       const errors: string[] = [];
-      let allowed = false;
+      const errorsAre = { allowed: false };
       page.on('request', (request) => {
         const url = request.url();
         if (!url.startsWith(baseURL ?? '') && !url.startsWith('data:') && !url.startsWith('blob:'))
@@ -19,11 +19,11 @@ export const test = base.extend<{ readonly watched: { readonly allowErrors: () =
       page.on('pageerror', (error) => errors.push(error.message));
       await use({
         allowErrors: () => {
-          allowed = true;
+          errorsAre.allowed = true;
         },
       });
       expect(left, 'no request leaves the machine').toEqual([]);
-      if (!allowed) expect(errors, 'nothing broke on the page').toEqual([]);
+      if (!errorsAre.allowed) expect(errors, 'nothing broke on the page').toEqual([]);
     },
     { auto: true },
   ],

@@ -1,12 +1,10 @@
-import { findFamily } from '@ombra/core/forms';
-import { readLength, showLength } from '@ombra/core/measure';
-import type { Plan } from '@ombra/core/plan/plan';
-import { Download, Keyboard, Printer, Redo2, Undo2 } from 'lucide-react';
+import { Download, Keyboard, OctagonX, Printer, Redo2, Undo2 } from 'lucide-react';
 import { Logo } from '../ui/Logo';
 import { ThemeButton } from '../ui/ThemeButton';
 import type { SaveState } from './job/sync';
 import type { Job } from './job/useJob';
 import { STAGES, type StageId } from './stage';
+import { jobLine } from './words';
 
 interface HeaderProps {
   readonly jobId: string;
@@ -26,19 +24,6 @@ const SAVE_WORDS: Readonly<Record<SaveState['kind'], string>> = {
   stale: 'Changed elsewhere',
 };
 
-const FACE_WORDS = {
-  form: 'outside of form',
-  concrete: 'outside of concrete',
-  centre: 'centre line',
-} as const;
-
-/** What every length on the page hangs on, in one line. */
-function subtitle(plan: Plan): string {
-  const core = readLength(plan.core, plan.units);
-  const coreText = core.ok ? showLength(core.length, plan.units, { style: 'inches' }) : plan.core;
-  return `${findFamily(plan.family)?.name ?? plan.family} · ${coreText} core · lengths to ${FACE_WORDS[plan.measuredTo]}`;
-}
-
 /** Job, stages, and the state of saving. */
 export function Header({ jobId, job, stage, onStage, onKeys }: HeaderProps) {
   const { plan, worked, saveState } = job;
@@ -50,7 +35,7 @@ export function Header({ jobId, job, stage, onStage, onKeys }: HeaderProps) {
       </div>
       <div className="flex min-w-0 flex-col justify-center">
         <h1 className="truncate leading-tight font-semibold">{plan.name || 'Job without a name'}</h1>
-        <p className="figures truncate text-[15px] leading-tight text-quiet">{subtitle(plan)}</p>
+        <p className="figures truncate text-[15px] leading-tight text-quiet">{jobLine(plan)}</p>
       </div>
       <nav aria-label="Stages" className="ml-auto flex">
         {STAGES.map(({ id, name }, index) => (
@@ -70,7 +55,8 @@ export function Header({ jobId, job, stage, onStage, onKeys }: HeaderProps) {
             {name}
             {id === 'outline' && stops > 0 && (
               <span className="ml-1.5 text-xs font-semibold text-stop">
-                ✕ {stops}
+                <OctagonX aria-hidden="true" size={13} className="mr-0.5 inline align-[-2px]" />
+                {stops}
                 <span className="sr-only"> to stop for</span>
               </span>
             )}

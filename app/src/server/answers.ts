@@ -1,5 +1,5 @@
 import { type PlanProblem, type PlanReading, readPlan } from '@ombra/core/plan';
-import { LARGEST_BODY, type Refusal, tooLarge } from './guard';
+import { LARGEST_BODY, LONGEST_DRAIN, type Refusal, tooLarge } from './guard';
 
 /** What every refused request gets: where it went wrong, what is wrong and what to do, in plain words. */
 export interface Problem {
@@ -39,12 +39,15 @@ async function limitedText(request: Request): Promise<string | null> {
     const { done, value } = await reader.read();
     if (done) break;
     size += value.byteLength;
-    if (size > LARGEST_BODY) {
+    if (size > LONGEST_DRAIN) {
       await reader.cancel();
-      return null;
+      break;
     }
-    chunks.push(value);
+    // What is too much is let run out unread: a sender cut off in the middle would never hear the answer.
+    if (size > LARGEST_BODY) chunks.length = 0;
+    else chunks.push(value);
   }
+  if (size > LARGEST_BODY) return null;
   return Buffer.concat(chunks).toString('utf8');
 }
 

@@ -3,6 +3,9 @@ import type { IncomingHttpHeaders } from 'node:http';
 /** Largest request body that is read: a plan of a thousand walls is a tenth of it. */
 export const LARGEST_BODY = 1_000_000;
 
+/** How much of a refused body is let run out, so that its sender hears the answer; more is cut off. */
+export const LONGEST_DRAIN = 50_000_000;
+
 /** A refusal in plain words, as every endpoint gives it. */
 export interface Refusal {
   readonly status: number;

@@ -2,7 +2,7 @@ import { type IncomingMessage, type Server, type ServerResponse, createServer } 
 import type { AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import sirv from 'sirv';
-import { SECURITY_HEADERS, guard } from './guard';
+import { LONGEST_DRAIN, SECURITY_HEADERS, guard } from './guard';
 import type { Services } from './services';
 import type { Settings } from './settings';
 
@@ -26,6 +26,16 @@ function answerPlainly(
 ): void {
   response.writeHead(status, { 'Content-Type': 'application/json; charset=utf-8', Connection: 'close' });
   response.end(JSON.stringify({ problems: [problem] }));
+}
+
+/** Lets a refused body run out before answering: a sender cut off in the middle would never hear the answer. */
+function drainThen(request: IncomingMessage, answer: () => void): void {
+  let size = 0;
+  request.on('data', (chunk: Buffer) => {
+    size += chunk.length;
+    if (size > LONGEST_DRAIN) request.destroy();
+  });
+  request.once('end', answer);
 }
 
 /** Serves the built application on the loopback interface: guard first, then files, then pages. */
@@ -54,8 +64,9 @@ export async function startServer(
     for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.setHeader(name, value);
     const refusal = guard(request.method ?? 'GET', request.headers, port);
     if (refusal) {
-      request.resume();
-      answerPlainly(response, refusal.status, refusal);
+      drainThen(request, () => {
+        answerPlainly(response, refusal.status, refusal);
+      });
       return;
     }
     files(request, response, () => {

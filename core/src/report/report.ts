@@ -8,7 +8,7 @@ import {
   toSquareInches,
 } from '../measure';
 import type { Piece } from '../courses';
-import { type TallyRow, coreAreaOfShell, perimeterOfShell } from '../tally';
+import type { TallyRow } from '../tally';
 import { wallsOf } from '../shell';
 import type { WorkedPlan } from '../work';
 
@@ -95,8 +95,8 @@ export function report(worked: WorkedPlan) {
         thickness: lengthQuantity(wall.thickness, units),
         text: showLength(wall.length, units),
       })),
-      perimeter: lengthQuantity(perimeterOfShell(shell) as Length, units),
-      coreArea: areaQuantity(coreAreaOfShell(shell), units),
+      perimeter: lengthQuantity(tally.outline.perimeter.value as Length, units),
+      coreArea: areaQuantity(tally.outline.coreArea.value, units),
       gaps: shell.loops.flatMap((loop) =>
         loop.gap && loop.gap.size > 0
           ? [{ loop: loop.id, length: lengthQuantity(loop.gap.size, units) }]

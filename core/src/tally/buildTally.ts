@@ -1,9 +1,15 @@
 import { type Courses, type Hand, type WallFill, handOf, longLegOn } from '../courses';
 import type { FlatWallFamily } from '../forms';
-import { add } from '../measure';
 import type { HouseRules, RuleId } from '../rules';
 import { type BuiltLoop, type Shell, isSquare } from '../shell';
-import { type CourseTally, type Figure, TALLY_KEYS, type Tally, type TallyKey } from './figure';
+import {
+  type CourseTally,
+  type Figure,
+  type OutlineFigures,
+  TALLY_KEYS,
+  type Tally,
+  type TallyKey,
+} from './figure';
 import { type Given, type How, type Worked, evaluate } from './how';
 
 const TITLES: Readonly<Record<TallyKey, string>> = {
@@ -186,6 +192,40 @@ function courseHows(
   };
 }
 
+/** The walls as a whole, loop by loop where there are several. */
+function outlineFigures(shell: Shell, courses: Courses): OutlineFigures {
+  const loops = shell.loops.flatMap((loop) => (loop.built ? [loop.built] : []));
+  const outline = (id: string, title: string, how: How): Figure => ({
+    id: `outline.${id}`,
+    title,
+    value: evaluate(how),
+    unit: how.unit,
+    how,
+    rules: [],
+    pieces: {},
+  });
+  return {
+    perimeter: outline('perimeter', 'Round the form face', {
+      op: 'sum',
+      name: 'walls',
+      unit: 'length',
+      of: loops.flatMap((loop) => loop.walls.map((wall) => length(wall.name, wall.length))),
+    }),
+    coreArea: outline('coreArea', 'Plan area of the core', {
+      op: 'sum',
+      name: 'outlines',
+      unit: 'area',
+      of: loops.map(coreAreaOf),
+    }),
+    height: outline('height', 'Wall height', {
+      op: 'product',
+      name: 'height',
+      unit: 'length',
+      of: [count('courses', courses.count), length('course height', courses.courseHeight)],
+    }),
+  };
+}
+
 const isCutWeak = (reason: string): boolean => reason === 'ear' || reason === 'short';
 
 /** Counts every course and the whole wall, each figure with its why. */
@@ -250,6 +290,7 @@ export function buildTally(shell: Shell, courses: Courses, rules: HouseRules): T
     ],
   };
   return {
+    outline: outlineFigures(shell, courses),
     courses: perCourse,
     total: {
       ...totals,
@@ -265,11 +306,3 @@ export function buildTally(shell: Shell, courses: Courses, rules: HouseRules): T
     },
   };
 }
-
-/** Plan area of the core of every loop that stands, square metres. */
-export const coreAreaOfShell = (shell: Shell): number =>
-  shell.loops.reduce((sum, loop) => sum + (loop.built?.coreArea ?? 0), 0);
-
-/** Form-face length round every loop that stands. */
-export const perimeterOfShell = (shell: Shell): number =>
-  add(...shell.loops.flatMap((loop) => (loop.built ? [loop.built.perimeter] : [])));

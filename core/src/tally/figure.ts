@@ -26,13 +26,29 @@ export interface CourseTally extends TallyRow {
   readonly wallsToStrap: number;
 }
 
+/** The walls as a whole: form face all round, plan area of the core, height. */
+export interface OutlineFigures {
+  readonly perimeter: Figure;
+  readonly coreArea: Figure;
+  readonly height: Figure;
+}
+
 export interface Tally {
+  readonly outline: OutlineFigures;
   readonly courses: readonly CourseTally[];
   readonly total: TallyRow & { readonly blocksBought: Figure };
 }
 
-/** Every figure of a tally, course by course and then the totals. */
+/** Every figure of a tally: the outline's, course by course, and the totals. */
 export function figuresOf(tally: Tally): readonly Figure[] {
   const row = (figures: TallyRow): readonly Figure[] => TALLY_KEYS.map((key) => figures[key]);
-  return [...tally.courses.flatMap(row), ...row(tally.total), tally.total.blocksBought];
+  const { perimeter, coreArea, height } = tally.outline;
+  return [
+    perimeter,
+    coreArea,
+    height,
+    ...tally.courses.flatMap(row),
+    ...row(tally.total),
+    tally.total.blocksBought,
+  ];
 }

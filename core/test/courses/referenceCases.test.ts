@@ -10,7 +10,6 @@ import {
   wallsOf,
   work,
 } from '../../src';
-import { coreAreaOfShell, perimeterOfShell } from '../../src/tally';
 import reference from '../data/courses.json';
 
 type Given = (typeof reference.cases)[number]['given'];
@@ -44,8 +43,8 @@ describe.each(reference.cases)('reference outline: $given.name', ({ given, expec
 
   it('stands on the right faces', () => {
     expect(walls.map((wall) => toInches(wall.length))).toEqual(wanted.wallLengthsIn);
-    expect(perimeterOfShell(worked.shell)).toBe(inches(wanted.formFacePerimeterIn));
-    expect(toSquareInches(coreAreaOfShell(worked.shell))).toBeCloseTo(wanted.coreAreaIn2, 8);
+    expect(worked.tally.outline.perimeter.value).toBe(inches(wanted.formFacePerimeterIn));
+    expect(toSquareInches(worked.tally.outline.coreArea.value)).toBeCloseTo(wanted.coreAreaIn2, 8);
     expect(worked.notices.filter((notice) => notice.severity === 'stop')).toEqual([]);
   });
 

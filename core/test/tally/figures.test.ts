@@ -18,7 +18,7 @@ import { HATCHERY, type Side, planOf, rectilinear, withCourses } from '../suppor
 
 const close = (figure: Figure): void => {
   const found = evaluate(figure.how);
-  if (figure.unit === 'volume')
+  if (figure.unit === 'volume' || figure.unit === 'area')
     expect(Math.abs(found - figure.value)).toBeLessThanOrEqual(1e-9 * Math.max(1, figure.value));
   else expect(found).toBe(figure.value);
 };
@@ -41,7 +41,7 @@ describe('every figure of the tally', () => {
         (sides, courses, measuredTo) => {
           const { tally, courses: laid } = worked(sides, { ...withCourses(courses), measuredTo });
           const figures = figuresOf(tally);
-          expect(figures.length).toBe(5 * courses + 6);
+          expect(figures.length).toBe(3 + 5 * courses + 6);
           for (const figure of figures) {
             close(figure);
             if (figure.unit !== 'count' || figure.id === 'total.blocksBought') continue;
@@ -68,6 +68,14 @@ describe('every figure of the tally', () => {
     const { tally } = worked(hexagon);
     expect(tally.courses.map((row) => row.straight.value)).toEqual([0, 0, 0, 0, 0, 0]);
     for (const figure of figuresOf(tally)) close(figure);
+  });
+
+  it('tells the walls as a whole: form face, core, height', () => {
+    const { tally, shell } = worked(HATCHERY, withCourses(7));
+    const { perimeter, coreArea, height } = tally.outline;
+    expect([perimeter.value, height.value]).toEqual([inches(1824), inches(112)]);
+    expect(Math.abs(coreArea.value / (shell.loops[0]?.built?.coreArea ?? 0) - 1)).toBeLessThan(1e-9);
+    expect(explainLine(height.how, 'imperial')?.terms.map((term) => term.value)).toEqual(['7', '1′ 4″']);
   });
 
   it('buys a whole block for every cut', () => {

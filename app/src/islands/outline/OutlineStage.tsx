@@ -1,10 +1,58 @@
 import type { Notice } from '@ombra/core/notices/notice';
+import type { Plan } from '@ombra/core/plan/plan';
+import { houseRules } from '@ombra/core/rules/houseRules';
 import { showQuantity } from '@ombra/core/tally/explain';
+import type { Figure, Tally } from '@ombra/core/tally/figure';
 import { Notices } from '../notices/Notices';
 import { PlanDrawing } from '../plan/PlanDrawing';
 import type { StageProps } from '../stage';
+import { WhyCard } from '../tally/WhyCard';
 import { JobSettings } from './JobSettings';
 import { WalkEditor } from './WalkEditor';
+
+interface WallFiguresProps extends Pick<StageProps, 'place' | 'onPlace'> {
+  readonly plan: Plan;
+  readonly tally: Tally;
+}
+
+/** The walls as a whole, each figure opening to its why. */
+function WallFigures({ plan, tally, place, onPlace }: WallFiguresProps) {
+  const { perimeter, coreArea, height } = tally.outline;
+  const figures: readonly Figure[] = [perimeter, coreArea, height];
+  const open = figures.find((figure) => figure.id === place.figure);
+  return (
+    <>
+      <p className="figures flex flex-wrap gap-x-8 gap-y-1 text-lg">
+        {figures.map((figure) => (
+          <button
+            key={figure.id}
+            type="button"
+            aria-expanded={figure === open}
+            onClick={() => {
+              onPlace({ figure: figure === open ? null : figure.id });
+            }}
+          >
+            <span className="text-quiet">{figure.title}</span>{' '}
+            <span className="font-semibold underline decoration-dotted underline-offset-3">
+              {showQuantity(figure.value, figure.unit, plan.units)}
+            </span>
+          </button>
+        ))}
+      </p>
+      {open && (
+        <WhyCard
+          key={open.id}
+          figure={open}
+          units={plan.units}
+          rules={houseRules(plan.rules)}
+          onClose={() => {
+            onPlace({ figure: null });
+          }}
+        />
+      )}
+    </>
+  );
+}
 
 /** The outline walked with the keyboard on the left, drawn as it is typed on the right. */
 export function OutlineStage({ job, place, onPlace }: StageProps) {
@@ -47,30 +95,8 @@ export function OutlineStage({ job, place, onPlace }: StageProps) {
               onChoose={choose}
               dimensions
             />
-            {worked.shell.loops.map(
-              (loop) =>
-                loop.built && (
-                  <dl key={loop.id} className="figures flex flex-wrap gap-x-8 gap-y-1 text-lg">
-                    <div className="flex gap-2">
-                      <dt className="text-quiet">Round the form face</dt>
-                      <dd className="font-semibold">
-                        {showQuantity(loop.built.perimeter, 'length', plan.units)}
-                      </dd>
-                    </div>
-                    <div className="flex gap-2">
-                      <dt className="text-quiet">Plan area of the core</dt>
-                      <dd className="font-semibold">
-                        {showQuantity(loop.built.coreArea, 'area', plan.units)}
-                      </dd>
-                    </div>
-                    <div className="flex gap-2">
-                      <dt className="text-quiet">Wall height</dt>
-                      <dd className="font-semibold">
-                        {showQuantity(worked.courses.height, 'length', plan.units)}
-                      </dd>
-                    </div>
-                  </dl>
-                ),
+            {worked.shell.loops.some((loop) => loop.built) && (
+              <WallFigures plan={plan} tally={worked.tally} place={place} onPlace={onPlace} />
             )}
             <div>
               <h2 className="heading mb-1">Notices</h2>

@@ -2,9 +2,10 @@ import { type Length, type UnitSystem, readTurn, showLength, storeTurn } from '@
 import type { PlanEdit } from '@ombra/core/plan/edits';
 import type { Loop, MeasuredTo, WalkRow } from '@ombra/core/plan/plan';
 import type { ShellLoop } from '@ombra/core/shell/shell';
-import { CornerUpLeft, CornerUpRight, Plus, X } from 'lucide-react';
+import { Check, CornerUpLeft, CornerUpRight, Plus, X } from 'lucide-react';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { LengthField } from '../../ui/LengthField';
+import { FACE_WORDS } from '../words';
 
 interface WalkEditorProps {
   readonly loop: Loop;
@@ -17,12 +18,6 @@ interface WalkEditorProps {
   readonly onLeaveField: () => void;
   readonly onChoose: (wall: string) => void;
 }
-
-const FACE_WORDS: Readonly<Record<MeasuredTo, string>> = {
-  form: 'outside of form',
-  concrete: 'outside of concrete',
-  centre: 'centre line',
-};
 
 /** The turn at the far end of a wall: pressed to change side, or typed for any other angle. */
 function TurnField({
@@ -217,9 +212,17 @@ export function WalkEditor(props: WalkEditorProps) {
           <Plus aria-hidden="true" size={15} /> Wall
         </button>
         <p className="figures text-base" aria-live="polite">
-          {shell?.built && <span className="font-semibold text-tip">✓ Comes home: gap 0</span>}
+          {shell?.built && (
+            <span className="font-semibold text-tip">
+              <Check aria-hidden="true" size={16} className="mr-1 inline align-[-2px]" />
+              Comes home: gap 0
+            </span>
+          )}
           {shell?.gap && shell.gap.size > 0 && (
-            <span className="font-semibold text-stop">✕ Misses A by {showLength(shell.gap.size, units)}</span>
+            <span className="font-semibold text-stop">
+              <X aria-hidden="true" size={16} className="mr-1 inline align-[-2px]" />
+              Misses A by {showLength(shell.gap.size, units)}
+            </span>
           )}
         </p>
       </div>

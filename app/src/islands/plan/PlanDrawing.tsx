@@ -77,8 +77,8 @@ function BuiltLoopDrawing({ loop, frame, chosen, onChoose, dimensions, units }: 
           return (
             <text
               key={wall.id}
-              x={midX + x * 20}
-              y={midY + y * 16}
+              x={midX + x * 12}
+              y={midY + y * 14}
               textAnchor={x > 0.5 ? 'start' : x < -0.5 ? 'end' : 'middle'}
               dominantBaseline="middle"
               className={`figures text-[15px] font-semibold ${wall.id === chosen ? 'fill-chalk' : 'fill-ink'}`}
@@ -128,32 +128,55 @@ function OpenLoopDrawing({ loop, frame, units, dimensions }: LoopProps) {
   );
 }
 
-/** Corner letters, pushed away from the middle of the outline. */
+/** Where a corner's letter stands: outside an outside corner, in the room of an inside one, clear of the lengths. */
+function letterPlace(
+  loop: ShellLoop,
+  frame: PlanFrame,
+  index: number,
+  away: number,
+): { x: number; y: number } {
+  const { built } = loop;
+  const outer = built?.faces.formOutside[index];
+  const inner = built?.faces.formInside[index];
+  if (built && outer && inner) {
+    const [x, y] = [frame.x(inner) - frame.x(outer), frame.y(inner) - frame.y(outer)];
+    const size = Math.hypot(x, y) || 1;
+    const inside = built.corners[index]?.kind === 'inside';
+    const from = inside ? inner : outer;
+    const by = inside ? away : -away;
+    return { x: frame.x(from) + (x / size) * by, y: frame.y(from) + (y / size) * by };
+  }
+  const corners = loop.walked.slice(0, loop.letters.length);
+  const corner = corners[index];
+  if (!corner) return { x: 0, y: 0 };
+  const middleX = corners.reduce((sum, each) => sum + frame.x(each), 0) / corners.length;
+  const middleY = corners.reduce((sum, each) => sum + frame.y(each), 0) / corners.length;
+  const [x, y] = [frame.x(corner), frame.y(corner)];
+  const size = Math.hypot(x - middleX, y - middleY) || 1;
+  return { x: x + ((x - middleX) / size) * away, y: y + ((y - middleY) / size) * away };
+}
+
 function Letters({
   loop,
   frame,
-  size,
+  away,
 }: {
   readonly loop: ShellLoop;
   readonly frame: PlanFrame;
-  readonly size: number;
+  readonly away: number;
 }) {
-  const corners = loop.built?.faces.formOutside ?? loop.walked.slice(0, loop.letters.length);
-  const middleX = corners.reduce((sum, corner) => sum + frame.x(corner), 0) / Math.max(corners.length, 1);
-  const middleY = corners.reduce((sum, corner) => sum + frame.y(corner), 0) / Math.max(corners.length, 1);
-  return corners.map((corner, index) => {
-    const [x, y] = [frame.x(corner), frame.y(corner)];
-    const away = Math.hypot(x - middleX, y - middleY) || 1;
+  return loop.letters.map((letter, index) => {
+    const { x, y } = letterPlace(loop, frame, index, away);
     return (
       <text
-        key={loop.letters[index]}
-        x={x + ((x - middleX) / away) * size}
-        y={y + ((y - middleY) / away) * size}
+        key={letter}
+        x={x}
+        y={y}
         textAnchor="middle"
         dominantBaseline="central"
         className="figures fill-ink text-[14px] font-semibold"
       >
-        {loop.letters[index]}
+        {letter}
       </text>
     );
   });
@@ -168,7 +191,7 @@ const describe = (shell: Shell, units: UnitSystem): string =>
 /** The footprint as walked, seen from above. Pure drawing: it serves the screen and the printed sheet. */
 export function PlanDrawing(props: PlanDrawingProps) {
   const { shell, units, width, height, dimensions = false } = props;
-  const frame = planFrame(shell, width, height, dimensions ? 64 : 24);
+  const frame = planFrame(shell, width, height, dimensions ? 48 : 24);
   return (
     <svg
       viewBox={`0 0 ${String(width)} ${String(height)}`}
@@ -183,7 +206,7 @@ export function PlanDrawing(props: PlanDrawingProps) {
             ) : (
               <OpenLoopDrawing {...props} loop={loop} frame={frame} />
             )}
-            <Letters loop={loop} frame={frame} size={dimensions ? 22 : 14} />
+            <Letters loop={loop} frame={frame} away={14} />
           </g>
         ))}
     </svg>

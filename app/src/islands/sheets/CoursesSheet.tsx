@@ -1,4 +1,3 @@
-import { findFamily } from '@ombra/core/forms';
 import { showLength } from '@ombra/core/measure';
 import type { Plan } from '@ombra/core/plan/plan';
 import { wallsOf } from '@ombra/core/shell/buildShell';
@@ -8,6 +7,7 @@ import { PlanDrawing } from '../plan/PlanDrawing';
 import { StripDrawing, StripPatterns } from '../strip/StripDrawing';
 import { type StripFrame, courseTop, stripFrame, stripSpan } from '../strip/stripGeometry';
 import { TallyTable } from '../tally/TallyTable';
+import { jobLine } from '../words';
 
 interface CoursesSheetProps {
   readonly plan: Plan;
@@ -16,12 +16,6 @@ interface CoursesSheetProps {
   readonly version: number;
   readonly savedAt: string;
 }
-
-const FACE_WORDS = {
-  form: 'outside of form',
-  concrete: 'outside of concrete',
-  centre: 'centre line',
-} as const;
 
 /** Width of a letter or A4 sheet between its margins, in CSS pixels. */
 const SHEET_WIDTH = 680;
@@ -89,6 +83,7 @@ function WallElevation({
 export function CoursesSheet({ plan, worked, jobId, version, savedAt }: CoursesSheetProps) {
   const walls = wallsOf(worked.shell);
   const longest = Math.max(...walls.map((wall) => wall.length), 1);
+  const laid = worked.courses.pieces.length > 0;
   const frame = stripFrame(worked.shell, worked.courses, (SHEET_WIDTH - MARGIN - 10) / longest, 'inside');
   return (
     <div className="mx-auto max-w-[760px] p-6 print:p-0">
@@ -103,31 +98,37 @@ export function CoursesSheet({ plan, worked, jobId, version, savedAt }: CoursesS
       <header className="mb-3 border-b-2 border-ink pb-2">
         <h1 className="text-2xl font-semibold">{plan.name}: courses</h1>
         <p className="figures text-base">
-          {findFamily(plan.family)?.name} · {plan.core} core · lengths drawn to {FACE_WORDS[plan.measuredTo]}{' '}
-          · {worked.courses.count} courses, {showLength(worked.courses.height, plan.units)} high
+          {jobLine(plan)} · {worked.courses.count} courses, {showLength(worked.courses.height, plan.units)}{' '}
+          high
         </p>
         <p className="figures text-sm text-quiet">
           State {version}, saved {savedAt.slice(0, 16).replace('T', ' ')} UTC
         </p>
       </header>
       <main>
-        <div className="grid grid-cols-2 gap-6">
+        <div className="grid grid-cols-[1fr_300px] gap-6">
           <PlanDrawing
             shell={worked.shell}
             units={plan.units}
-            width={330}
-            height={250}
+            width={430}
+            height={270}
             chosen={null}
             dimensions
           />
-          <TallyTable tally={worked.tally} units={plan.units} course={null} open={null} />
+          {laid ? (
+            <TallyTable tally={worked.tally} units={plan.units} course={null} open={null} />
+          ) : (
+            <p className="text-lg font-semibold">
+              No courses yet; the notices below say what the outline still needs.
+            </p>
+          )}
         </div>
-        <p className="mt-2 mb-3 text-sm">
+        <p className="mt-2 mb-3 text-sm" hidden={!laid}>
           Walls seen from inside, left to right as walked. Hatched: cut pieces, their length in{' '}
           {plan.units === 'imperial' ? 'inches' : 'millimetres'}. LH, RH: hand of the corner, told from
           outside.
         </p>
-        {worked.courses.pieces.length > 0 && (
+        {laid && (
           <div className="flex flex-col gap-3">
             {walls.map((wall) => (
               <WallElevation key={wall.id} wall={wall} frame={frame} worked={worked} />

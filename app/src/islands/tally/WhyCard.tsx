@@ -14,8 +14,10 @@ interface WhyCardProps {
   readonly rules: HouseRules;
   readonly onClose: () => void;
   /** Lights fewer pieces while a term is pointed at; null lights the whole figure again. */
-  readonly onPoint: (pieces: PieceSelector | null) => void;
+  readonly onPoint?: (pieces: PieceSelector | null) => void;
 }
+
+const nothing = (): void => undefined;
 
 const SIGNS: Readonly<Record<ExplainedLine['op'], string>> = {
   sum: '+',
@@ -28,7 +30,7 @@ const SIGNS: Readonly<Record<ExplainedLine['op'], string>> = {
 interface TermProps {
   readonly term: ExplainedTerm;
   readonly narrow: PieceSelector;
-  readonly onPoint: WhyCardProps['onPoint'];
+  readonly onPoint: NonNullable<WhyCardProps['onPoint']>;
 }
 
 /** One term: its name and value; a term that was worked out in turn opens to its own line. */
@@ -99,7 +101,7 @@ function Line({ line, narrow, onPoint }: { readonly line: ExplainedLine } & Omit
 }
 
 /** What opens from any figure: its arithmetic with the numbers filled in, and the rules behind it with their sources. */
-export function WhyCard({ figure, units, rules, onClose, onPoint }: WhyCardProps) {
+export function WhyCard({ figure, units, rules, onClose, onPoint = nothing }: WhyCardProps) {
   const line = explainLine(figure.how, units);
   const card = useRef<HTMLElement>(null);
   useEffect(() => {

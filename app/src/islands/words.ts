@@ -1,0 +1,17 @@
+import { findFamily } from '@ombra/core/forms';
+import { readLength, showLength } from '@ombra/core/measure';
+import type { MeasuredTo, Plan } from '@ombra/core/plan/plan';
+
+/** The face that lengths run to, as said beside them. */
+export const FACE_WORDS: Readonly<Record<MeasuredTo, string>> = {
+  form: 'outside of form',
+  concrete: 'outside of concrete',
+  centre: 'centre line',
+};
+
+/** What every length of the job hangs on, in one line: `Module 48 · 8″ core · lengths to outside of form`. */
+export function jobLine(plan: Plan): string {
+  const core = readLength(plan.core, plan.units);
+  const coreText = core.ok ? showLength(core.length, plan.units, { style: 'inches' }) : plan.core;
+  return `${findFamily(plan.family)?.name ?? plan.family} · ${coreText} core · lengths to ${FACE_WORDS[plan.measuredTo]}`;
+}

@@ -1,0 +1,31 @@
+import { chromium } from '@playwright/test';
+import { CHROMIUM_FLAGS, chromiumPath } from '../e2e/support/chromium';
+
+/**
+ * `npm run screenshots`: one picture of each main view, from the demo data of a running server, into docs/screenshots.
+ * The server is told by `OMBRA_URL`; the demo job must stand as it was shipped.
+ */
+const base = process.env['OMBRA_URL'] ?? 'http://127.0.0.1:4321';
+const DEMO = `${base}/jobs/sorrel-fork-hatchery`;
+
+const browser = await chromium.launch({ executablePath: chromiumPath(), args: [...CHROMIUM_FLAGS] });
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+const shoot = (name: string, fullPage = false) =>
+  page.screenshot({ path: `docs/screenshots/${name}.png`, fullPage });
+
+await page.goto(base);
+await shoot('jobs');
+await page.goto(`${DEMO}/outline`);
+await page.getByText('Comes home: gap 0').waitFor();
+await shoot('outline');
+await page.goto(`${DEMO}/courses`);
+await page.getByRole('button', { name: 'Cut pieces in course 5: 6. Why?' }).click();
+await page.getByRole('button', { name: 'Zoom out' }).click();
+await page.mouse.move(640, 60);
+await page.waitForTimeout(300);
+await shoot('courses');
+await page.setViewportSize({ width: 816, height: 1056 });
+await page.goto(`${DEMO}/sheets/courses`);
+await page.emulateMedia({ media: 'print' });
+await shoot('courses-sheet', true);
+await browser.close();
