@@ -29,7 +29,7 @@ function allNotices(
   const names = new Map(shell.loops.flatMap((loop) => loop.rowNames.map(({ row, name }) => [row, name])));
   const nameOf = (row: string): string => names.get(row) ?? `Row ${String(rows.indexOf(row) + 1)}`;
   return [
-    ...outlineNotices(shell, plan.units, rows, nameOf),
+    ...outlineNotices(shell, plan.units, nameOf),
     ...courseNotices(courses, plan.units, nameOf),
     ...ruleNotices(rules),
   ].sort((a, b) => ORDER[a.severity] - ORDER[b.severity]);

@@ -37,7 +37,7 @@ export function Header({ jobId, job, stage, onStage, onKeys }: HeaderProps) {
         <h1 className="truncate leading-tight font-semibold">{plan.name || 'Job without a name'}</h1>
         <p className="figures truncate text-[15px] leading-tight text-quiet">{jobLine(plan)}</p>
       </div>
-      <nav aria-label="Stages" className="ml-auto flex">
+      <nav aria-label="Stages" className="no-print ml-auto flex">
         {STAGES.map(({ id, name }, index) => (
           <button
             key={id}
@@ -63,7 +63,7 @@ export function Header({ jobId, job, stage, onStage, onKeys }: HeaderProps) {
           </button>
         ))}
       </nav>
-      <div className="flex items-center gap-1">
+      <div className="no-print flex items-center gap-1">
         <button
           type="button"
           className="button plain px-1.5"

@@ -56,6 +56,9 @@ export interface JobStore {
   readonly count: () => Promise<number>;
 }
 
+/** Jobs that a list shows at most, the newest work first. */
+export const LONGEST_LIST = 500;
+
 const SUMMARY = ['id', 'name', 'version', 'updated_at'] as const;
 
 const summary = (row: Pick<JobRow, (typeof SUMMARY)[number]>): JobSummary => ({
@@ -86,7 +89,7 @@ export function makeJobStore(knex: Knex, clock: Clock, ids: Ids): JobStore {
         .where({ deleted_at: null })
         .select(...SUMMARY)
         .orderBy('updated_at', 'desc')
-        .limit(500);
+        .limit(LONGEST_LIST);
       return rows.map(summary);
     },
 

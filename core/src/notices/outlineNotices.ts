@@ -1,5 +1,5 @@
 import { type Length, type UnitSystem, showLength, storeLength, storeTurn, toDegrees } from '../measure';
-import type { PlanEdit, WalkRow } from '../plan';
+import type { PlanEdit } from '../plan';
 import type { Closing, Gap, LoopProblem, SetupProblem, Shell, ShellLoop } from '../shell';
 import type { Notice, NoticeFix, NoticePlace } from './notice';
 
@@ -20,28 +20,7 @@ function wayHome(gap: Gap, units: UnitSystem): string {
   return `${parts.join(' and ')} on the plan`;
 }
 
-/** Rows that a fix adds need ids that no row has; these are lasting since no row is ever renumbered. */
-function freshRows(
-  loop: string,
-  taken: ReadonlySet<string>,
-  rows: readonly Omit<WalkRow, 'id'>[],
-): readonly WalkRow[] {
-  let next = taken.size;
-  return rows.map((row) => {
-    let id: string;
-    do id = `${loop}-closing-${String(++next)}`;
-    while (taken.has(id));
-    return { ...row, id };
-  });
-}
-
-function closingFix(
-  closing: Closing,
-  loop: ShellLoop,
-  units: UnitSystem,
-  nameOf: Namer,
-  taken: ReadonlySet<string>,
-): NoticeFix {
+function closingFix(closing: Closing, loop: ShellLoop, units: UnitSystem, nameOf: Namer): NoticeFix {
   if (closing.kind === 'lengths') {
     const edits = closing.rows.map(({ row, length }): PlanEdit => ({
       kind: 'set-row-length',
@@ -53,11 +32,10 @@ function closingFix(
       edit: edits.length === 1 && edits[0] ? edits[0] : { kind: 'all', edits },
     };
   }
-  const rows = freshRows(
-    loop.id,
-    taken,
-    closing.rows.map(({ length, turn }) => ({ length: storeLength(length, units), turn: storeTurn(turn) })),
-  );
+  const rows = closing.rows.map(({ length, turn }) => ({
+    length: storeLength(length, units),
+    turn: storeTurn(turn),
+  }));
   // Rows that stand there untyped make way for those that close the walk.
   const waiting = loop.problems.flatMap((problem): PlanEdit[] =>
     problem.kind === 'length-waiting' ? [{ kind: 'remove-row', row: problem.row }] : [],
@@ -141,10 +119,9 @@ function loopWording(
   loop: ShellLoop,
   units: UnitSystem,
   nameOf: Namer,
-  taken: ReadonlySet<string>,
 ): Wording | null {
   const [first = 'A'] = loop.letters;
-  const fix = (closing: Closing): NoticeFix => closingFix(closing, loop, units, nameOf, taken);
+  const fix = (closing: Closing): NoticeFix => closingFix(closing, loop, units, nameOf);
   switch (problem.kind) {
     case 'nothing-walked':
       return {
@@ -253,13 +230,7 @@ function setupWording(problem: SetupProblem, units: UnitSystem, nameOf: Namer): 
 }
 
 /** What the outline and its forms have to say, in the words and units of the job. */
-export function outlineNotices(
-  shell: Shell,
-  units: UnitSystem,
-  rowIds: readonly string[],
-  nameOf: Namer,
-): readonly Notice[] {
-  const taken = new Set(rowIds);
+export function outlineNotices(shell: Shell, units: UnitSystem, nameOf: Namer): readonly Notice[] {
   const notice = (id: string, wording: Wording, place: NoticePlace): Notice => ({
     id,
     severity: wording.severity,
@@ -280,7 +251,7 @@ export function outlineNotices(
     ),
     ...shell.loops.flatMap((loop) =>
       loop.problems.flatMap((problem) => {
-        const wording = loopWording(problem, loop, units, nameOf, taken);
+        const wording = loopWording(problem, loop, units, nameOf);
         const at = 'row' in problem ? problem.row : loop.id;
         return wording ? [notice(`${problem.kind}:${at}`, wording, { loop: loop.id })] : [];
       }),

@@ -2,6 +2,9 @@ import { type Angle, readTurn, storeTurn, type UnitSystem } from '../measure';
 import type { Loop, MeasuredTo, Plan, WalkRow } from './plan';
 import { storedLengthText, storedTurnText } from './storedText';
 
+/** A row to add. Without an id it is given a fresh one when it is added. */
+export type NewRow = Omit<WalkRow, 'id'> & Partial<Pick<WalkRow, 'id'>>;
+
 /** What a user can do to a plan. Every edit is plain data: it can be kept, sent, and offered as the fix of a notice. */
 export type PlanEdit =
   | { readonly kind: 'rename'; readonly name: string }
@@ -15,7 +18,7 @@ export type PlanEdit =
   | {
       readonly kind: 'add-rows';
       readonly loop: string;
-      readonly rows: readonly WalkRow[];
+      readonly rows: readonly NewRow[];
       readonly before?: string;
     }
   | { readonly kind: 'remove-row'; readonly row: string }
@@ -58,6 +61,18 @@ function addRows(loop: Loop, rows: readonly WalkRow[], before: string | undefine
   return { ...loop, walk: [...loop.walk.slice(0, at), ...rows, ...loop.walk.slice(at)] };
 }
 
+/** Ids that no row of the plan has. Good for scripts and tests; an application passes ids that were never used before. */
+function unusedIds(plan: Plan): () => string {
+  const taken = new Set(plan.loops.flatMap((loop) => loop.walk.map((row) => row.id)));
+  let next = 0;
+  return () => {
+    let id: string;
+    do id = `wall-${String(++next)}`;
+    while (taken.has(id));
+    return id;
+  };
+}
+
 function setRule(plan: Plan, rule: string, value: string | number | null): Plan {
   const rules = Object.fromEntries(Object.entries(plan.rules).filter(([id]) => id !== rule));
   return { ...plan, rules: value === null ? rules : { ...rules, [rule]: value } };
@@ -66,8 +81,11 @@ function setRule(plan: Plan, rule: string, value: string | number | null): Plan 
 /**
  * The plan after an edit. An edit of something that is no longer there leaves the plan as it is.
  * Typed lengths and turns are kept in their stored form where they can be read, and as typed where not.
+ *
+ * @param newId gives ids to rows that are added without one; they must never have been used, since what hangs on a
+ * wall finds it by id
  */
-export function applyEdit(plan: Plan, edit: PlanEdit): Plan {
+export function applyEdit(plan: Plan, edit: PlanEdit, newId: () => string = unusedIds(plan)): Plan {
   switch (edit.kind) {
     case 'rename':
       return { ...plan, name: edit.name };
@@ -94,7 +112,13 @@ export function applyEdit(plan: Plan, edit: PlanEdit): Plan {
     case 'set-row-turn':
       return editRow(plan, edit.row, (row) => ({ ...row, turn: storedTurnText(edit.turn) }));
     case 'add-rows':
-      return editLoop(plan, edit.loop, (loop) => addRows(loop, edit.rows, edit.before));
+      return editLoop(plan, edit.loop, (loop) =>
+        addRows(
+          loop,
+          edit.rows.map((row) => ({ ...row, id: row.id ?? newId() })),
+          edit.before,
+        ),
+      );
     case 'remove-row':
       return {
         ...plan,
@@ -105,6 +129,6 @@ export function applyEdit(plan: Plan, edit: PlanEdit): Plan {
     case 'set-rule':
       return setRule(plan, edit.rule, edit.value);
     case 'all':
-      return edit.edits.reduce(applyEdit, plan);
+      return edit.edits.reduce((edited, each) => applyEdit(edited, each, newId), plan);
   }
 }

@@ -1,7 +1,7 @@
 import { type Courses, type Hand, type WallFill, handOf, longLegOn } from '../courses';
 import type { FlatWallFamily } from '../forms';
 import type { HouseRules, RuleId } from '../rules';
-import { type BuiltLoop, type Shell, isSquare } from '../shell';
+import { type BuiltLoop, type Shell, isSquare, polygonArea } from '../shell';
 import {
   type CourseTally,
   type Figure,
@@ -96,7 +96,21 @@ function coreAreaOf(loop: BuiltLoop): How {
   const cores = new Set(loop.walls.map((wall) => wall.core));
   const name = 'plan area of the core';
   if (first === undefined || cores.size !== 1 || !loop.corners.every((corner) => isSquare(corner.turn))) {
-    return { op: 'given', name, unit: 'area', value: loop.coreArea };
+    const within = (face: string, corners: BuiltLoop['faces']['formInside']): Given => ({
+      op: 'given',
+      name: face,
+      unit: 'area',
+      value: polygonArea(corners),
+    });
+    return {
+      op: 'difference',
+      name,
+      unit: 'area',
+      of: [
+        within('within the concrete’s outer face', loop.faces.concreteOutside),
+        within('within its inner face', loop.faces.concreteInside),
+      ],
+    };
   }
   const centreLine: Worked = {
     op: 'difference',

@@ -8,7 +8,8 @@ const notice = (worked: WorkedPlan, id: string) => {
   if (!found) throw new Error(`no ${id} among ${worked.notices.map((each) => each.id).join(', ')}`);
   return found;
 };
-const edited = (...edits: readonly PlanEdit[]): Plan => edits.reduce(applyEdit, planOf(HATCHERY));
+const edited = (...edits: readonly PlanEdit[]): Plan =>
+  edits.reduce((plan, edit) => applyEdit(plan, edit), planOf(HATCHERY));
 
 describe('notices', () => {
   it('stand stops first, then what to mind, then tips', () => {

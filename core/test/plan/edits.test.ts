@@ -4,7 +4,8 @@ import { HATCHERY, planOf } from '../support/plans';
 
 const rows = (plan: Plan): readonly string[] =>
   plan.loops[0]?.walk.map((row) => `${row.id} ${row.length} ${row.turn}`) ?? [];
-const after = (...edits: readonly PlanEdit[]): Plan => edits.reduce(applyEdit, planOf(HATCHERY));
+const after = (...edits: readonly PlanEdit[]): Plan =>
+  edits.reduce((plan, edit) => applyEdit(plan, edit), planOf(HATCHERY));
 
 describe('edits of a plan', () => {
   it('keep lengths in their stored form where they can be read, and as typed where not', () => {

@@ -10,8 +10,12 @@ interface PlanState {
 /** Steps of undo that are kept. */
 const UNDO_STEPS = 500;
 
-/** The plan of the open job, with undo and redo. Each job page makes one. */
-export function makePlanStore(initial: Plan) {
+/**
+ * The plan of the open job, with undo and redo. Each job page makes one.
+ *
+ * @param newId never gives the same id twice
+ */
+export function makePlanStore(initial: Plan, newId: () => string) {
   const store = create<PlanState>()(
     temporal((): PlanState => ({ plan: initial }), {
       limit: UNDO_STEPS,
@@ -28,7 +32,7 @@ export function makePlanStore(initial: Plan) {
      * Applies an edit. Edits with the same `merge` key, one after the other, undo as one: a word typed, not its letters.
      */
     edit: (edit: PlanEdit, merge: string | null = null): void => {
-      const plan = applyEdit(store.getState().plan, edit);
+      const plan = applyEdit(store.getState().plan, edit, newId);
       const goesOn = merge !== null && merge === merging;
       merging = merge;
       if (goesOn) history.getState().pause();

@@ -98,7 +98,7 @@ function useSync(job: OpenJob, planStore: ReturnType<typeof makePlanStore>) {
 
 /** Everything a job page needs: the plan and its edits, what follows from it, and how it is saved. */
 export function useJob(job: OpenJob) {
-  const planStore = useMemo(() => makePlanStore(job.plan), [job]);
+  const planStore = useMemo(() => makePlanStore(job.plan, newId), [job]);
   const plan = useStore(planStore.store, (state) => state.plan);
   const canUndo = useStore(planStore.history, (state) => state.pastStates.length > 0);
   const canRedo = useStore(planStore.history, (state) => state.futureStates.length > 0);
