@@ -25,9 +25,8 @@ function allNotices(
   courses: Courses,
   rules: ReturnType<typeof houseRules>,
 ): readonly Notice[] {
-  const rows = plan.loops.flatMap((loop) => loop.walk.map((row) => row.id));
   const names = new Map(shell.loops.flatMap((loop) => loop.rowNames.map(({ row, name }) => [row, name])));
-  const nameOf = (row: string): string => names.get(row) ?? `Row ${String(rows.indexOf(row) + 1)}`;
+  const nameOf = (row: string): string => names.get(row) ?? row;
   return [
     ...outlineNotices(shell, plan.units, nameOf),
     ...courseNotices(courses, plan.units, nameOf),

@@ -131,3 +131,16 @@ export function tapeMarks(
   }
   return marks;
 }
+
+/** The piece under a point of the drawing. */
+export function pieceAt(frame: StripFrame, pieces: readonly Piece[], x: number, y: number): Piece | null {
+  const walls = wallIndex(frame);
+  const course = Math.floor((frame.height - y) / frame.courseHeight) + 1;
+  return (
+    pieces.find(
+      (piece) =>
+        piece.course === course &&
+        pieceSpans(frame, walls, piece).some((span) => x >= span.x && x <= span.x + span.width),
+    ) ?? null
+  );
+}

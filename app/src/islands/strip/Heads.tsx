@@ -1,0 +1,54 @@
+import { showLength } from '@ombra/core/measure';
+import type { StripView } from './StripView';
+import { stripSpan, stripX } from './stripGeometry';
+
+/** Corner letters and wall lengths above the strip. */
+export function Heads({ frame, worked, place, onPlace }: StripView) {
+  return (
+    <svg width={frame.width} height={34} className="block" aria-hidden="true">
+      {frame.loops.map((loop) => (
+        <g key={loop.id}>
+          {loop.built.walls.map((wall) => {
+            const span = stripSpan(frame, loop, wall.station, wall.station + wall.length);
+            return (
+              <text
+                key={wall.id}
+                x={span.x + span.width / 2}
+                y={18}
+                textAnchor="middle"
+                dominantBaseline="middle"
+                className={`figures cursor-pointer text-[15px] font-semibold ${wall.id === place.wall ? 'fill-chalk' : 'fill-ink'}`}
+                onClick={() => {
+                  onPlace({ wall: wall.id });
+                }}
+              >
+                {span.width > 84
+                  ? `${wall.name} ${showLength(wall.length, worked.units)}`
+                  : span.width > 40
+                    ? wall.name
+                    : ''}
+              </text>
+            );
+          })}
+          {[
+            ...loop.built.corners,
+            { letter: loop.built.corners[0]?.letter ?? 'A', station: loop.built.perimeter },
+          ].map((corner) => (
+            <g key={corner.station}>
+              <circle cx={stripX(frame, loop, corner.station)} cy={18} r={11} className="fill-ink" />
+              <text
+                x={stripX(frame, loop, corner.station)}
+                y={18}
+                textAnchor="middle"
+                dominantBaseline="central"
+                className="figures fill-paper text-[13px] font-semibold"
+              >
+                {corner.letter}
+              </text>
+            </g>
+          ))}
+        </g>
+      ))}
+    </svg>
+  );
+}

@@ -1,0 +1,66 @@
+import type { Piece } from '@ombra/core/courses';
+import { type PieceSelector, selects } from '@ombra/core/tally/how';
+import { useMemo } from 'react';
+import type { StripView } from './StripView';
+import { type StripFrame, courseTop, pieceSpans, wallIndex } from './stripGeometry';
+
+interface OverlayProps extends Pick<StripView, 'frame' | 'worked' | 'place'> {
+  /** Pieces that an open why card counts. */
+  readonly lit: PieceSelector | null;
+}
+
+function outlineOf(frame: StripFrame, piece: Piece, walls: ReturnType<typeof wallIndex>) {
+  const top = courseTop(frame, piece.course);
+  return pieceSpans(frame, walls, piece).map((span) => ({ ...span, top }));
+}
+
+/** Everything that changes with a press or a key, over the drawing that does not. */
+export function Overlay({ frame, worked, place, lit }: OverlayProps) {
+  const walls = useMemo(() => wallIndex(frame), [frame]);
+  const { pieces } = worked.courses;
+  const chosen = pieces.find((piece) => piece.id === place.piece);
+  const litPieces = lit ? pieces.filter((piece) => selects(lit, piece)) : [];
+  return (
+    <g pointerEvents="none">
+      {litPieces.flatMap((piece) =>
+        outlineOf(frame, piece, walls).map(({ x, width, top }, index) => (
+          <g key={`${piece.id}:${String(index)}`} data-lit={piece.id}>
+            <rect x={x} y={top} width={width} height={frame.courseHeight} className="fill-chalk/25" />
+            <rect
+              x={x + 1}
+              y={top + 1}
+              width={Math.max(width - 2, 1)}
+              height={Math.max(frame.courseHeight - 2, 1)}
+              fill="url(#lit-dots)"
+              className="stroke-chalk"
+              strokeWidth={1.5}
+            />
+          </g>
+        )),
+      )}
+      {place.course <= frame.courses && (
+        <rect
+          x={4}
+          y={courseTop(frame, place.course)}
+          width={frame.width - 8}
+          height={frame.courseHeight}
+          className="fill-none stroke-chalk"
+          strokeWidth={2}
+        />
+      )}
+      {chosen &&
+        outlineOf(frame, chosen, walls).map(({ x, width, top }, index) => (
+          <rect
+            key={index}
+            data-chosen={chosen.id}
+            x={x}
+            y={top}
+            width={width}
+            height={frame.courseHeight}
+            className="fill-none stroke-chalk"
+            strokeWidth={4}
+          />
+        ))}
+    </g>
+  );
+}
