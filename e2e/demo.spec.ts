@@ -1,4 +1,4 @@
-import { expect, expectAccessible, test } from './support/page';
+import { expect, expectAccessible, openNewJob, saved, test, typeWalls } from './support/page';
 
 const DEMO = '/jobs/sorrel-fork-hatchery';
 
@@ -146,4 +146,19 @@ test('works by touch on a tablet, in every theme, with targets large enough', as
     'whole blocks laid 182 + blocks opened, one for each cut 42 = 224',
   );
   await context.close();
+});
+
+test('a lucky length is taken at a press, and undone', async ({ page }) => {
+  await openNewJob(page, 'Lucky');
+  await typeWalls(page, ['44', '20', '16', '12', '28', '32']);
+  await page.getByRole('button', { name: 'Turn after C–D: change to left' }).click();
+  await page.getByRole('button', { name: 'Courses', exact: true }).click();
+  const all = page.getByRole('row', { name: /^all/ });
+  await expect(all).toContainText('156362016');
+  await page.getByRole('button', { name: 'Move F–A: A–B and E–F +1′ 4″, 12 cuts fewer' }).click();
+  await expect(all).toContainText('168242016');
+  await expect(page.getByRole('button', { name: 'A–B 45′ 4″' })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(all).toContainText('156362016');
+  await saved(page);
 });

@@ -1,4 +1,4 @@
-import { type Courses, layCourses } from './courses';
+import { type Courses, type LuckyLength, layCourses, luckyLengths } from './courses';
 import { rememberLast, settle } from './memo';
 import { type Notice, type Severity, courseNotices, outlineNotices, ruleNotices } from './notices';
 import type { Plan, Stage } from './plan';
@@ -14,6 +14,7 @@ export interface WorkedPlan {
   readonly shell: Shell;
   readonly courses: Courses;
   readonly tally: Tally;
+  readonly lucky: readonly LuckyLength[];
   readonly notices: readonly Notice[];
 }
 
@@ -46,6 +47,7 @@ export function makeWork(): (plan: Plan) => WorkedPlan {
   const shellOf = rememberLast((input: ShellInput) => buildShell(input));
   const coursesOf = rememberLast(layCourses);
   const tallyOf = rememberLast(buildTally);
+  const luckyOf = rememberLast(luckyLengths);
   return (plan) => {
     const { loops, units, measuredTo, family, core } = plan;
     const rules = rulesOf(settleRules(plan.rules));
@@ -58,6 +60,7 @@ export function makeWork(): (plan: Plan) => WorkedPlan {
       shell,
       courses,
       tally: tallyOf(shell, courses, rules),
+      lucky: luckyOf(shell, courses, rules),
       notices: allNotices(plan, shell, courses, rules),
     };
   };

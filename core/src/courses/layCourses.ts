@@ -6,9 +6,8 @@ import { type BuiltLoop, type Corner, type Shell, type Wall, isSquare } from '..
 import { cornerPiece, legOnFace, longLegOn } from './corners';
 import { type RowJoint, judgeJoints, staggerOf } from './joints';
 import type { CornerPiece, CourseFinding, Piece, StrapReason, WallPiece, WeakJoint } from './piece';
-import { type CutRules, type RunCuts, cutRun } from './rest';
+import { type CutRules, type RunCuts, cutRulesOf, cutRun } from './rest';
 import { type RowPiece, blocksBesideCuts, layRow } from './row';
-import { webRules } from './webs';
 
 /** How one wall is filled between its corner legs; the same in every course. */
 export interface WallFill extends RunCuts {
@@ -283,13 +282,7 @@ export function layCourses(shell: Shell, stages: readonly Stage[], rules: HouseR
   const laying: Laying = {
     family,
     rules,
-    cutRules: {
-      block: family.straightLength,
-      cutMark: family.cutMark,
-      webs: webRules(family, rules.length('courses.web.clearOfCut')),
-      shortest: rules.length('courses.filler.shortest'),
-      longestEar: rules.length('courses.ear.longest'),
-    },
+    cutRules: cutRulesOf(family, rules),
   };
   const loops = shell.loops.flatMap((loop) => (loop.built ? [layLoop(loop.built, count, laying)] : []));
   return {

@@ -1,5 +1,7 @@
 import type { Length } from '../measure';
-import { type WebRules, earOf } from './webs';
+import { type WebRules, earOf, webRules } from './webs';
+import type { FlatWallFamily } from '../forms';
+import type { HouseRules } from '../rules';
 
 /** What decides where the saw goes in a run of blocks. */
 export interface CutRules {
@@ -10,6 +12,15 @@ export interface CutRules {
   readonly shortest: Length;
   readonly longestEar: Length;
 }
+
+/** The cut rules of a family under a job's house rules. */
+export const cutRulesOf = (family: FlatWallFamily, rules: HouseRules): CutRules => ({
+  block: family.straightLength,
+  cutMark: family.cutMark,
+  webs: webRules(family, rules.length('courses.web.clearOfCut')),
+  shortest: rules.length('courses.filler.shortest'),
+  longestEar: rules.length('courses.ear.longest'),
+});
 
 /** Which of the six steps settled a run. */
 export type CutStep = 1 | 2 | 3 | 4 | 5 | 6;

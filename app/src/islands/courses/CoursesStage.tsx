@@ -12,6 +12,7 @@ import { Strip } from '../strip/Strip';
 import { TallyTable } from '../tally/TallyTable';
 import { WhyCard } from '../tally/WhyCard';
 import { FromAbove } from './FromAbove';
+import { LuckyLengths } from './LuckyLengths';
 import { describePiece } from './describePiece';
 
 /** Pixel width of an element, kept up to date. */
@@ -99,6 +100,7 @@ export function CoursesStage({ job, place, onPlace }: StageProps) {
             ))}
           </ul>
         </div>
+        <LuckyLengths lucky={worked.lucky} units={plan.units} onEdit={edit} />
         <div>
           <h2 className="heading mb-1">Notices</h2>
           <Notices notices={worked.notices} onEdit={edit} onGo={go} />
