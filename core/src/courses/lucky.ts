@@ -99,7 +99,7 @@ export function luckyLengths(shell: Shell, courses: Courses, rules: HouseRules):
   const way = (lucky: LuckyLength): number => Math.abs(lucky.changes[0].by);
   const better = (a: LuckyLength, b: LuckyLength): number =>
     b.cutsSaved - a.cutsSaved || way(a) - way(b) || b.blocksSaved - a.blocksSaved;
-  return shell.loops
+  const offers = shell.loops
     .flatMap(({ built: loop }) => {
       if (loop?.walls.every((wall) => fills.has(wall.id)) !== true) return [];
       const job: Job = { loop, fills, cutRules, courses: courses.count };
@@ -113,4 +113,9 @@ export function luckyLengths(shell: Shell, courses: Courses, rules: HouseRules):
       });
     })
     .sort(better);
+  // A move that is lucky for both of its walls is one offer, not two.
+  const seen = new Set<string>();
+  const moveOf = ({ moved, changes }: LuckyLength): string =>
+    [moved, ...changes.map(({ wall, by }) => `${wall}${String(by)}`).sort()].join('|');
+  return offers.filter((offer) => seen.size < seen.add(moveOf(offer)).size);
 }

@@ -73,6 +73,13 @@ describe('lucky lengths', () => {
     expect(tried).toBeGreaterThan(50);
   });
 
+  it('offer a move once that is lucky for both of its walls', () => {
+    const moves = luckyOf(planOf(HATCHERY)).map(({ moved, changes }) =>
+      [moved, ...changes.map(({ name, by }) => `${name} ${String(by)}`).sort()].join(),
+    );
+    expect(new Set(moves).size).toBe(moves.length);
+  });
+
   it('leave out walls that are lucky already and moves that save nothing', () => {
     const lucky: readonly Side[] = [
       [64 + 48 * 5, 90],

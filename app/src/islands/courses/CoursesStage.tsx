@@ -100,11 +100,11 @@ export function CoursesStage({ job, place, onPlace }: StageProps) {
             ))}
           </ul>
         </div>
-        <LuckyLengths lucky={worked.lucky} units={plan.units} onEdit={edit} />
         <div>
           <h2 className="heading mb-1">Notices</h2>
           <Notices notices={worked.notices} onEdit={edit} onGo={go} />
         </div>
+        <LuckyLengths lucky={worked.lucky} units={plan.units} onEdit={edit} />
       </aside>
       {count > 0 && wall && worked.courses.pieces.length > 0 ? (
         <div className="flex min-w-0 flex-col gap-3 p-4">

@@ -1,5 +1,5 @@
 import type { WorkedPlan } from '@ombra/core/work';
-import { useEffect } from 'react';
+import { useLayoutEffect } from 'react';
 import type { Place } from '../job/place';
 import { isTyping } from '../keys';
 import { layingOrder, stripFrame } from '../strip/stripGeometry';
@@ -11,7 +11,8 @@ export function useCourseKeys(
   onPlace: (change: Partial<Place>) => void,
   active: boolean,
 ): void {
-  useEffect(() => {
+  // Before the next paint: a key pressed on what is seen must already count.
+  useLayoutEffect(() => {
     if (!active || !worked || worked.courses.count === 0) return undefined;
     const frame = stripFrame(worked.shell, worked.courses, 1, place.face);
     const onKey = (event: KeyboardEvent): void => {
