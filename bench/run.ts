@@ -6,6 +6,7 @@ import { gzipSync } from 'node:zlib';
 import { type Plan, type WalkRow, applyEdit, emptyPlan, makeWork, readPlanText, work } from '@ombra/core';
 import { makeJobStore } from '../app/src/server/jobStore';
 import { openDatabase } from '../app/src/server/sqlite';
+import { browserFigures } from './browser';
 
 /** `npm run bench`: the first figures of how fast Ombra must be, as JSON. Nothing here passes or fails. */
 
@@ -136,4 +137,10 @@ function bundle() {
   };
 }
 
-console.log(JSON.stringify({ core: core(), store: await store(), bundle: bundle() }, null, 2));
+console.log(
+  JSON.stringify(
+    { core: core(), store: await store(), bundle: bundle(), browser: await browserFigures() },
+    null,
+    2,
+  ),
+);

@@ -3,7 +3,7 @@ import type { WorkedPlan } from '@ombra/core/work';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import { latestWins } from '../../workers/latest';
-import { startWorkClient } from '../../workers/workClient';
+import { workClient } from '../../workers/workClient';
 import { findPending, keepPending, tabName } from './pendingSaves';
 import { makePlanStore } from './planStore';
 import { sendSave } from './server';
@@ -15,6 +15,9 @@ export interface OpenJob {
   readonly plan: Plan;
 }
 
+// The worker loads while the page is still being put together, not after it.
+if (typeof Worker !== 'undefined') workClient();
+
 const newId = (): string => crypto.randomUUID();
 
 /** The worked plan of the newest edit; the one before it stays on screen until then. */
@@ -23,9 +26,8 @@ function useWorked(plan: Plan): { readonly worked: WorkedPlan | null; readonly b
   const [broken, setBroken] = useState(false);
   const ask = useRef<((plan: Plan) => void) | null>(null);
   useEffect(() => {
-    const client = startWorkClient();
     ask.current = latestWins(
-      (input: Plan) => client.work(input),
+      (input: Plan) => workClient().work(input),
       (output) => {
         setWorked(output);
         setBroken(false);

@@ -1,7 +1,7 @@
 import type { Piece } from '@ombra/core/courses';
 import { type UnitSystem, showLength } from '@ombra/core/measure';
 import { memo, useMemo } from 'react';
-import { type StripFrame, courseTop, pieceSpans, stripX, wallIndex } from './stripGeometry';
+import { type Span, type StripFrame, courseTop, pieceSpans, stripX, wallIndex } from './stripGeometry';
 
 interface StripDrawingProps {
   readonly frame: StripFrame;
@@ -30,93 +30,102 @@ export function StripPatterns() {
   );
 }
 
-const number = (value: number): number => Math.round(value * 100) / 100;
+const rounded = (value: number): number => Math.round(value * 100) / 100;
 
-/** One piece to scale: foam for blocks, hatch and felt pen for cuts, the hand for corners. */
-const PieceShape = memo(function PieceShape({
-  spans,
-  piece,
-  top,
+interface Box extends Span {
+  readonly piece: Piece;
+  readonly top: number;
+}
+
+/** All boxes of one look as one path: a wall of thousands of blocks stays a handful of elements. */
+const boxesPath = (boxes: readonly Box[], height: number): string =>
+  boxes
+    .map(({ x, top, width }) => {
+      const [across, down] = [String(rounded(width)), String(rounded(height))];
+      return `M${String(rounded(x))} ${String(rounded(top))}h${across}v${down}h-${across}z`;
+    })
+    .join('');
+
+/** Hands of corners, on the leg of the wall that starts there, where there is room for them. */
+function HandLabels({ boxes, height }: { readonly boxes: readonly Box[]; readonly height: number }) {
+  if (height <= 12) return null;
+  return boxes.map(({ piece, x, top, width }) =>
+    piece.kind === 'corner' && width > 22 ? (
+      <text
+        key={piece.id}
+        x={rounded(x + width / 2)}
+        y={rounded(top + height / 2)}
+        textAnchor="middle"
+        dominantBaseline="central"
+        className="figures fill-quiet"
+        fontSize={Math.min(12, height * 0.55)}
+      >
+        {piece.hand}
+      </text>
+    ) : null,
+  );
+}
+
+/** Lengths of cuts in felt pen, as the crew writes them on the foam, where there is room for them. */
+function CutLabels({
+  boxes,
   height,
   units,
 }: {
-  readonly spans: ReturnType<typeof pieceSpans>;
-  readonly piece: Piece;
-  readonly top: number;
+  readonly boxes: readonly Box[];
   readonly height: number;
   readonly units: UnitSystem;
 }) {
-  if (piece.kind === 'corner') {
-    return spans.map((span, index) => (
-      <g key={index}>
-        <rect
-          x={number(span.x)}
-          y={number(top)}
-          width={number(span.width)}
-          height={number(height)}
-          className={`stroke-foam-edge ${piece.hand === 'LH' ? 'fill-corner' : 'fill-corner-swapped'}`}
-        />
-        {index === 1 && height > 12 && span.width > 22 && (
-          <text
-            x={number(span.x + span.width / 2)}
-            y={number(top + height / 2)}
-            textAnchor="middle"
-            dominantBaseline="central"
-            className="figures fill-quiet"
-            fontSize={Math.min(12, height * 0.55)}
-          >
-            {piece.hand}
-          </text>
-        )}
-      </g>
-    ));
-  }
-  const [span] = spans;
-  if (!span) return null;
-  const cut = piece.kind === 'cut';
-  const label = showLength(piece.length, units, { style: 'inches', bare: true });
   const size = Math.min(17, height * 0.62);
-  return (
-    <>
-      <rect
-        x={number(span.x)}
-        y={number(top)}
-        width={number(span.width)}
-        height={number(height)}
-        className={cut ? 'stroke-cut-line' : 'fill-foam stroke-foam-edge'}
-        {...(cut ? { fill: 'url(#cut-hatch)' } : {})}
-      />
-      {cut && size > 6 && span.width > label.length * size * 0.5 && (
-        <text
-          x={number(span.x + span.width / 2)}
-          y={number(top + height / 2)}
-          textAnchor="middle"
-          dominantBaseline="central"
-          className="felt fill-ink"
-          fontSize={number(size)}
-        >
-          {label}
-        </text>
-      )}
-    </>
-  );
-});
+  if (size <= 6) return null;
+  return boxes.map(({ piece, x, top, width }) => {
+    if (piece.kind === 'corner') return null;
+    const label = showLength(piece.length, units, { style: 'inches', bare: true });
+    if (width <= label.length * size * 0.5) return null;
+    return (
+      <text
+        key={piece.id}
+        x={rounded(x + width / 2)}
+        y={rounded(top + height / 2)}
+        textAnchor="middle"
+        dominantBaseline="central"
+        className="felt fill-ink"
+        fontSize={rounded(size)}
+      >
+        {label}
+      </text>
+    );
+  });
+}
 
 /** Every piece of every course and the folds at the corners. Pure drawing: it serves the screen and the printed sheet. */
 export const StripDrawing = memo(function StripDrawing({ frame, pieces, units }: StripDrawingProps) {
-  const walls = useMemo(() => wallIndex(frame), [frame]);
+  const looks = useMemo(() => {
+    const walls = wallIndex(frame);
+    const straights: Box[] = [];
+    const cuts: Box[] = [];
+    const leftHand: Box[] = [];
+    const rightHand: Box[] = [];
+    const handPlaces: Box[] = [];
+    for (const piece of pieces) {
+      const top = courseTop(frame, piece.course);
+      const boxes = pieceSpans(frame, walls, piece).map((span) => ({ ...span, piece, top }));
+      if (piece.kind === 'corner') {
+        (piece.hand === 'LH' ? leftHand : rightHand).push(...boxes);
+        handPlaces.push(...boxes.slice(1));
+      } else (piece.kind === 'cut' ? cuts : straights).push(...boxes);
+    }
+    return { straights, cuts, leftHand, rightHand, handPlaces };
+  }, [frame, pieces]);
+  const height = frame.courseHeight;
   return (
     <g>
-      {pieces.map((piece) => (
-        <PieceShape
-          key={piece.id}
-          piece={piece}
-          spans={pieceSpans(frame, walls, piece)}
-          top={courseTop(frame, piece.course)}
-          height={frame.courseHeight}
-          units={units}
-        />
-      ))}
+      <path d={boxesPath(looks.straights, height)} className="fill-foam stroke-foam-edge" />
+      <path d={boxesPath(looks.leftHand, height)} className="fill-corner stroke-foam-edge" />
+      <path d={boxesPath(looks.rightHand, height)} className="fill-corner-swapped stroke-foam-edge" />
+      <path d={boxesPath(looks.cuts, height)} fill="url(#cut-hatch)" className="stroke-cut-line" />
+      <HandLabels boxes={looks.handPlaces} height={height} />
+      <CutLabels boxes={looks.cuts} height={height} units={units} />
       {frame.loops.flatMap((loop) =>
         [...loop.built.corners.map((corner) => corner.station), loop.built.perimeter].map((station) => (
           <line

@@ -1,0 +1,73 @@
+import { spawn } from 'node:child_process';
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { type Browser, type Page, chromium } from '@playwright/test';
+import { CHROMIUM_FLAGS, chromiumPath } from '../e2e/support/chromium';
+
+const PORT = 4397;
+const DEMO = `http://127.0.0.1:${String(PORT)}/jobs/sorrel-fork-hatchery`;
+const VISITS = 7;
+
+const median = (times: readonly number[]): number =>
+  Math.round([...times].sort((a, b) => a - b)[Math.floor(times.length / 2)] ?? 0);
+
+/** Milliseconds from a key to the frame that shows what it asked for. */
+async function keyToFrame(page: Page, key: string, shows: string): Promise<number> {
+  const start = performance.now();
+  await page.keyboard.press(key);
+  await page.locator(shows).waitFor();
+  await page.evaluate(() => new Promise(requestAnimationFrame));
+  return performance.now() - start;
+}
+
+async function measureVisits(browser: Browser): Promise<Record<string, number>> {
+  const [first, toOutline, toCourses]: [number[], number[], number[]] = [[], [], []];
+  for (let visit = 0; visit < VISITS; visit++) {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    const page = await context.newPage();
+    const start = performance.now();
+    await page.goto(`${DEMO}/courses`);
+    await page.getByRole('table', { name: 'Tally by course' }).waitFor();
+    first.push(performance.now() - start);
+    await page.waitForTimeout(300);
+    toOutline.push(await keyToFrame(page, '1', '#job-name'));
+    toCourses.push(await keyToFrame(page, '2', '[aria-label="Strip"]'));
+    await context.close();
+  }
+  return {
+    firstViewMedianMs: median(first),
+    switchToOutlineMedianMs: median(toOutline),
+    switchToCoursesMedianMs: median(toCourses),
+  };
+}
+
+/** How long a person waits: the first view of the demo's courses from a warm server, and changing between stages. */
+export async function browserFigures(): Promise<Record<string, number> | null> {
+  if (!existsSync(chromiumPath())) return null;
+  const folder = mkdtempSync(join(tmpdir(), 'ombra-bench-'));
+  const server = spawn(process.execPath, ['--import', 'tsx', 'app/src/server/main.ts'], {
+    env: {
+      ...process.env,
+      PORT: String(PORT),
+      OMBRA_DATA: folder,
+      LOG_LEVEL: 'silent',
+      NODE_ENV: 'production',
+    },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  const exited = new Promise((resolve) => server.once('exit', resolve));
+  try {
+    await new Promise((resolve) => server.stdout.once('data', resolve));
+    const browser = await chromium.launch({ executablePath: chromiumPath(), args: [...CHROMIUM_FLAGS] });
+    try {
+      return await measureVisits(browser);
+    } finally {
+      await browser.close();
+    }
+  } finally {
+    server.kill('SIGTERM');
+    await exited;
+    rmSync(folder, { recursive: true });
+  }
+}
