@@ -1,4 +1,4 @@
-import { Download, Keyboard, OctagonX, Printer, Redo2, Undo2 } from 'lucide-react';
+import { Download, Keyboard, OctagonX, Printer, Redo2, Scale, Undo2 } from 'lucide-react';
 import { Logo } from '../ui/Logo';
 import { ThemeButton } from '../ui/ThemeButton';
 import type { SaveState } from './job/sync';
@@ -12,6 +12,7 @@ interface HeaderProps {
   readonly stage: StageId;
   readonly onStage: (stage: StageId) => void;
   readonly onKeys: () => void;
+  readonly onRules: () => void;
 }
 
 const SAVE_WORDS: Readonly<Record<SaveState['kind'], string>> = {
@@ -25,7 +26,7 @@ const SAVE_WORDS: Readonly<Record<SaveState['kind'], string>> = {
 };
 
 /** Job, stages, and the state of saving. */
-export function Header({ jobId, job, stage, onStage, onKeys }: HeaderProps) {
+export function Header({ jobId, job, stage, onStage, onKeys, onRules }: HeaderProps) {
   const { plan, worked, saveState } = job;
   const stops = worked?.notices.filter((notice) => notice.severity === 'stop').length ?? 0;
   return (
@@ -93,6 +94,9 @@ export function Header({ jobId, job, stage, onStage, onKeys }: HeaderProps) {
         >
           <Download aria-hidden="true" size={17} />
         </a>
+        <button type="button" className="button plain px-1.5" aria-label="House rules" onClick={onRules}>
+          <Scale aria-hidden="true" size={17} />
+        </button>
         <ThemeButton />
         <button type="button" className="button plain px-1.5" aria-label="Keys" onClick={onKeys}>
           <Keyboard aria-hidden="true" size={17} />

@@ -9,6 +9,7 @@ import { type Job, type OpenJob, useJob } from './job/useJob';
 import { isTyping } from './keys';
 import { KeysDialog } from './KeysDialog';
 import { OutlineStage } from './outline/OutlineStage';
+import { RulesDialog } from './rules/RulesDialog';
 import { STAGES, type StageId, isStage } from './stage';
 
 interface WorkbenchProps {
@@ -57,6 +58,7 @@ interface Shortcuts {
   readonly onPlace: (change: Partial<Place>) => void;
   readonly goTo: (stage: StageId) => void;
   readonly showKeys: () => void;
+  readonly showRules: () => void;
 }
 
 /** Single keys work everywhere but in fields; undo and redo work there too. */
@@ -67,7 +69,7 @@ function useShortcuts(shortcuts: Shortcuts): void {
   });
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
-      const { job, jobId, place, onPlace, goTo, showKeys } = latest.current;
+      const { job, jobId, place, onPlace, goTo, showKeys, showRules } = latest.current;
       const key = event.key.toLowerCase();
       if ((event.ctrlKey || event.metaKey) && (key === 'z' || key === 'y')) {
         event.preventDefault();
@@ -78,18 +80,41 @@ function useShortcuts(shortcuts: Shortcuts): void {
         return;
       }
       if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return;
-      const stage = STAGES[Number(event.key) - 1];
-      if (stage) goTo(stage.id);
-      else if (event.key === '?') showKeys();
-      else if (key === 'f') onPlace({ face: place.face === 'inside' ? 'outside' : 'inside' });
-      else if (key === 'p') location.assign(`/jobs/${jobId}/sheets/courses`);
-      else if (event.key === 'Escape') onPlace({ figure: null });
-      else if (event.key === '[' || event.key === ']') {
+      const goBy = (by: number): void => {
         const walls = job.worked ? wallsOf(job.worked.shell) : [];
         const at = walls.findIndex((wall) => wall.id === place.wall);
-        const next = walls[(Math.max(at, 0) + (event.key === ']' ? 1 : -1) + walls.length) % walls.length];
+        const next = walls[(Math.max(at, 0) + by + walls.length) % walls.length];
         if (next) onPlace({ wall: next.id, piece: null });
-      }
+      };
+      const stage = STAGES[Number(event.key) - 1];
+      const does: Readonly<Record<string, () => void>> = {
+        '?': showKeys,
+        r: showRules,
+        f: () => {
+          onPlace({ face: place.face === 'inside' ? 'outside' : 'inside' });
+        },
+        p: () => {
+          location.assign(`/jobs/${jobId}/sheets/courses`);
+        },
+        escape: () => {
+          onPlace({ figure: null });
+        },
+        '[': () => {
+          goBy(-1);
+        },
+        ']': () => {
+          goBy(1);
+        },
+      };
+      const action = stage
+        ? () => {
+            goTo(stage.id);
+          }
+        : does[key];
+      if (!action) return;
+      // The key is used up: it must not be typed into a field that the action brings into focus.
+      event.preventDefault();
+      action();
     };
     document.addEventListener('keydown', onKey);
     return () => {
@@ -104,6 +129,7 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
   const { stage, goTo } = useStage(open.id, initial);
   const { place, change } = usePlace(open.id);
   const [keysShown, setKeysShown] = useState(false);
+  const [rulesShown, setRulesShown] = useState(false);
   useShortcuts({
     job,
     jobId: open.id,
@@ -112,6 +138,9 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
     goTo,
     showKeys: () => {
       setKeysShown(true);
+    },
+    showRules: () => {
+      setRulesShown(true);
     },
   });
   useCourseKeys(job.worked, place, change, stage === 'courses');
@@ -128,6 +157,9 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
         onKeys={() => {
           setKeysShown(true);
         }}
+        onRules={() => {
+          setRulesShown(true);
+        }}
       />
       <main className="flex grow flex-col">
         {job.broken && (
@@ -139,6 +171,14 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
         {stage === 'courses' && <CoursesStage job={job} place={place} onPlace={change} />}
       </main>
       <StaleDialog jobId={open.id} job={job} />
+      <RulesDialog
+        plan={job.plan}
+        open={rulesShown}
+        onEdit={job.edit}
+        onClose={() => {
+          setRulesShown(false);
+        }}
+      />
       <KeysDialog
         open={keysShown}
         onClose={() => {

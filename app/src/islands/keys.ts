@@ -16,6 +16,7 @@ export const KEYS: readonly { readonly keys: string; readonly does: string }[] =
   { keys: 'Esc', does: 'Close the why card' },
   { keys: 'Ctrl Z', does: 'Undo (Cmd Z on a Mac)' },
   { keys: 'Ctrl Shift Z', does: 'Redo' },
+  { keys: 'R', does: 'House rules of this job' },
   { keys: 'P', does: 'Sheet to print' },
   { keys: '?', does: 'These keys' },
   { keys: 'Enter', does: 'In the walk: next wall; a new one after the last' },

@@ -36,7 +36,15 @@ export function LengthField({ label, text, units, onType, onLeave, onKeyDown, in
     onType(stored);
   };
   return (
-    <div>
+    <div
+      className="relative"
+      onBlur={(event) => {
+        // Going on to one of the readings below does not leave the field.
+        if (event.currentTarget.contains(event.relatedTarget)) return;
+        setDraft(null);
+        onLeave?.();
+      }}
+    >
       <input
         ref={inputRef}
         className="field figures text-lg"
@@ -59,40 +67,44 @@ export function LengthField({ label, text, units, onType, onLeave, onKeyDown, in
           setDraft(event.currentTarget.value);
           onType(event.currentTarget.value);
         }}
-        onBlur={() => {
-          setDraft(null);
-          onLeave?.();
-        }}
         onKeyDown={onKeyDown}
       />
-      <div id={hintId} className="min-h-0 text-sm text-quiet">
+      {/* Lies over what is below: a hint that pushed the page about would make the next press miss its button. */}
+      <div
+        id={hintId}
+        className={draft === null ? 'sr-only' : 'absolute top-full left-0 z-20 mt-0.5 w-max max-w-72'}
+      >
         {draft !== null && reading.ok && (
-          <span className="figures">
+          <span className="figures border border-line bg-sheet px-1.5 text-sm text-quiet">
             = {showLength(reading.length, units)} · {showLength(reading.length, other)}
           </span>
         )}
-        {wrong && <span className="text-stop">{reading.message}</span>}
+        {wrong && (
+          <div className="lifted p-1.5 text-sm">
+            <p className="text-stop">{reading.message}</p>
+            {draft !== null && reading.problem === 'ambiguous' && (
+              <p className="mt-1 flex gap-2">
+                {reading.readings.map((length) => (
+                  <button
+                    key={length}
+                    type="button"
+                    className="button figures"
+                    // The field must not lose focus first: its text would be put away before the choice is made.
+                    onPointerDown={(event) => {
+                      event.preventDefault();
+                    }}
+                    onClick={() => {
+                      choose(storeLength(length, units));
+                    }}
+                  >
+                    {showLength(length, units)}
+                  </button>
+                ))}
+              </p>
+            )}
+          </div>
+        )}
       </div>
-      {!reading.ok && reading.problem === 'ambiguous' && (
-        <div className="mt-1 flex gap-2">
-          {reading.readings.map((length) => (
-            <button
-              key={length}
-              type="button"
-              className="button figures"
-              // The field must not lose focus first: its text would be put away before the choice is made.
-              onPointerDown={(event) => {
-                event.preventDefault();
-              }}
-              onClick={() => {
-                choose(storeLength(length, units));
-              }}
-            >
-              {showLength(length, units)}
-            </button>
-          ))}
-        </div>
-      )}
     </div>
   );
 }

@@ -1,4 +1,4 @@
-import { type Length, type UnitSystem, readLength, showLength } from '../measure';
+import { type Length, type UnitSystem, inches, readLength, showLength } from '../measure';
 import {
   type ChoiceRuleId,
   type CountRuleId,
@@ -72,12 +72,16 @@ export function houseRules(overrides: RuleOverrides = {}): HouseRules {
   };
 }
 
+/** A rule's length, fine enough for 1/32 in; in inches while a crew would say it so. */
+export const showRuleLength = (length: Length, units: UnitSystem): string =>
+  showLength(length, units, { style: length > inches(120) ? 'feet' : 'inches', partsPerInch: 64 });
+
 /** A rule as it holds in this job: its sentence with the job's own value, in the job's units. */
 export function stateRule(id: RuleId, rules: HouseRules, units: UnitSystem): string {
   const rule = RULES[id];
   const value = (): string => {
     if (rule.type === 'length') {
-      return showLength(rules.length(id as LengthRuleId), units, { style: 'inches', partsPerInch: 64 });
+      return showRuleLength(rules.length(id as LengthRuleId), units);
     }
     if (rule.type === 'count') return String(rules.count(id as CountRuleId));
     const chosen = rules.choice(id as ChoiceRuleId);

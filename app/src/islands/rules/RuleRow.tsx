@@ -1,0 +1,165 @@
+import { type UnitSystem, readLength, storeLength } from '@ombra/core/measure';
+import type { PlanEdit } from '@ombra/core/plan/edits';
+import { type HouseRules, showRuleLength, stateRule } from '@ombra/core/rules/houseRules';
+import type { ChoiceRuleId, CountRuleId, LengthRuleId, RuleId } from '@ombra/core/rules/registry';
+import { RULES } from '@ombra/core/rules/registry';
+import { type ChoiceRule, type CountRule, type LengthRule, sourceText } from '@ombra/core/rules/rule';
+import { RotateCcw } from 'lucide-react';
+import { useState } from 'react';
+
+interface RuleRowProps {
+  readonly id: RuleId;
+  readonly rules: HouseRules;
+  readonly units: UnitSystem;
+  readonly onEdit: (edit: PlanEdit) => void;
+}
+
+interface ControlProps {
+  readonly label: string;
+  readonly onSet: (value: string | number) => void;
+}
+
+/** A value typed as text: what cannot be taken is said beside it and changes nothing. */
+function TypedValue({
+  label,
+  shown,
+  take,
+}: {
+  readonly label: string;
+  readonly shown: string;
+  /** Takes the text, or says why not. */
+  readonly take: (text: string) => string | null;
+}) {
+  const [draft, setDraft] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  return (
+    <div className="relative w-40">
+      <input
+        className="field figures"
+        aria-label={label}
+        aria-invalid={problem !== null}
+        maxLength={40}
+        value={draft ?? shown}
+        onChange={(event) => {
+          setDraft(event.currentTarget.value);
+          setProblem(take(event.currentTarget.value));
+        }}
+        onBlur={() => {
+          setDraft(null);
+          setProblem(null);
+        }}
+      />
+      {problem !== null && (
+        <p className="lifted absolute top-full left-0 z-20 mt-0.5 w-max max-w-72 p-1.5 text-sm text-stop">
+          {problem}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function LengthValue({
+  rule,
+  rules,
+  units,
+  label,
+  onSet,
+}: ControlProps & { readonly rule: LengthRule } & Pick<RuleRowProps, 'rules' | 'units'>) {
+  return (
+    <TypedValue
+      label={label}
+      shown={showRuleLength(rules.length(rule.id as LengthRuleId), units)}
+      take={(text) => {
+        const reading = readLength(text, units);
+        if (!reading.ok) return reading.message;
+        if (reading.length < rule.least || reading.length > rule.most) {
+          return `From ${showRuleLength(rule.least, units)} to ${showRuleLength(rule.most, units)}.`;
+        }
+        onSet(storeLength(reading.length, units));
+        return null;
+      }}
+    />
+  );
+}
+
+function CountValue({
+  rule,
+  rules,
+  label,
+  onSet,
+}: ControlProps & { readonly rule: CountRule } & Pick<RuleRowProps, 'rules'>) {
+  return (
+    <TypedValue
+      label={label}
+      shown={String(rules.count(rule.id as CountRuleId))}
+      take={(text) => {
+        const value = Number(text);
+        if (text.trim() === '' || !Number.isInteger(value) || value < rule.least || value > rule.most) {
+          return `A whole number from ${String(rule.least)} to ${String(rule.most)}.`;
+        }
+        onSet(value);
+        return null;
+      }}
+    />
+  );
+}
+
+function ChoiceValue({
+  rule,
+  rules,
+  label,
+  onSet,
+}: ControlProps & { readonly rule: ChoiceRule } & Pick<RuleRowProps, 'rules'>) {
+  return (
+    <select
+      className="field max-w-md"
+      aria-label={label}
+      value={rules.choice(rule.id as ChoiceRuleId)}
+      onChange={(event) => {
+        onSet(event.currentTarget.value);
+      }}
+    >
+      {rule.choices.map((choice) => (
+        <option key={choice.value} value={choice.value}>
+          {choice.label}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+/** One house rule: its sentence as it holds here, why crews keep it, where it comes from, and its value to change. */
+export function RuleRow({ id, rules, units, onEdit }: RuleRowProps) {
+  const rule = RULES[id];
+  const changed = rules.changed.has(id);
+  const control: ControlProps = {
+    label: `Value of: ${stateRule(id, rules, units)}`,
+    onSet: (value) => {
+      onEdit({ kind: 'set-rule', rule: id, value: value === rule.default ? null : value });
+    },
+  };
+  return (
+    <li className="border-b border-line py-2">
+      <p className="font-semibold">{stateRule(id, rules, units)}</p>
+      <p className="text-sm text-quiet">
+        {rule.reason} <span className="italic">{sourceText(rule.source)}</span>
+      </p>
+      <div className="mt-1 flex flex-wrap items-start gap-2">
+        {rule.type === 'length' && <LengthValue rule={rule} rules={rules} units={units} {...control} />}
+        {rule.type === 'count' && <CountValue rule={rule} rules={rules} {...control} />}
+        {rule.type === 'choice' && <ChoiceValue rule={rule} rules={rules} {...control} />}
+        {changed && (
+          <button
+            type="button"
+            className="button"
+            onClick={() => {
+              onEdit({ kind: 'set-rule', rule: id, value: null });
+            }}
+          >
+            <RotateCcw aria-hidden="true" size={14} /> Changed for this job; back to the default
+          </button>
+        )}
+      </div>
+    </li>
+  );
+}
