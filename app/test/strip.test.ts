@@ -12,6 +12,7 @@ import {
   stripX,
   tapeMarks,
   wallIndex,
+  zoomToFit,
 } from '../src/islands/strip/stripGeometry';
 import { wallsOf } from '@ombra/core/shell';
 
@@ -32,6 +33,12 @@ describe('the strip', () => {
     expect(stripX(inside, loop, inches(120)) - stripX(inside, loop, 0)).toBeCloseTo(inches(120) * SCALE, 9);
     expect(courseTop(inside, 1) - courseTop(inside, 2)).toBeCloseTo(inches(16) * SCALE, 9);
     expect(courseTop(inside, 7)).toBeCloseTo(0, 9);
+  });
+
+  it('fits all round into a given width, margins and all', () => {
+    const fitted = stripFrame(worked.shell, worked.courses, zoomToFit(inside, 900), 'inside');
+    expect(fitted.width).toBeLessThanOrEqual(900);
+    expect(fitted.width).toBeGreaterThan(895);
   });
 
   it('seen from outside is the mirror image, letter for letter', () => {

@@ -2,6 +2,9 @@ import { showLength } from '@ombra/core/measure';
 import type { StripView } from './StripView';
 import { stripSpan, stripX } from './stripGeometry';
 
+/** Whether a label has room between the two corner letters. */
+const fits = (text: string, width: number): boolean => text.length * 7 + 30 < width;
+
 /** Corner letters and wall lengths above the strip. */
 export function Heads({ frame, worked, place, onPlace }: StripView) {
   return (
@@ -22,11 +25,9 @@ export function Heads({ frame, worked, place, onPlace }: StripView) {
                   onPlace({ wall: wall.id });
                 }}
               >
-                {span.width > 84
-                  ? `${wall.name} ${showLength(wall.length, worked.units)}`
-                  : span.width > 40
-                    ? wall.name
-                    : ''}
+                {[`${wall.name} ${showLength(wall.length, worked.units)}`, wall.name].find((text) =>
+                  fits(text, span.width),
+                ) ?? ''}
               </text>
             );
           })}

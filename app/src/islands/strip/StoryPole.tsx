@@ -26,16 +26,18 @@ export function StoryPole({ frame, worked, place, onPlace }: StripView) {
             style={{
               top: courseTop(frame, course),
               height: frame.courseHeight + 1,
-              fontSize: Math.min(15, frame.courseHeight * 0.7),
+              fontSize: Math.max(8, Math.min(15, frame.courseHeight * 0.7)),
             }}
             onClick={() => {
               onPlace({ course, piece: null });
             }}
           >
             <span className="font-semibold">{course}</span>
-            <span className={chosen ? '' : 'text-quiet'}>
-              {showLength(times(worked.courses.courseHeight, course), worked.units)}
-            </span>
+            {frame.courseHeight >= 12 && (
+              <span className={chosen ? '' : 'text-quiet'}>
+                {showLength(times(worked.courses.courseHeight, course), worked.units)}
+              </span>
+            )}
           </button>
         );
       })}

@@ -8,7 +8,7 @@ import { StoryPole } from './StoryPole';
 import { StripDrawing, StripPatterns } from './StripDrawing';
 import type { StripView } from './StripView';
 import { Tape } from './Tape';
-import { pieceAt, stripFrame, stripSpan } from './stripGeometry';
+import { pieceAt, stripFrame, stripSpan, zoomToFit } from './stripGeometry';
 import { useDragScroll } from './useDragScroll';
 import { useStripScroll } from './useStripScroll';
 
@@ -29,6 +29,9 @@ const fittedZoom = (worked: WorkedPlan): number => {
   const metres = worked.courses.height / NANOMETRES_PER_METRE;
   return Math.min(90, FITTED_HEIGHT / Math.max(metres, 0.1));
 };
+
+/** Width of the story pole's column, in pixels. */
+const POLE_WIDTH = 72;
 
 const clampZoom = (zoom: number): number => Math.min(ZOOM_LIMITS[1], Math.max(ZOOM_LIMITS[0], zoom));
 
@@ -55,7 +58,7 @@ export function Strip({ worked, place, onPlace, lit }: StripProps) {
   };
   const fitAll = (): void => {
     const strip = scroller.current;
-    if (strip) setZoom(((strip.clientWidth - 90) / (frame.width - 48)) * zoom);
+    if (strip) setZoom(zoomToFit(frame, strip.clientWidth - POLE_WIDTH) * NANOMETRES_PER_METRE);
   };
   const inside = place.face === 'inside';
   return (

@@ -48,6 +48,13 @@ export function stripFrame(shell: Shell, courses: Courses, scale: number, face: 
   };
 }
 
+/** The scale at which the whole strip, with its margins, is just so wide. */
+export function zoomToFit(frame: StripFrame, width: number): number {
+  const fixed = 2 * MARGIN + BETWEEN * Math.max(frame.loops.length - 1, 0);
+  const walls = frame.loops.reduce((sum, loop) => sum + loop.built.perimeter, 0);
+  return Math.max(width - fixed - 1, 1) / Math.max(walls, 1);
+}
+
 /** A station of a loop on the strip. */
 export function stripX(frame: StripFrame, loop: StripLoop, station: number): number {
   const along = loop.offset + station * frame.scale;
