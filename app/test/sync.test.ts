@@ -92,7 +92,6 @@ describe('saving', () => {
     expect(server.state.name).toBe('one');
     expect(tab.browser.kept).toBeNull();
     expect(tab.lastShown()).toBe('saved');
-    expect(sync.waiting()).toBe(false);
   });
 
   it('sends a burst of edits as one save', async () => {
@@ -227,5 +226,22 @@ describe('a save that cannot be', () => {
     await tab.pass();
     expect(tab.browser.shown.at(-1)).toEqual(state);
     expect(tab.browser.kept?.plan.name).toBe('kept');
+  });
+
+  it('goes on with the edit that puts right what was refused', async () => {
+    const server = makeServer();
+    const tab = makeBrowser(server);
+    const refuse: SendOutcome = { kind: 'refused', problems: [{ where: 'name', what: 'Too long.' }] };
+    const send = (save: PendingSave): Promise<SendOutcome> =>
+      save.plan.name === 'too long' ? Promise.resolve(refuse) : server.send(save);
+    const sync = makeSync({ ...tab.ports, send }, { id: 'job', version: 1 });
+    await sync.changed(planNamed('too long'));
+    await tab.pass();
+    expect(tab.lastShown()).toBe('refused');
+    await sync.changed(planNamed('short'));
+    await tab.pass();
+    expect(server.state).toMatchObject({ version: 2, name: 'short' });
+    expect(tab.lastShown()).toBe('saved');
+    expect(tab.browser.kept).toBeNull();
   });
 });

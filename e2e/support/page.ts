@@ -44,7 +44,7 @@ export const saved = (page: Page) => expect(page.getByRole('status')).toHaveText
 export async function openNewJob(page: Page, name: string): Promise<string> {
   await page.goto('/');
   await page.getByLabel('Name of a new job').fill(name);
-  await page.getByRole('button', { name: 'New job' }).click();
+  await page.getByRole('button', { name: 'New job', exact: true }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(name);
   return page.url().split('/').at(-2) ?? '';
 }

@@ -12,9 +12,7 @@ export interface RowJoint {
 
 /** A wall's row in one course, as its joints are judged: legs at both ends, blocks between, all from the wall's start. */
 export interface JointRow {
-  readonly wallLength: Length;
   readonly legAtStart: Length;
-  readonly legAtEnd: Length;
   /** Webs of the two legs, from the wall's start. */
   readonly legWebs: readonly Length[];
   readonly pieces: readonly RowPiece[];

@@ -114,7 +114,7 @@ function layWall(
   const cuts = cutRun(run, cutRules);
   const pieces = layRow(cuts, cutRules);
   const row = (parity: Parity): LaidRow => {
-    const { start, end } = legs[parity];
+    const { start } = legs[parity];
     const startCorner = corners[parity][index] as CornerPiece;
     const endCorner = corners[parity][(index + 1) % built.corners.length] as CornerPiece;
     const legWebs = [
@@ -122,7 +122,7 @@ function layWall(
       ...endCorner.websBefore.map((web) => subtract(wall.length, web)),
     ];
     const joints = judgeJoints(
-      { wallLength: wall.length, legAtStart: start, legAtEnd: end, legWebs, pieces },
+      { legAtStart: start, legWebs, pieces },
       cutRules,
       rules.length('courses.webToWeb.longest'),
     );

@@ -1,5 +1,5 @@
 import type { CornerPiece, WallPiece } from '@ombra/core/courses';
-import { type UnitSystem, showLength } from '@ombra/core/measure';
+import { NANOMETRES_PER_METRE, type UnitSystem, showLength } from '@ombra/core/measure';
 import type { Corner, Wall } from '@ombra/core/shell/shell';
 import type { WorkedPlan } from '@ombra/core/work';
 import type { Face } from '../strip/stripGeometry';
@@ -222,8 +222,8 @@ export function FromAbove({ worked, wall, course, face, chosen, width, onChoose 
 
   // Room at both ends for a corner that reaches past the wall, and for letters.
   const reach = wall.length + 2 * wall.thickness;
-  const lines = Math.max(1, Math.ceil(((reach / 1e9) * LEAST_SCALE) / width));
-  const scale = Math.min((width * lines) / reach, MOST_SCALE / 1e9);
+  const lines = Math.max(1, Math.ceil(((reach / NANOMETRES_PER_METRE) * LEAST_SCALE) / width));
+  const scale = Math.min((width * lines) / reach, MOST_SCALE / NANOMETRES_PER_METRE);
   const frame: Frame = {
     scale,
     thickness: wall.thickness * scale,

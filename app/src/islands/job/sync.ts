@@ -107,7 +107,9 @@ export function makeSync(ports: SyncPorts, job: { readonly id: string; readonly 
         halt({ kind: 'missing' });
         return;
       case 'refused':
-        halt({
+        // Not the end: the next edit may well put right what was refused.
+        outstanding = null;
+        ports.show({
           kind: 'refused',
           what: outcome.problems.map(({ where, what }) => `${where}: ${what}`).join(' '),
         });
@@ -166,8 +168,6 @@ export function makeSync(ports: SyncPorts, job: { readonly id: string; readonly 
       outstanding = null;
       await ports.keep(null);
     },
-    /** Whether something is not on the server yet. */
-    waiting: isWaiting,
   };
 }
 

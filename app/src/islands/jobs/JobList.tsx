@@ -1,5 +1,5 @@
 import { FileUp, Plus, Trash2, Undo2 } from 'lucide-react';
-import { type SubmitEvent, useRef, useState } from 'react';
+import { type SubmitEvent, useRef, useState, useSyncExternalStore } from 'react';
 import { type Problem, makeEmptyJob, makeJobFromFile, setRemoved } from '../job/server';
 
 interface ListedJob {
@@ -12,19 +12,29 @@ interface ListedJob {
 /** Largest plan file that is worth sending; the server takes no more. */
 const LARGEST_FILE = 1_000_000;
 
+/** Alive once the page's script runs, for good: a press before that would send the form nowhere. */
+const neverChanges = () => () => undefined;
+
 /** All jobs, a new one, and plan files brought in. Removing can be undone. */
 export function JobList({ jobs }: { readonly jobs: readonly ListedJob[] }) {
   const [removed, setRemovedIds] = useState<readonly string[]>([]);
   const [problems, setProblems] = useState<readonly Problem[]>([]);
-  const [name, setName] = useState('');
+  const ready = useSyncExternalStore(
+    neverChanges,
+    () => true,
+    () => false,
+  );
   const chooser = useRef<HTMLInputElement>(null);
 
   const open = (made: Awaited<ReturnType<typeof makeEmptyJob>>): void => {
     if (made.ok) location.assign(`/jobs/${made.id}/outline`);
     else setProblems(made.problems);
   };
-  const create = async (event: SubmitEvent): Promise<void> => {
+  const create = async (event: SubmitEvent<HTMLFormElement>): Promise<void> => {
     event.preventDefault();
+    // Read from the form: what was typed before the page came alive counts too.
+    const typed = new FormData(event.currentTarget).get('name');
+    const name = typeof typed === 'string' ? typed : '';
     open(await makeEmptyJob(name.trim() || 'New job', crypto.randomUUID()));
   };
   const bringIn = async (file: File | undefined): Promise<void> => {
@@ -56,17 +66,9 @@ export function JobList({ jobs }: { readonly jobs: readonly ListedJob[] }) {
       >
         <label className="grow">
           <span className="heading block">Name of a new job</span>
-          <input
-            className="field text-lg"
-            maxLength={120}
-            value={name}
-            placeholder="Whose, and where"
-            onChange={(event) => {
-              setName(event.currentTarget.value);
-            }}
-          />
+          <input className="field text-lg" maxLength={120} name="name" placeholder="Whose, and where" />
         </label>
-        <button type="submit" className="button strong">
+        <button type="submit" className="button strong" disabled={!ready}>
           <Plus aria-hidden="true" size={16} /> New job
         </button>
         <button type="button" className="button" onClick={() => chooser.current?.click()}>

@@ -1,3 +1,4 @@
+import { NANOMETRES_PER_METRE } from '@ombra/core/measure';
 import type { PieceSelector } from '@ombra/core/tally/how';
 import type { WorkedPlan } from '@ombra/core/work';
 import { FlipHorizontal2, Maximize2, ZoomIn, ZoomOut } from 'lucide-react';
@@ -8,7 +9,7 @@ import { StoryPole } from './StoryPole';
 import { StripDrawing, StripPatterns } from './StripDrawing';
 import type { StripView } from './StripView';
 import { Tape } from './Tape';
-import { pieceAt, stripFrame, stripSpan, zoomToFit } from './stripGeometry';
+import { POLE_WIDTH, pieceAt, stripFrame, stripSpan, zoomToFit } from './stripGeometry';
 import { useDragScroll } from './useDragScroll';
 import { useStripScroll } from './useStripScroll';
 
@@ -20,7 +21,6 @@ interface StripProps extends Omit<StripView, 'frame'> {
 /** Height that the whole wall takes when nothing else is asked for, in pixels. */
 const FITTED_HEIGHT = 178;
 const ZOOM_STEP = 1.3;
-const NANOMETRES_PER_METRE = 1e9;
 /** Shortest and longest metre on the strip, in pixels. */
 const ZOOM_LIMITS = [4, 400] as const;
 
@@ -29,9 +29,6 @@ const fittedZoom = (worked: WorkedPlan): number => {
   const metres = worked.courses.height / NANOMETRES_PER_METRE;
   return Math.min(90, FITTED_HEIGHT / Math.max(metres, 0.1));
 };
-
-/** Width of the story pole's column, in pixels. */
-const POLE_WIDTH = 72;
 
 const clampZoom = (zoom: number): number => Math.min(ZOOM_LIMITS[1], Math.max(ZOOM_LIMITS[0], zoom));
 
@@ -127,7 +124,7 @@ export function Strip({ worked, place, onPlace, lit }: StripProps) {
         aria-label="Unrolled walls; arrow keys walk from piece to piece and from course to course"
         {...drag.handlers}
       >
-        <div className="grid w-max grid-cols-[72px_auto]">
+        <div className="grid w-max" style={{ gridTemplateColumns: `${String(POLE_WIDTH)}px auto` }}>
           <div className="sticky top-0 left-0 z-20 bg-paper" />
           <div className="sticky top-0 z-10 bg-paper">
             <Heads frame={frame} worked={worked} place={place} onPlace={onPlace} />
@@ -136,7 +133,6 @@ export function Strip({ worked, place, onPlace, lit }: StripProps) {
             <StoryPole frame={frame} worked={worked} place={place} onPlace={onPlace} />
           </div>
           {/* Pressing a block is a shortcut of the mouse; the arrow keys do the same. */}
-          {}
           <svg
             width={frame.width}
             height={frame.height + 7}

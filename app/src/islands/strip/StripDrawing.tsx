@@ -46,22 +46,48 @@ const boxesPath = (boxes: readonly Box[], height: number): string =>
     })
     .join('');
 
+/** Words in the middle of a box. */
+function Label({
+  box,
+  height,
+  size,
+  look,
+  children,
+}: {
+  readonly box: Box;
+  readonly height: number;
+  readonly size: number;
+  readonly look: string;
+  readonly children: string;
+}) {
+  return (
+    <text
+      x={rounded(box.x + box.width / 2)}
+      y={rounded(box.top + height / 2)}
+      textAnchor="middle"
+      dominantBaseline="central"
+      className={look}
+      fontSize={rounded(size)}
+    >
+      {children}
+    </text>
+  );
+}
+
 /** Hands of corners, on the leg of the wall that starts there, where there is room for them. */
 function HandLabels({ boxes, height }: { readonly boxes: readonly Box[]; readonly height: number }) {
   if (height <= 12) return null;
-  return boxes.map(({ piece, x, top, width }) =>
-    piece.kind === 'corner' && width > 22 ? (
-      <text
-        key={piece.id}
-        x={rounded(x + width / 2)}
-        y={rounded(top + height / 2)}
-        textAnchor="middle"
-        dominantBaseline="central"
-        className="figures fill-quiet"
-        fontSize={Math.min(12, height * 0.55)}
+  return boxes.map((box) =>
+    box.piece.kind === 'corner' && box.width > 22 ? (
+      <Label
+        key={box.piece.id}
+        box={box}
+        height={height}
+        size={Math.min(12, height * 0.55)}
+        look="figures fill-quiet"
       >
-        {piece.hand}
-      </text>
+        {box.piece.hand}
+      </Label>
     ) : null,
   );
 }
@@ -78,22 +104,14 @@ function CutLabels({
 }) {
   const size = Math.min(17, height * 0.62);
   if (size <= 6) return null;
-  return boxes.map(({ piece, x, top, width }) => {
-    if (piece.kind === 'corner') return null;
-    const label = showLength(piece.length, units, { style: 'inches', bare: true });
-    if (width <= label.length * size * 0.5) return null;
+  return boxes.map((box) => {
+    if (box.piece.kind === 'corner') return null;
+    const label = showLength(box.piece.length, units, { style: 'inches', bare: true });
+    if (box.width <= label.length * size * 0.5) return null;
     return (
-      <text
-        key={piece.id}
-        x={rounded(x + width / 2)}
-        y={rounded(top + height / 2)}
-        textAnchor="middle"
-        dominantBaseline="central"
-        className="felt fill-ink"
-        fontSize={rounded(size)}
-      >
+      <Label key={box.piece.id} box={box} height={height} size={size} look="felt fill-ink">
         {label}
-      </text>
+      </Label>
     );
   });
 }

@@ -1,5 +1,5 @@
 import type { CornerPiece, Courses, Piece, WallPiece } from '@ombra/core/courses';
-import type { Length } from '@ombra/core/measure';
+import { type Length, NANOMETRES_PER_FOOT, NANOMETRES_PER_METRE } from '@ombra/core/measure';
 import type { BuiltLoop, Shell, Wall } from '@ombra/core/shell/shell';
 
 /** From which side the strip is seen. Left to right it is the walk from inside, and the walk backwards from outside. */
@@ -23,6 +23,9 @@ export interface StripFrame {
   readonly courses: number;
   readonly loops: readonly StripLoop[];
 }
+
+/** Width of the story pole's column, in pixels. */
+export const POLE_WIDTH = 72;
 
 /** Clear pixels at both ends of the strip and between separate outlines. */
 const MARGIN = 24;
@@ -126,7 +129,7 @@ export function tapeMarks(
   scale: number,
   metric: boolean,
 ): readonly { readonly at: number; readonly label: string | null; readonly long: boolean }[] {
-  const unit = metric ? 1_000_000_000 : 304_800_000;
+  const unit = metric ? NANOMETRES_PER_METRE : NANOMETRES_PER_FOOT;
   const pixels = unit * scale;
   const every = [1, 2, 5, 10, 20, 50, 100].find((count) => count * pixels >= 34) ?? 100;
   const tick = [1, 2, 5, 10, 20, 50, 100].find((count) => count * pixels >= 6) ?? 100;

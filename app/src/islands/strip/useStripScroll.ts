@@ -2,7 +2,7 @@ import type { Piece } from '@ombra/core/courses';
 import { useEffect, useRef } from 'react';
 import type { Place } from '../job/place';
 import type { StripView } from './StripView';
-import { type StripFrame, pieceSpans, stripSpan, wallIndex } from './stripGeometry';
+import { POLE_WIDTH, type StripFrame, pieceSpans, stripSpan, wallIndex } from './stripGeometry';
 
 /** Keeps the scroll where the user left it, and brings what is chosen into view. */
 export function useStripScroll(
@@ -33,7 +33,7 @@ export function useStripScroll(
       ? pieceSpans(frame, walls, piece)[0]
       : wall && stripSpan(frame, wall.loop, wall.wall.station, wall.wall.station + wall.wall.length);
     if (!span) return;
-    const view = strip.clientWidth - 72;
+    const view = strip.clientWidth - POLE_WIDTH;
     if (span.x < strip.scrollLeft || span.x + Math.min(span.width, view) > strip.scrollLeft + view) {
       strip.scrollLeft = span.x - Math.max(24, (view - span.width) / 2);
     }
