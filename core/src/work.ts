@@ -1,9 +1,17 @@
 import { type Courses, type LuckyLength, layCourses, luckyLengths } from './courses';
+import { systemOf } from './forms';
 import { rememberLast, settle } from './memo';
-import { type Notice, type Severity, courseNotices, outlineNotices, ruleNotices } from './notices';
-import type { Plan, Stage } from './plan';
+import {
+  type Notice,
+  type Severity,
+  courseNotices,
+  levelNotices,
+  outlineNotices,
+  ruleNotices,
+} from './notices';
+import type { Plan } from './plan';
 import { houseRules, type RuleOverrides } from './rules';
-import { type Shell, type ShellInput, buildShell } from './shell';
+import { type Levels, type LevelsInput, type Shell, type ShellInput, buildLevels, buildShell } from './shell';
 import { type Tally, buildTally } from './tally';
 
 /** Everything that follows from a plan. Plain data throughout: it can be cloned, sent and printed as JSON. */
@@ -12,6 +20,7 @@ export interface WorkedPlan {
   readonly units: Plan['units'];
   readonly measuredTo: Plan['measuredTo'];
   readonly shell: Shell;
+  readonly levels: Levels;
   readonly courses: Courses;
   readonly tally: Tally;
   readonly lucky: readonly LuckyLength[];
@@ -23,6 +32,7 @@ const ORDER: Readonly<Record<Severity, number>> = { stop: 0, mind: 1, tip: 2 };
 function allNotices(
   plan: Plan,
   shell: Shell,
+  levels: Levels,
   courses: Courses,
   rules: ReturnType<typeof houseRules>,
 ): readonly Notice[] {
@@ -30,6 +40,7 @@ function allNotices(
   const nameOf = (row: string): string => names.get(row) ?? row;
   return [
     ...outlineNotices(shell, plan.units, nameOf),
+    ...levelNotices(levels, plan, nameOf),
     ...courseNotices(courses, plan.units, nameOf),
     ...ruleNotices(rules),
   ].sort((a, b) => ORDER[a.severity] - ORDER[b.severity]);
@@ -42,26 +53,42 @@ function allNotices(
 export function makeWork(): (plan: Plan) => WorkedPlan {
   const settleShell = settle<ShellInput>();
   const settleRules = settle<RuleOverrides>();
-  const settleStages = settle<readonly Stage[]>();
+  const settleLevels = settle<LevelsInput>();
   const rulesOf = rememberLast(houseRules);
   const shellOf = rememberLast((input: ShellInput) => buildShell(input));
+  const systemOfShell = rememberLast((shell: Shell) => (shell.family ? systemOf(shell.family) : null));
+  const levelsOf = rememberLast(buildLevels);
   const coursesOf = rememberLast(layCourses);
   const tallyOf = rememberLast(buildTally);
   const luckyOf = rememberLast(luckyLengths);
   return (plan) => {
-    const { loops, units, measuredTo, family, core } = plan;
+    const { loops, units, measuredTo, family, families, core, stages, height } = plan;
     const rules = rulesOf(settleRules(plan.rules));
-    const shell = shellOf(settleShell({ loops, units, measuredTo, family, core, rules: plan.rules }));
-    const courses = coursesOf(shell, settleStages(plan.stages), rules);
+    const shell = shellOf(
+      settleShell({
+        loops,
+        units,
+        measuredTo,
+        family,
+        ...(families === undefined ? {} : { families }),
+        core,
+        rules: plan.rules,
+      }),
+    );
+    const system = systemOfShell(shell);
+    const input = settleLevels({ loops, units, stages, ...(height === undefined ? {} : { height }) });
+    const levels = levelsOf(shell, system, input, rules);
+    const courses = coursesOf(shell, system, levels, input, rules);
     return {
       name: plan.name,
       units,
       measuredTo,
       shell,
+      levels,
       courses,
-      tally: tallyOf(shell, courses, rules),
-      lucky: luckyOf(shell, courses, rules),
-      notices: allNotices(plan, shell, courses, rules),
+      tally: tallyOf(shell, system, courses, input.stages),
+      lucky: luckyOf(shell, system, courses, rules),
+      notices: allNotices(plan, shell, levels, courses, rules),
     };
   };
 }

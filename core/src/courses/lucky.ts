@@ -1,8 +1,13 @@
+import type { FormSystem } from '../forms';
 import { type Length, add, subtract } from '../measure';
 import type { HouseRules } from '../rules';
-import type { BuiltLoop, Corner, Shell, Wall } from '../shell';
-import type { Courses, WallFill } from './layCourses';
+import { type BuiltLoop, type Corner, type Shell, type Wall, isSquare } from '../shell';
+import type { Courses } from './layCourses';
+import { atRowEnds, mustBeFresh, reuseRulesOf } from './offcuts';
+import { type CutDemand, blocksForCuts } from './pairing';
 import { type CutRules, type RunCuts, cutRulesOf, cutRun } from './rest';
+import { blocksBeforeCuts } from './row';
+import type { WallFill } from './walls';
 
 /** A wall whose length changes when a face of the outline moves. */
 export interface LengthChange {
@@ -28,17 +33,26 @@ export interface LuckyLength {
   readonly blocksSaved: number;
 }
 
+/** What one wall adds to the job in blocks and cuts over all courses. */
+interface WallNeed {
+  readonly whole: number;
+  readonly cuts: readonly CutDemand[];
+}
+
 interface Job {
   readonly loop: BuiltLoop;
   readonly fills: ReadonlyMap<string, WallFill>;
+  readonly needs: ReadonlyMap<string, WallNeed>;
   readonly cutRules: CutRules;
-  readonly courses: number;
+  readonly needOf: (odd: RunCuts, even: RunCuts) => WallNeed;
+  readonly blocksOf: (needs: readonly WallNeed[]) => number;
 }
 
 const at = <Item>(list: readonly Item[], index: number): Item =>
   list[((index % list.length) + list.length) % list.length] as Item;
 
-const bought = (cuts: RunCuts): number => cuts.whole + cuts.cuts.length;
+const cutsIn = (need: WallNeed): number =>
+  need.cuts.reduce((sum, each) => sum + each.fresh + each.reusable, 0);
 
 /**
  * What one move does: wall `index` grows by `change` because the wall at its end (or start) moves, and the wall on the
@@ -46,7 +60,7 @@ const bought = (cuts: RunCuts): number => cuts.whole + cuts.cuts.length;
  * shortens them at inside ones.
  */
 function move(job: Job, index: number, atEnd: boolean, change: Length): LuckyLength | null {
-  const { loop, fills, cutRules, courses } = job;
+  const { loop, fills, cutRules, needs } = job;
   const wall = at(loop.walls, index);
   const moved = at(loop.walls, index + (atEnd ? 1 : -1));
   const other = at(loop.walls, index + (atEnd ? 2 : -2));
@@ -54,18 +68,22 @@ function move(job: Job, index: number, atEnd: boolean, change: Length): LuckyLen
   const otherCorner: Corner = at(loop.corners, atEnd ? index + 2 : index - 1);
   const otherChange = (ownCorner.kind === otherCorner.kind ? change : -change) as Length;
   if (other.id === wall.id) return null;
-  let cutsSaved = 0;
-  let blocksSaved = 0;
+  const after = new Map(needs);
   for (const [each, by] of [
     [wall, change],
     [other, otherChange],
   ] as const) {
     const fill = fills.get(each.id);
-    if (!fill || fill.run + by < 0) return null;
-    const after = cutRun(add(fill.run, by), cutRules);
-    cutsSaved += fill.cuts.length - after.cuts.length;
-    blocksSaved += bought(fill) - bought(after);
+    if (!fill || fill.odd.run + by < 0 || fill.even.run + by < 0) return null;
+    after.set(
+      each.id,
+      job.needOf(cutRun(add(fill.odd.run, by), cutRules), cutRun(add(fill.even.run, by), cutRules)),
+    );
   }
+  const before = [...needs.values()];
+  const cutsSaved =
+    before.reduce((sum, need) => sum + cutsIn(need), 0) -
+    [...after.values()].reduce((sum, need) => sum + cutsIn(need), 0);
   if (cutsSaved < 1) return null;
   const changed = (each: Wall, by: Length): LengthChange => ({
     wall: each.id,
@@ -78,35 +96,101 @@ function move(job: Job, index: number, atEnd: boolean, change: Length): LuckyLen
     moved: moved.id,
     movedName: moved.name,
     changes: [changed(wall, change), changed(other, otherChange)],
-    cutsSaved: cutsSaved * courses,
-    blocksSaved: blocksSaved * courses,
+    cutsSaved,
+    blocksSaved: job.blocksOf(before) - job.blocksOf([...after.values()]),
   };
+}
+
+/** Cuts by length, those that must be fresh apart from those that may be offcuts. */
+function demandsOf(
+  cuts: readonly { readonly length: Length; readonly fresh: boolean }[],
+): readonly CutDemand[] {
+  const found = new Map<Length, { fresh: number; reusable: number }>();
+  for (const { length, fresh } of cuts) {
+    const demand = found.get(length) ?? { fresh: 0, reusable: 0 };
+    found.set(length, demand);
+    demand[fresh ? 'fresh' : 'reusable'] += 1;
+  }
+  return [...found].map(([length, demand]) => ({ length, ...demand }));
+}
+
+function merged(needs: readonly WallNeed[]): readonly CutDemand[] {
+  const found = new Map<Length, { fresh: number; reusable: number }>();
+  for (const { length, fresh, reusable } of needs.flatMap((need) => need.cuts)) {
+    const demand = found.get(length) ?? { fresh: 0, reusable: 0 };
+    found.set(length, { fresh: demand.fresh + fresh, reusable: demand.reusable + reusable });
+  }
+  return [...found].map(([length, demand]) => ({ length, ...demand }));
 }
 
 /**
  * Lucky lengths: for every wall with a cut, the nearest lengths both ways at which its clear run is a whole number of
  * blocks. Walls do not change alone: a face moves, and two walls with it, so each offer names both and counts what both
- * save together. Of the two faces that could move the one that saves more cuts is offered, then the one that saves more blocks.
- * Offers that save no cut are left out. [common practice: designing round the block]
+ * save together. Of the two faces that could move the one that saves more cuts is offered, then the one that saves more
+ * blocks. Offers that save no cut are left out; so are loops with steps, angles, seams or cuts chosen by hand, where a
+ * face does not move alone. [common practice: designing round the block]
  *
  * @returns the most cuts saved first, then the shortest way there
  */
-export function luckyLengths(shell: Shell, courses: Courses, rules: HouseRules): readonly LuckyLength[] {
-  const { family } = shell;
-  if (family === null || courses.count === 0) return [];
+export function luckyLengths(
+  shell: Shell,
+  system: FormSystem | null,
+  courses: Courses,
+  rules: HouseRules,
+): readonly LuckyLength[] {
+  if (system === null || courses.count === 0 || courses.rest !== null) return [];
   const fills = new Map(courses.fills.map((fill) => [fill.wall, fill]));
-  const cutRules = cutRulesOf(family, rules);
+  const cutRules = cutRulesOf(system, rules);
+  const reuse = reuseRulesOf(rules);
+  const ends = atRowEnds(courses.pieces);
+  const stepped = new Set(courses.rows.filter((row) => !row.whole).map((row) => row.wall));
+  const needs = new Map(
+    courses.fills.map((fill) => [fill.wall, { whole: 0, cuts: [] as { length: Length; fresh: boolean }[] }]),
+  );
+  for (const piece of courses.pieces) {
+    if (piece.kind === 'corner') continue;
+    const need = needs.get(piece.wall);
+    if (!need) continue;
+    if (piece.kind === 'straight') need.whole += 1;
+    else need.cuts.push({ length: piece.length, fresh: mustBeFresh(piece, ends, reuse) });
+  }
+  const allNeeds = new Map(
+    [...needs].map(([wall, need]) => [wall, { whole: need.whole, cuts: demandsOf(need.cuts) }]),
+  );
+  const needOf = (odd: RunCuts, even: RunCuts): WallNeed => {
+    const cuts: { length: Length; fresh: boolean }[] = [];
+    let whole = 0;
+    for (let course = 1; course <= courses.count; course++) {
+      const fill = course % 2 === 1 ? odd : even;
+      whole += fill.whole;
+      const before = blocksBeforeCuts(fill);
+      const last = fill.cuts.length - 1;
+      fill.cuts.forEach((length, index) => {
+        const besideEnd = (index === 0 && before === 0) || (index === last && fill.whole === before);
+        cuts.push({ length, fresh: course < reuse.fromCourse || besideEnd || length < reuse.shortest });
+      });
+    }
+    return { whole, cuts: demandsOf(cuts) };
+  };
+  const blocksOf = (list: readonly WallNeed[]): number =>
+    list.reduce((sum, need) => sum + need.whole, 0) +
+    blocksForCuts(merged(list), system.block, reuse.perBlock);
   const way = (lucky: LuckyLength): number => Math.abs(lucky.changes[0].by);
   const better = (a: LuckyLength, b: LuckyLength): number =>
     b.cutsSaved - a.cutsSaved || way(a) - way(b) || b.blocksSaved - a.blocksSaved;
   const offers = shell.loops
     .flatMap(({ built: loop }) => {
-      if (loop?.walls.every((wall) => fills.has(wall.id)) !== true) return [];
-      const job: Job = { loop, fills, cutRules, courses: courses.count };
+      if (!loop || loop.open) return [];
+      const movable = (wall: Wall): boolean => {
+        const fill = fills.get(wall.id);
+        return fill?.seam === null && fill.odd.step !== 0 && fill.even.step !== 0 && !stepped.has(wall.id);
+      };
+      if (!loop.walls.every(movable) || loop.corners.some((corner) => !isSquare(corner.turn))) return [];
+      const job: Job = { loop, fills, needs: allNeeds, cutRules, needOf, blocksOf };
       return loop.walls.flatMap((wall, index) => {
-        const rest = fills.get(wall.id)?.rest ?? (0 as Length);
+        const rest = fills.get(wall.id)?.odd.rest ?? (0 as Length);
         if (rest === 0) return [];
-        return [subtract(family.straightLength, rest), (0 - rest) as Length].flatMap((change) => {
+        return [subtract(system.block, rest), (0 - rest) as Length].flatMap((change) => {
           const ways = [true, false].flatMap((atEnd) => move(job, index, atEnd, change) ?? []).sort(better);
           return ways.slice(0, 1);
         });

@@ -3,8 +3,27 @@ import type { Length } from '../measure';
 /** Hand of a corner, seen from its own outer side: long leg to the left is left-hand. */
 export type Hand = 'LH' | 'RH';
 
+/** Heights of a piece above the lowest footing: a course, or less where it is ripped. */
+export interface PieceHeights {
+  readonly bottom: Length;
+  readonly top: Length;
+}
+
+/** Where a cut piece comes from: the block opened for it, and what else comes out of that block. */
+export interface CutFrom {
+  readonly article: 'straight';
+  /** What is left of the block after this piece and its partner. */
+  readonly offcut: Length;
+  /** Number of the opened block, counted in laying order; pieces of one block share it. */
+  readonly block: number;
+  /** Whether the block is opened for this piece, or this one is what was left of it. */
+  readonly part: 'first' | 'offcut';
+  /** The other piece out of the same block. */
+  readonly partner: string | null;
+}
+
 /** A block laid along one wall. */
-export interface WallPiece {
+export interface WallPiece extends PieceHeights {
   readonly kind: 'straight' | 'cut';
   /** Unique in the job: course, wall and place in the row. */
   readonly id: string;
@@ -19,13 +38,21 @@ export interface WallPiece {
   readonly webs: readonly Length[];
   /** Which ends the saw made. */
   readonly cutEnds: { readonly start: boolean; readonly end: boolean };
-  /** What a cut piece was cut from, and what is left of it. */
-  readonly cutFrom?: { readonly article: 'straight'; readonly offcut: Length };
+  /** Which ends are mitred for a corner that no moulded piece serves. */
+  readonly mitred?: { readonly start: boolean; readonly end: boolean };
+  readonly cutFrom?: CutFrom;
 }
 
-/** A moulded corner: one leg on each of the two walls that meet. */
-export interface CornerPiece {
+/**
+ * How a corner is made: `moulded` as one piece; `lapped`, where one wall runs through and the other butts against it,
+ * course about; `mitred`, where both walls are sawn at half the turn and strapped.
+ */
+export type CornerMake = 'moulded' | 'lapped' | 'mitred';
+
+/** A corner in one course: its leg on each of the two walls that meet. A lapped one has a leg only where it is butted against. */
+export interface CornerPiece extends PieceHeights {
   readonly kind: 'corner';
+  readonly make: 'moulded' | 'lapped';
   readonly id: string;
   readonly course: number;
   readonly corner: string;
@@ -44,7 +71,18 @@ export interface CornerPiece {
 export type Piece = WallPiece | CornerPiece;
 
 /** Why a joint wants straps on both faces. */
-export type StrapReason = 'ear' | 'short' | 'web-to-web' | 'stagger';
+export type StrapReason =
+  | 'ear'
+  | 'short'
+  | 'web-to-web'
+  | 'stagger'
+  | 'beside-corner'
+  | 'seam'
+  | 'lapped-corner'
+  | 'mitred-corner'
+  | 'step-end'
+  | 'free-end'
+  | 'tee';
 
 /** A joint that breaks a rule of cutting or bond. */
 export interface WeakJoint {
@@ -58,18 +96,26 @@ export interface WeakJoint {
 
 /** Something about the courses that the crew should know, or why they could not be laid. */
 export type CourseFinding =
-  | { readonly kind: 'courses-out-of-range'; readonly courses: number; readonly most: number }
-  | { readonly kind: 'stages-out-of-order'; readonly stage: string }
-  | { readonly kind: 'corner-not-laid'; readonly corner: string; readonly loop: string }
-  | { readonly kind: 'cores-differ'; readonly corner: string; readonly loop: string }
   | {
       readonly kind: 'too-short-for-corners';
       readonly wall: string;
       readonly needs: Length;
       readonly has: Length;
     }
+  | { readonly kind: 'turn-too-sharp'; readonly corner: string; readonly loop: string }
+  | { readonly kind: 'corner-lapped'; readonly corner: string; readonly loop: string }
+  | { readonly kind: 'corner-mitred'; readonly corner: string; readonly loop: string }
   | { readonly kind: 'filler-near-corner'; readonly wall: string }
-  | { readonly kind: 'off-pitch'; readonly wall: string; readonly rest: Length; readonly pitch: Length }
+  | {
+      readonly kind: 'off-pitch';
+      readonly wall: string;
+      readonly rest: Length;
+      readonly pitch: Length;
+      /** Where a common seam would stand; null where there is no room for one. */ readonly seam: Length | null;
+    }
+  | { readonly kind: 'seam-off-wall'; readonly wall: string; readonly text: string }
+  | { readonly kind: 'cuts-do-not-fit'; readonly wall: string }
+  | { readonly kind: 'rip-too-low'; readonly wall: string; readonly course: number; readonly height: Length }
   | {
       readonly kind: 'straps';
       readonly wall: string;

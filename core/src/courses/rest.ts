@@ -1,7 +1,7 @@
-import type { Length } from '../measure';
-import { type WebRules, earOf, webRules } from './webs';
-import type { FlatWallFamily } from '../forms';
+import type { FormSystem } from '../forms';
+import { type Length, subtract, times } from '../measure';
 import type { HouseRules } from '../rules';
+import { type WebRules, earOf, webRules } from './webs';
 
 /** What decides where the saw goes in a run of blocks. */
 export interface CutRules {
@@ -13,17 +13,17 @@ export interface CutRules {
   readonly longestEar: Length;
 }
 
-/** The cut rules of a family under a job's house rules. */
-export const cutRulesOf = (family: FlatWallFamily, rules: HouseRules): CutRules => ({
-  block: family.straightLength,
-  cutMark: family.cutMark,
-  webs: webRules(family, rules.length('courses.web.clearOfCut')),
+/** The cut rules of a family under a job's house rules. An ear is never counted too long where the block's own end has it. */
+export const cutRulesOf = (system: FormSystem, rules: HouseRules): CutRules => ({
+  block: system.block,
+  cutMark: system.cutMark,
+  webs: webRules(system, rules.length('courses.web.clearOfCut')),
   shortest: rules.length('courses.filler.shortest'),
-  longestEar: rules.length('courses.ear.longest'),
+  longestEar: Math.max(rules.length('courses.ear.longest'), system.firstWeb) as Length,
 });
 
-/** Which of the six steps settled a run. */
-export type CutStep = 1 | 2 | 3 | 4 | 5 | 6;
+/** Which of the six steps settled a run; 0 where the cuts were chosen, by hand or as the best found. */
+export type CutStep = 0 | 1 | 2 | 3 | 4 | 5 | 6;
 
 /** How a clear run is filled: whole blocks, and none, one or two cut pieces, the longer first. */
 export interface RunCuts {
@@ -42,7 +42,7 @@ export const isGoodCut = (length: Length, rules: CutRules): boolean =>
   length >= rules.shortest && earOf(length, rules.webs) <= rules.longestEar;
 
 /** Every way to share a length between two pieces of a block, one of them on a cut mark, the longer first; most equal first. */
-function splits(length: Length, rules: CutRules): readonly (readonly [Length, Length])[] {
+export function splits(length: Length, rules: CutRules): readonly (readonly [Length, Length])[] {
   const found: (readonly [Length, Length])[] = [];
   for (let marked: number = rules.cutMark; marked <= rules.block; marked += rules.cutMark) {
     const other = length - marked;
@@ -91,4 +91,14 @@ export function cutRun(run: Length, rules: CutRules): RunCuts {
     5,
     others.reduce((best, pair) => (longestEar(pair) < longestEar(best) ? pair : best), least),
   );
+}
+
+/** A run filled with cuts that were chosen for it; null where they do not add up to it with whole blocks, or cannot be cut. */
+export function fillWith(run: Length, cuts: readonly Length[], rules: CutRules): RunCuts | null {
+  const cutLength = cuts.reduce<number>((sum, cut) => sum + cut, 0);
+  const whole = (run - cutLength) / rules.block;
+  if (!Number.isInteger(whole) || whole < 0 || cuts.some((cut) => cut <= 0 || cut >= rules.block))
+    return null;
+  const held = Math.floor(run / rules.block);
+  return { step: 0, rest: subtract(run, times(rules.block, held)), held, whole, cuts };
 }

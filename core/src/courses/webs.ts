@@ -1,4 +1,4 @@
-import type { FlatWallFamily } from '../forms';
+import type { FormSystem } from '../forms';
 import type { Length } from '../measure';
 
 /** The web pattern of a family, and what a saw leaves of it. */
@@ -10,9 +10,9 @@ export interface WebRules {
   readonly clearOfCut: Length;
 }
 
-export const webRules = (family: FlatWallFamily, clearOfCut: Length): WebRules => ({
-  first: family.firstWeb,
-  spacing: family.webSpacing,
+export const webRules = (system: FormSystem, clearOfCut: Length): WebRules => ({
+  first: system.firstWeb,
+  spacing: system.webSpacing,
   clearOfCut,
 });
 

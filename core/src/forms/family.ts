@@ -49,7 +49,9 @@ export interface PanelAndTieFamily extends FamilyCommon {
   readonly kind: 'panel-and-tie';
   readonly panelLength: Length;
   readonly panel: Length;
+  /** Ties stand so far apart along a course, a row of them at every joint between courses. */
   readonly tieSpacing: Length;
+  /** Wire ties along the top of the last course, closer, and one more beside each butt joint. */
   readonly topTieSpacing: Length;
   readonly track: { readonly bottom: boolean; readonly top: boolean };
 }
@@ -69,6 +71,10 @@ export interface CellFamily extends FamilyCommon {
 /** A maker's system of forms. A family is data; nothing in the code knows one by name. */
 export type Family = FlatWallFamily | PanelAndTieFamily | CellFamily;
 
-/** Whole thickness T of a flat wall: panel + core + panel. */
-export const wallThickness = (family: FlatWallFamily, core: Length): Length =>
-  (2 * family.panel + core) as Length;
+/** Whole thickness T of a wall: panel + core + panel, or that of the block where cells are moulded in it. */
+export const wallThickness = (family: Family, core: Length): Length =>
+  family.kind === 'cell' ? family.blockThickness : ((2 * family.panel + core) as Length);
+
+/** Thickness of what stands between the concrete and either face. */
+export const skinOf = (family: Family, core: Length): Length =>
+  family.kind === 'cell' ? (((family.blockThickness - core) / 2) as Length) : family.panel;

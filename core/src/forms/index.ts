@@ -1,2 +1,5 @@
 export * from './families';
 export * from './family';
+export * from './familyFile';
+export * from './reading';
+export * from './system';

@@ -1,15 +1,24 @@
 import type { CourseFinding, Courses, StrapReason } from '../courses';
-import { type Length, type UnitSystem, showLength } from '../measure';
+import { type Length, type UnitSystem, showLength, storeLength } from '../measure';
 import { type HouseRules, RULES, type RefusedRule, isRuleId } from '../rules';
 import type { Notice } from './notice';
 
-type Wording = Pick<Notice, 'severity' | 'where' | 'what' | 'place'> & Partial<Pick<Notice, 'why' | 'rule'>>;
+type Wording = Pick<Notice, 'severity' | 'where' | 'what' | 'place'> &
+  Partial<Pick<Notice, 'why' | 'rule' | 'fixes'>>;
 
-const REASONS: Readonly<Record<StrapReason, string>> = {
+/** Why a joint wants straps, in the words of the strap list. */
+export const STRAP_REASONS: Readonly<Record<StrapReason, string>> = {
   ear: 'an ear is too long',
   short: 'a piece is too short',
   'web-to-web': 'the webs stand too far apart',
   stagger: 'a joint lies over a joint',
+  'beside-corner': 'a cut stands beside a corner',
+  seam: 'common seam',
+  'lapped-corner': 'corner cut from blocks',
+  'mitred-corner': 'mitred corner',
+  'step-end': 'butts against a footing step',
+  'free-end': 'free end: close it with a bulkhead',
+  tee: 'another wall meets it here',
 };
 
 const joints = (count: number): string => (count === 1 ? '1 joint' : `${String(count)} joints`);
@@ -17,34 +26,63 @@ const joints = (count: number): string => (count === 1 ? '1 joint' : `${String(c
 function wording(finding: CourseFinding, units: UnitSystem, nameOf: (wall: string) => string): Wording {
   const inInches = (length: Length): string => showLength(length, units, { style: 'inches' });
   switch (finding.kind) {
-    case 'courses-out-of-range':
-      return {
-        severity: 'stop',
-        where: 'Courses',
-        place: { setting: 'courses' },
-        rule: 'courses.most',
-        what: `${String(finding.courses)} courses cannot be laid; give a whole number from 1 to ${String(finding.most)}.`,
-      };
-    case 'stages-out-of-order':
-      return {
-        severity: 'stop',
-        where: 'Stages',
-        place: { setting: 'courses' },
-        what: `Stage “${finding.stage}” ends no higher than the one before it; stages go from the footing up.`,
-      };
-    case 'corner-not-laid':
+    case 'turn-too-sharp':
       return {
         severity: 'stop',
         where: `Corner ${finding.corner}`,
         place: { loop: finding.loop, corner: finding.corner },
-        what: 'Only square corners are laid so far; this outline keeps its volume but has no courses.',
+        what: 'This turn is too sharp to be mitred: the cut would run through half a block. Split it into two turns.',
       };
-    case 'cores-differ':
+    case 'corner-lapped':
       return {
-        severity: 'stop',
+        severity: 'mind',
         where: `Corner ${finding.corner}`,
         place: { loop: finding.loop, corner: finding.corner },
-        what: 'Walls of different core meet here; their corner is not laid so far. Give both walls one core.',
+        what: 'Walls of different core meet: no moulded corner fits. Blocks run through in turns, course about; cut the inner panel out where the cores meet, close the open ends with foam, strap both faces.',
+        why: 'A corner cut from blocks has no webs round it.',
+      };
+    case 'corner-mitred':
+      return {
+        severity: 'mind',
+        where: `Corner ${finding.corner}`,
+        place: { loop: finding.loop, corner: finding.corner },
+        what: 'No moulded piece has this turn: saw both walls at half of it, and strap the joint on both faces in every course.',
+        why: 'A mitred corner has no webs round it and nothing interlocks across it.',
+      };
+    case 'seam-off-wall':
+      return {
+        severity: 'stop',
+        where: nameOf(finding.wall),
+        place: { wall: finding.wall },
+        what: `A common seam at “${finding.text}” does not lie between the legs of this wall’s corners; running bond is laid instead. Move the seam, or take it off.`,
+        fixes: [
+          {
+            label: 'Take the seam off',
+            edit: { kind: 'set-wall', row: finding.wall, change: { bond: null } },
+          },
+        ],
+      };
+    case 'cuts-do-not-fit':
+      return {
+        severity: 'mind',
+        where: nameOf(finding.wall),
+        place: { wall: finding.wall },
+        what: 'The cuts chosen for this wall no longer add up to its run; the usual rule cuts it instead.',
+        fixes: [
+          {
+            label: 'Forget the chosen cuts',
+            edit: { kind: 'set-wall', row: finding.wall, change: { bond: null } },
+          },
+        ],
+      };
+    case 'rip-too-low':
+      return {
+        severity: 'mind',
+        where: nameOf(finding.wall),
+        place: { wall: finding.wall },
+        rule: 'courses.rip.least',
+        what: `Course ${String(finding.course)} would be ripped to ${inInches(finding.height)} here. Move the footing or the top to a course, or take the strip up with the course beside it.`,
+        why: RULES['courses.rip.least'].reason,
       };
     case 'too-short-for-corners':
       return {
@@ -67,8 +105,21 @@ function wording(finding: CourseFinding, units: UnitSystem, nameOf: (wall: strin
         severity: 'mind',
         where: nameOf(finding.wall),
         place: { wall: finding.wall },
-        what: `The rest of ${inInches(finding.rest)} is off the ${inInches(finding.pitch)} interlock pitch: past the cut the courses will not nest.`,
+        what: `The rest of ${inInches(finding.rest)} is off the ${inInches(finding.pitch)} interlock pitch: past the cut the courses will not nest. A common seam works for any length.`,
         why: 'Nubs and sockets meet only at whole pitches.',
+        fixes:
+          finding.seam === null
+            ? []
+            : [
+                {
+                  label: `Common seam at ${showLength(finding.seam, units)}`,
+                  edit: {
+                    kind: 'set-wall',
+                    row: finding.wall,
+                    change: { bond: { kind: 'seam', at: storeLength(finding.seam, units) } },
+                  },
+                },
+              ],
       };
     case 'straps':
       return {
@@ -77,7 +128,7 @@ function wording(finding: CourseFinding, units: UnitSystem, nameOf: (wall: strin
         place: { wall: finding.wall },
         rule: finding.reasons.includes('short') ? 'courses.filler.shortest' : 'courses.ear.longest',
         what: `Strap ${joints(finding.joints)} at the ${finding.cuts.map(inInches).join(' and ')} cut, both faces: ${finding.reasons
-          .map((reason) => REASONS[reason])
+          .map((reason) => STRAP_REASONS[reason])
           .join(', ')}.`,
         why: RULES['courses.ear.longest'].reason,
       };
@@ -102,7 +153,7 @@ export function courseNotices(
   return courses.findings.map((finding): Notice => {
     const words = wording(finding, units, nameOf);
     const at = 'wall' in finding ? finding.wall : 'corner' in finding ? finding.corner : '';
-    return { ...words, id: `${finding.kind}:${at}`, fixes: [] };
+    return { ...words, id: `${finding.kind}:${at}`, fixes: words.fixes ?? [] };
   });
 }
 

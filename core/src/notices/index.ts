@@ -1,3 +1,4 @@
 export * from './courseNotices';
+export * from './levelNotices';
 export * from './notice';
 export * from './outlineNotices';

@@ -10,7 +10,7 @@ export interface NoticePlace {
   readonly wall?: string;
   readonly corner?: string;
   readonly rule?: string;
-  readonly setting?: 'family' | 'core' | 'courses';
+  readonly setting?: 'family' | 'core' | 'courses' | 'height';
 }
 
 export interface NoticeFix {

@@ -130,10 +130,15 @@ function loopWording(
         what: 'Type the first wall’s length, then the turn at its far end.',
       };
     case 'open':
+      if (loop.built?.tees.start && loop.built.tees.end) return null;
       return {
-        severity: 'stop',
-        where: 'Walk',
-        what: 'This walk is marked open. Walls with free ends are not laid yet; close the walk to have its courses.',
+        severity: 'mind',
+        where: loop.name ?? 'Walk',
+        what:
+          loop.built?.tees.start || loop.built?.tees.end
+            ? 'One end of this wall stands free. Close it with a bulkhead, brace it, and strap it on both faces.'
+            : 'This walk is open: its two ends stand free. Close both with bulkheads, brace them, and strap them on both faces.',
+        why: 'Nothing holds the panels of a free end together but its bulkhead.',
       };
     case 'turns': {
       const turned = toDegrees(problem.turned);
@@ -168,6 +173,24 @@ function loopWording(
         place: { wall: problem.walls[0] },
         what: 'These walls cross or touch; check their lengths and the turns between.',
       };
+    case 'loops-cross':
+      return {
+        severity: 'stop',
+        where: loop.name ?? `Outline from ${first}`,
+        what: 'Its walls cross or touch those of another outline; move its first corner, or join them in one walk.',
+      };
+    case 'place-unreadable':
+      return {
+        severity: 'stop',
+        where: loop.name ?? `Outline from ${first}`,
+        what: `“${problem.text}” cannot be read as the place of its first corner; write how far it lies to the right, and down the plan.`,
+      };
+    case 'tee-nowhere':
+      return {
+        severity: 'stop',
+        where: loop.name ?? `Outline from ${first}`,
+        what: `The wall that its ${problem.end} should meet is not there, or not so long; it is taken as free. Choose the wall again.`,
+      };
     case 'no-room':
       return {
         severity: 'stop',
@@ -196,12 +219,15 @@ function setupWording(problem: SetupProblem, units: UnitSystem, nameOf: Namer): 
           edit: { kind: 'set-family', family: family.id },
         })),
       };
-    case 'family-not-laid':
+    case 'family-broken':
       return {
         severity: 'stop',
         where: 'Forms',
         place: { setting: 'family' },
-        what: `${problem.family.name} is not a flat-wall block; only those are laid so far.`,
+        what: `The job’s own family “${problem.name}” cannot be used. ${problem.problems
+          .slice(0, 3)
+          .map((each) => `${each.where}: ${each.what}`)
+          .join(' ')}`,
       };
     case 'core-unreadable':
       return {

@@ -1,9 +1,21 @@
+import type { FamilyFile } from '../forms';
 import { type Angle, readTurn, storeTurn, type UnitSystem } from '../measure';
-import type { Loop, MeasuredTo, Plan, WalkRow } from './plan';
+import type { Loop, LoopTees, MeasuredTo, Plan, Stage, WalkRow } from './plan';
 import { storedLengthText, storedTurnText } from './storedText';
+import { type WallChange, changeWall } from './wallEdit';
 
 /** A row to add. Without an id it is given a fresh one when it is added. */
 export type NewRow = Omit<WalkRow, 'id'> & Partial<Pick<WalkRow, 'id'>>;
+
+/** What may be set on an outline as a whole; null takes it off again. */
+export interface LoopChange {
+  readonly name?: string | null;
+  readonly closed?: boolean;
+  readonly base?: string | null;
+  readonly right?: string | null;
+  readonly down?: string | null;
+  readonly tee?: LoopTees | null;
+}
 
 /** What a user can do to a plan. Every edit is plain data: it can be kept, sent, and offered as the fix of a notice. */
 export type PlanEdit =
@@ -22,6 +34,17 @@ export type PlanEdit =
       readonly before?: string;
     }
   | { readonly kind: 'remove-row'; readonly row: string }
+  /** What else hangs on a wall: core, top, steps, bond, corner, as-laid lengths. */
+  | { readonly kind: 'set-wall'; readonly row: string; readonly change: WallChange }
+  /** A height for the walls; null goes back to counting courses. */
+  | { readonly kind: 'set-height'; readonly height: string | null }
+  | { readonly kind: 'set-stages'; readonly stages: readonly Stage[] }
+  | { readonly kind: 'add-loop'; readonly loop: string; readonly name?: string }
+  | { readonly kind: 'remove-loop'; readonly loop: string }
+  | { readonly kind: 'set-loop'; readonly loop: string; readonly change: LoopChange }
+  /** Adds a family of the job's own, or puts it in the place of the one with its id. */
+  | { readonly kind: 'put-family'; readonly family: FamilyFile }
+  | { readonly kind: 'remove-family'; readonly family: string }
   | { readonly kind: 'turn-walk-round'; readonly loop: string }
   | { readonly kind: 'set-rule'; readonly rule: string; readonly value: string | number | null }
   | { readonly kind: 'all'; readonly edits: readonly PlanEdit[] };
@@ -78,6 +101,36 @@ function setRule(plan: Plan, rule: string, value: string | number | null): Plan 
   return { ...plan, rules: value === null ? rules : { ...rules, [rule]: value } };
 }
 
+/** A plan without one of its optional parts. */
+function without(plan: Plan, key: 'height' | 'families'): Plan {
+  return Object.fromEntries(Object.entries(plan).filter(([each]) => each !== key)) as unknown as Plan;
+}
+
+/** An outline with a change on it; a text that is emptied or null takes its part off again. */
+function setLoop(plan: Plan, id: string, change: LoopChange): Plan {
+  const length = (text: string | null | undefined): string | null =>
+    text === null || text === undefined || text.trim() === '' ? null : storedLengthText(text, plan.units);
+  const { base, right, down } = change;
+  const stored = {
+    ...change,
+    ...(base === undefined ? {} : { base: length(base) }),
+    ...(right === undefined ? {} : { right: length(right) }),
+    ...(down === undefined ? {} : { down: length(down) }),
+  };
+  return editLoop(
+    plan,
+    id,
+    (loop) =>
+      Object.fromEntries(
+        Object.entries({ ...loop, ...stored }).filter(([, value]) => value !== null),
+      ) as unknown as Loop,
+  );
+}
+
+function putFamilies(plan: Plan, families: readonly FamilyFile[]): Plan {
+  return families.length === 0 ? without(plan, 'families') : { ...plan, families };
+}
+
 /**
  * The plan after an edit. An edit of something that is no longer there leaves the plan as it is.
  * Typed lengths and turns are kept in their stored form where they can be read, and as typed where not.
@@ -124,6 +177,48 @@ export function applyEdit(plan: Plan, edit: PlanEdit, newId: () => string = unus
         ...plan,
         loops: plan.loops.map((loop) => ({ ...loop, walk: loop.walk.filter((row) => row.id !== edit.row) })),
       };
+    case 'set-wall':
+      return editRow(plan, edit.row, (row) => changeWall(row, edit.change, plan.units));
+    case 'set-height':
+      return edit.height === null
+        ? without(plan, 'height')
+        : { ...plan, height: storedLengthText(edit.height, plan.units) };
+    case 'set-stages':
+      return { ...plan, stages: edit.stages };
+    case 'add-loop':
+      return {
+        ...plan,
+        loops: [
+          ...plan.loops,
+          {
+            id: edit.loop,
+            ...(edit.name === undefined ? {} : { name: edit.name }),
+            closed: true,
+            walk: [],
+          },
+        ],
+      };
+    case 'set-loop':
+      return setLoop(plan, edit.loop, edit.change);
+    case 'remove-loop':
+      return plan.loops.length < 2
+        ? plan
+        : { ...plan, loops: plan.loops.filter((loop) => loop.id !== edit.loop) };
+    case 'put-family': {
+      const families = plan.families ?? [];
+      const known = families.some((each) => each.id === edit.family.id);
+      return putFamilies(
+        plan,
+        known
+          ? families.map((each) => (each.id === edit.family.id ? edit.family : each))
+          : [...families, edit.family],
+      );
+    }
+    case 'remove-family':
+      return putFamilies(
+        plan,
+        (plan.families ?? []).filter((each) => each.id !== edit.family),
+      );
     case 'turn-walk-round':
       return editLoop(plan, edit.loop, (loop) => ({ ...loop, walk: turnedRound(loop.walk) }));
     case 'set-rule':

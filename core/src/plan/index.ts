@@ -4,3 +4,4 @@ export * from './readPlan';
 export * from './schema';
 export * from './writePlan';
 export * from './storedText';
+export * from './wallEdit';

@@ -1,3 +1,4 @@
+import type { FamilyFile } from '../forms';
 import type { UnitSystem } from '../measure';
 import type { RuleOverrides } from '../rules';
 
@@ -8,7 +9,48 @@ export const PLAN_VERSION = 1;
 /** The face that the drawing's lengths run to: outside of the form, outside of the concrete, or the wall's centre line. */
 export type MeasuredTo = 'form' | 'concrete' | 'centre';
 
-/** One row of the walk: a wall's length and the turn at its far end, both as text, so that half-typed rows can be kept. */
+/** A step of the footing along a wall: so far from the wall's first corner it goes up or down by so much. */
+export interface FootingStep {
+  readonly id: string;
+  readonly at: string;
+  /** `up 32in`, `down 16in`, walking clockwise. */
+  readonly step: string;
+}
+
+/** From so far along a wall its top is another one. */
+export interface TopStep {
+  readonly id: string;
+  readonly at: string;
+  /** `5 courses`, or a height above the lowest footing. */
+  readonly top: string;
+}
+
+/** Cut lengths that a wall's rows are to have, the longer first, instead of those of the six-step rule. */
+export interface ChosenCuts {
+  readonly odd: readonly string[];
+  readonly even: readonly string[];
+}
+
+/** How a wall's blocks are joined: running bond with a filler, or cut on one vertical line in every course. */
+export type WallBond =
+  | { readonly kind: 'running'; readonly cuts?: ChosenCuts }
+  /** The common seam, from the wall's first corner along the form's outside face. */
+  | { readonly kind: 'seam'; readonly at: string };
+
+/** Which of a corner's two walls has the long leg in the first course, walking clockwise. */
+export type CornerLead = 'starting-wall' | 'ending-wall';
+
+/** A course as it was pulled with the tape: how long the wall came out. */
+export interface AsLaid {
+  readonly course: number;
+  readonly length: string;
+}
+
+/**
+ * One row of the walk: a wall's length and the turn at its far end, both as text, so that half-typed rows can be kept.
+ * What else hangs on a wall is told in clockwise order, whichever way the rows were walked: its first corner is the one
+ * that comes first clockwise.
+ */
 export interface WalkRow {
   /** Lasting id of the wall; corner letters are only shown. */
   readonly id: string;
@@ -16,6 +58,23 @@ export interface WalkRow {
   readonly turn: string;
   /** A core of its own, where it differs from the job's. */
   readonly core?: string;
+  /** A top of its own, where it differs from the job's: `5 courses`, or a height above the lowest footing. */
+  readonly top?: string;
+  readonly topSteps?: readonly TopStep[];
+  readonly footing?: readonly FootingStep[];
+  readonly bond?: WallBond;
+  /** How the corner where this wall starts leads, where it differs from the house rule. */
+  readonly lead?: CornerLead;
+  readonly asLaid?: readonly AsLaid[];
+}
+
+/**
+ * An inside wall's ends at other walls. Where it starts at one, at a station of that wall's outside face, it sets out
+ * square to it, inward.
+ */
+export interface LoopTees {
+  readonly start?: { readonly wall: string; readonly at: string };
+  readonly end?: { readonly wall: string };
 }
 
 /** One outline walked from its corner A and, where closed, back to it. The last row's turn is the one at A. */
@@ -23,6 +82,13 @@ export interface Loop {
   readonly id: string;
   readonly name?: string;
   readonly closed: boolean;
+  /** Its footing at its first corner, above (or, with a minus, below) that of the first outline. */
+  readonly base?: string;
+  /** Where its first corner lies, to the right of the first outline's and down the plan; left out, it is set beside the others. */
+  readonly right?: string;
+  readonly down?: string;
+  /** For an open walk: the walls that its ends meet, where they are not free. */
+  readonly tee?: LoopTees;
   readonly walk: readonly WalkRow[];
 }
 
@@ -34,6 +100,8 @@ export interface Stage {
   readonly toCourse: number;
   /** Filled to the top of that course, or to the middle of it where walls go on. */
   readonly top: 'full' | 'half';
+  /** What is done on top of it before the next one: backfill, slab. */
+  readonly then?: string;
 }
 
 /** The plan of a job as Ombra keeps it: always with loops, stages and ids, whatever short forms a file used. */
@@ -47,6 +115,10 @@ export interface Plan {
   readonly core: string;
   readonly loops: readonly Loop[];
   readonly stages: readonly Stage[];
+  /** Height of the walls above the lowest footing, where it is given so and not in courses. */
+  readonly height?: string;
+  /** Families of the job's own, by the side of those that ship. */
+  readonly families?: readonly FamilyFile[];
   readonly rules: RuleOverrides;
 }
 

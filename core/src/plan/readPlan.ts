@@ -1,51 +1,27 @@
-import type { z } from 'zod';
+import { type DocumentProblem, isObject, problemsOf } from '../forms';
 import type { UnitSystem } from '../measure';
-import { type Loop, PLAN_FORMAT, PLAN_VERSION, type Plan, type Stage, type WalkRow } from './plan';
+import {
+  type FootingStep,
+  type Loop,
+  type LoopTees,
+  PLAN_FORMAT,
+  PLAN_VERSION,
+  type Plan,
+  type Stage,
+  type TopStep,
+  type WallBond,
+  type WalkRow,
+} from './plan';
 import { type PlanFile, planFileSchema } from './schema';
 import { storedLengthText } from './storedText';
 
-/** One thing wrong with a plan document: where it stands in the file and what to do about it. */
-export interface PlanProblem {
-  readonly where: string;
-  readonly what: string;
-}
+export type PlanProblem = DocumentProblem;
 
 export type PlanReading =
   | { readonly ok: true; readonly plan: Plan }
   | { readonly ok: false; readonly problems: readonly PlanProblem[] };
 
 const refused = (where: string, what: string): PlanReading => ({ ok: false, problems: [{ where, what }] });
-
-/** `outline.walk[2].length` */
-function place(path: readonly PropertyKey[]): string {
-  const text = path
-    .map((step) => (typeof step === 'number' ? `[${String(step)}]` : `.${String(step)}`))
-    .join('')
-    .replace(/^\./, '');
-  return text === '' ? 'the plan' : text;
-}
-
-function sentence(issue: z.core.$ZodIssue): string {
-  switch (issue.code) {
-    case 'unrecognized_keys':
-      return `Ombra does not know ${issue.keys.map((key) => `“${key}”`).join(', ')} here; take it out or check its spelling.`;
-    case 'invalid_type':
-      return issue.input === undefined && issue.expected !== 'never'
-        ? `This is missing or not a ${issue.expected}; write a ${issue.expected} here.`
-        : `This must be a ${issue.expected}.`;
-    case 'invalid_value':
-      return `This must be ${issue.values.map((value) => `“${String(value)}”`).join(' or ')}.`;
-    case 'too_big':
-      return `This is too long; at most ${String(issue.maximum)} fit here.`;
-    case 'too_small':
-      return `This is too short; at least ${String(issue.minimum)} must stand here.`;
-    default:
-      return 'This does not have the form that a plan file wants here.';
-  }
-}
-
-const isObject = (value: unknown): value is Record<string, unknown> =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** Ids for rows that came without one, never one that another row already has. */
 function idGiver(prefix: string, taken: readonly (string | undefined)[]): () => string {
@@ -64,6 +40,58 @@ function pinned(text: string, units: UnitSystem): string {
   return /^[\s\d.,]+$/.test(text) ? storedLengthText(text, units) : text;
 }
 
+type FileRow = NonNullable<PlanFile['outline']>['walk'][number];
+
+/** What hangs on a wall besides its length and turn, as far as the file tells it. */
+function wallExtras(row: FileRow, units: UnitSystem): Omit<WalkRow, 'id' | 'length' | 'turn'> {
+  const length = (text: string): string => pinned(text, units);
+  const stepId = idGiver('step', [
+    ...(row.footing ?? []).map((step) => step.id),
+    ...(row.topSteps ?? []).map((step) => step.id),
+  ]);
+  const bond = (): WallBond | undefined => {
+    if (row.bond?.kind === 'seam') return { kind: 'seam', at: length(row.bond.at) };
+    if (row.bond?.cuts === undefined) return row.bond && { kind: 'running' };
+    const { odd, even } = row.bond.cuts;
+    return { kind: 'running', cuts: { odd: odd.map(length), even: even.map(length) } };
+  };
+  const chosen = bond();
+  return {
+    ...(row.core === undefined ? {} : { core: length(row.core) }),
+    ...(row.top === undefined ? {} : { top: length(row.top) }),
+    ...(row.topSteps === undefined
+      ? {}
+      : {
+          topSteps: row.topSteps.map((step): TopStep => ({
+            id: step.id ?? stepId(),
+            at: length(step.at),
+            top: length(step.top),
+          })),
+        }),
+    ...(row.footing === undefined
+      ? {}
+      : {
+          footing: row.footing.map((step): FootingStep => ({
+            id: step.id ?? stepId(),
+            at: length(step.at),
+            step: step.step,
+          })),
+        }),
+    ...(chosen === undefined ? {} : { bond: chosen }),
+    ...(row.lead === undefined ? {} : { lead: row.lead }),
+    ...(row.asLaid === undefined
+      ? {}
+      : { asLaid: row.asLaid.map(({ course, length: text }) => ({ course, length: length(text) })) }),
+  };
+}
+
+function teesOf(tee: NonNullable<NonNullable<PlanFile['outline']>['tee']>, units: UnitSystem): LoopTees {
+  return {
+    ...(tee.start === undefined ? {} : { start: { wall: tee.start.wall, at: pinned(tee.start.at, units) } }),
+    ...(tee.end === undefined ? {} : { end: { wall: tee.end.wall } }),
+  };
+}
+
 function loopsOf(file: PlanFile): readonly Loop[] {
   const loops = file.loops ?? (file.outline ? [file.outline] : []);
   const loopId = idGiver(
@@ -78,11 +106,15 @@ function loopsOf(file: PlanFile): readonly Loop[] {
     id: loop.id ?? loopId(),
     ...(loop.name === undefined ? {} : { name: loop.name }),
     closed: loop.closed,
+    ...(loop.base === undefined ? {} : { base: pinned(loop.base, file.units) }),
+    ...(loop.right === undefined ? {} : { right: pinned(loop.right, file.units) }),
+    ...(loop.down === undefined ? {} : { down: pinned(loop.down, file.units) }),
+    ...(loop.tee === undefined ? {} : { tee: teesOf(loop.tee, file.units) }),
     walk: loop.walk.map((row): WalkRow => ({
       id: row.id ?? rowId(),
       length: pinned(row.length, file.units),
       turn: row.turn,
-      ...(row.core === undefined ? {} : { core: pinned(row.core, file.units) }),
+      ...wallExtras(row, file.units),
     })),
   }));
 }
@@ -98,6 +130,7 @@ function stagesOf(file: PlanFile): readonly Stage[] {
     ...(stage.name === undefined ? {} : { name: stage.name }),
     toCourse: stage.toCourse,
     top: stage.top ?? 'full',
+    ...(stage.then === undefined ? {} : { then: stage.then }),
   }));
 }
 
@@ -131,12 +164,7 @@ export function readPlan(document: unknown): PlanReading {
   }
   const parsed = planFileSchema.safeParse(document, { reportInput: true });
   if (!parsed.success) {
-    return {
-      ok: false,
-      problems: parsed.error.issues
-        .slice(0, 20)
-        .map((issue) => ({ where: place(issue.path), what: sentence(issue) })),
-    };
+    return { ok: false, problems: problemsOf(parsed.error, 'the plan') };
   }
   const file = parsed.data;
   if ((file.courses === undefined) === (file.stages === undefined)) {
@@ -153,6 +181,8 @@ export function readPlan(document: unknown): PlanReading {
     core: pinned(file.core, file.units),
     loops: loopsOf(file),
     stages: stagesOf(file),
+    ...(file.height === undefined ? {} : { height: pinned(file.height, file.units) }),
+    ...(file.families === undefined ? {} : { families: file.families }),
     rules: file.rules ?? {},
   };
   const repeated = repeatedId(plan);

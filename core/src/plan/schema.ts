@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { familyFileSchema } from '../forms';
 import { PLAN_FORMAT, PLAN_VERSION } from './plan';
 
 const id = z
@@ -14,6 +15,8 @@ const lengthText = z
     'A length with its unit: "44ft 5 1/2in", "2400mm". Unreadable text is kept and reported, not refused.',
   );
 
+const topText = z.string().max(60).describe('“5 courses”, or a height above the lowest footing: "7ft 4in".');
+
 const row = z.strictObject({
   id: id.optional(),
   length: lengthText,
@@ -24,6 +27,39 @@ const row = z.strictObject({
       'The turn at the far end of this wall: "right 90", "left 45". The last row’s turn is the one at A.',
     ),
   core: lengthText.optional().describe('Core thickness of this wall, where it differs from the job’s.'),
+  top: topText.optional().describe('This wall’s top, where it differs from the job’s.'),
+  topSteps: z
+    .array(z.strictObject({ id: id.optional(), at: lengthText, top: topText }))
+    .max(40)
+    .optional()
+    .describe('Where the top changes along the wall, from its first corner in clockwise order.'),
+  footing: z
+    .array(z.strictObject({ id: id.optional(), at: lengthText, step: z.string().max(60) }))
+    .max(40)
+    .optional()
+    .describe('Steps of the footing along the wall, clockwise: {"at": "12ft", "step": "up 32in"}.'),
+  bond: z
+    .discriminatedUnion('kind', [
+      z.strictObject({
+        kind: z.literal('running'),
+        cuts: z
+          .strictObject({ odd: z.array(lengthText).max(2), even: z.array(lengthText).max(2) })
+          .optional()
+          .describe('Cut lengths chosen for odd and even courses.'),
+      }),
+      z.strictObject({ kind: z.literal('seam'), at: lengthText }),
+    ])
+    .optional()
+    .describe('Running bond (the default), or a common seam at a station of the wall.'),
+  lead: z
+    .enum(['starting-wall', 'ending-wall'])
+    .optional()
+    .describe('Which wall has the long leg in course 1 at the corner where this wall starts.'),
+  asLaid: z
+    .array(z.strictObject({ course: z.number(), length: lengthText }))
+    .max(60)
+    .optional()
+    .describe('How long the wall came out in a course, pulled with the tape.'),
 });
 
 const walk = z.array(row).max(1000).describe('The walls in walking order, clockwise seen from above.');
@@ -32,6 +68,18 @@ const outline = z.strictObject({
   id: id.optional(),
   name: z.string().max(120).optional(),
   closed: z.boolean().describe('Whether the walk comes home to its first corner.'),
+  base: lengthText
+    .optional()
+    .describe('Its footing at its first corner, above that of the first outline; a minus is below.'),
+  right: lengthText.optional().describe('Its first corner, to the right of the first outline’s.'),
+  down: lengthText.optional().describe('Its first corner, down the plan from the first outline’s.'),
+  tee: z
+    .strictObject({
+      start: z.strictObject({ wall: z.string().max(60), at: lengthText }).optional(),
+      end: z.strictObject({ wall: z.string().max(60) }).optional(),
+    })
+    .optional()
+    .describe('For an open walk: the walls, by id, that its ends meet.'),
   walk,
 });
 
@@ -45,6 +93,7 @@ const stage = z.strictObject({
     .describe(
       'Poured to the top of its last course (the default), or to the middle of it where walls go on.',
     ),
+  then: z.string().max(200).optional().describe('What is done before the next stage: backfill, slab.'),
 });
 
 /** The plan file. Plain on purpose, so that a JSON Schema can be made of it; `readPlan` adds what a schema cannot say. */
@@ -66,6 +115,14 @@ export const planFileSchema = z
       .max(40)
       .optional()
       .describe('What is stacked and poured in one go, from the footing up.'),
+    height: lengthText
+      .optional()
+      .describe('Height of the walls above the lowest footing; the courses follow from it.'),
+    families: z
+      .array(familyFileSchema)
+      .max(20)
+      .optional()
+      .describe('Form families of the job’s own, as family files.'),
     outline: outline.optional().describe('Short for one loop. Give outline or loops.'),
     loops: z.array(outline).min(1).max(60).optional().describe('Separate outlines of one job.'),
     openings: z.array(z.never()).optional().describe('Reserved; empty in this version.'),

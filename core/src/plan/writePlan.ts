@@ -2,12 +2,20 @@ import { type Loop, PLAN_FORMAT, PLAN_VERSION, type Plan } from './plan';
 import type { PlanFile } from './schema';
 
 type FileLoop = NonNullable<PlanFile['outline']>;
+type FileRow = FileLoop['walk'][number];
+
+/** A deep copy of plain data, free of the plan's readonly arrays. */
+const copy = (data: unknown): unknown => JSON.parse(JSON.stringify(data));
 
 const fileLoop = (loop: Loop): FileLoop => ({
   id: loop.id,
   ...(loop.name === undefined ? {} : { name: loop.name }),
   closed: loop.closed,
-  walk: loop.walk.map((row) => ({ ...row })),
+  ...(loop.base === undefined ? {} : { base: loop.base }),
+  ...(loop.right === undefined ? {} : { right: loop.right }),
+  ...(loop.down === undefined ? {} : { down: loop.down }),
+  ...(loop.tee === undefined ? {} : { tee: copy(loop.tee) as NonNullable<FileLoop['tee']> }),
+  walk: copy(loop.walk) as FileRow[],
 });
 
 /**
@@ -22,6 +30,7 @@ export function writePlan(plan: Plan): PlanFile {
     otherStages.length === 0 &&
     firstStage.name === undefined &&
     firstStage.top === 'full' &&
+    firstStage.then === undefined &&
     firstStage.id === 'stage-1';
   return {
     format: PLAN_FORMAT,
@@ -32,6 +41,8 @@ export function writePlan(plan: Plan): PlanFile {
     family: plan.family,
     core: plan.core,
     ...(oneStage ? { courses: firstStage.toCourse } : { stages: plan.stages.map((stage) => ({ ...stage })) }),
+    ...(plan.height === undefined ? {} : { height: plan.height }),
+    ...(plan.families === undefined ? {} : { families: [...plan.families] }),
     ...(firstLoop !== undefined && otherLoops.length === 0
       ? { outline: fileLoop(firstLoop) }
       : { loops: plan.loops.map(fileLoop) }),

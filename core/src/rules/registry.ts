@@ -44,6 +44,35 @@ const lengthRules = {
     ...anyLength,
     source: commonPractice,
   },
+  'courses.rip.least': {
+    id: 'courses.rip.least',
+    type: 'length',
+    statement: 'A ripped course is at least {value} high.',
+    reason: 'A lower strip of foam has no web whole and will not stand.',
+    default: inches(4),
+    ...anyLength,
+    source: ours,
+  },
+  'offcuts.shortest': {
+    id: 'offcuts.shortest',
+    type: 'length',
+    statement: 'An offcut of {value} or more is kept and used again.',
+    reason: 'Shorter ones are not worth the carrying, and too flimsy to lay.',
+    default: inches(12),
+    ...anyLength,
+    source: commonPractice,
+  },
+  'courses.growth.perPiece': {
+    id: 'courses.growth.perPiece',
+    type: 'length',
+    statement: 'A row grows by {value} a piece.',
+    reason:
+      'Blocks vary by up to a quarter inch, so a long row comes out longer than planned; pull the tape every course.',
+    default: nanometres(NANOMETRES_PER_INCH / 64),
+    least: 0 as Length,
+    most: inches(0.5),
+    source: ours,
+  },
   'courses.web.clearOfCut': {
     id: 'courses.web.clearOfCut',
     type: 'length',
@@ -94,6 +123,27 @@ const countRules = {
     most: 4,
     source: commonPractice,
   },
+  'offcuts.fromCourse': {
+    id: 'offcuts.fromCourse',
+    type: 'count',
+    statement: 'Offcuts are laid from course {value} up.',
+    reason: 'The bottom courses carry the most pressure: they are cut from fresh blocks.',
+    default: 3,
+    least: 1,
+    most: 60,
+    source: commonPractice,
+  },
+  'offcuts.perBlock': {
+    id: 'offcuts.perBlock',
+    type: 'count',
+    statement: 'At most {value} pieces are cut from one block.',
+    reason:
+      'Two pieces keep a moulded end each; one between them would have a sawn end on both sides. 1 uses no offcut.',
+    default: 2,
+    least: 1,
+    most: 2,
+    source: ours,
+  },
 } as const satisfies Record<string, CountRule>;
 
 const choiceRules = {
@@ -107,6 +157,27 @@ const choiceRules = {
     choices: [
       { value: 'starting-wall', label: 'long legs on the wall that starts at the corner, walking clockwise' },
       { value: 'ending-wall', label: 'long legs on the wall that ends at the corner, walking clockwise' },
+      {
+        value: 'alternating',
+        label: 'long legs alternate round the job, so that every second wall has two of them',
+      },
+    ],
+    source: commonPractice,
+  },
+  'courses.height.rest': {
+    id: 'courses.height.rest',
+    type: 'choice',
+    statement: 'Where the height is no whole number of courses: {value}.',
+    reason:
+      'Ripping the first course keeps the interlock on top, where the next storey carries on; a half-height piece needs no saw.',
+    default: 'rip-first',
+    choices: [
+      { value: 'rip-first', label: 'the first course is ripped to the rest' },
+      { value: 'rip-last', label: 'the last course is ripped to the rest' },
+      {
+        value: 'half-piece',
+        label: 'half-height pieces make the last course where they fit, otherwise a rip',
+      },
     ],
     source: commonPractice,
   },

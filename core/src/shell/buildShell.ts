@@ -1,12 +1,55 @@
-import { type Angle, FULL_TURN } from '../measure';
-import type { Plan } from '../plan';
+import { type Angle, FULL_TURN, RIGHT_ANGLE, type UnitSystem, normalise, readLength } from '../measure';
+import type { Loop, Plan } from '../plan';
 import { houseRules } from '../rules';
 import { layOutLoop } from './layOutLoop';
 import { readSetup } from './setup';
-import type { Shell, ShellLoop, Wall } from './shell';
+import { loopsCross, placeLoop } from './placing';
+import { type Point, step } from './point';
+import type { BuiltLoop, LoopProblem, Shell, ShellLoop, Tee, Wall } from './shell';
+import type { SettingOut } from './walk';
 
 /** What `buildShell` reads of a plan: nothing else can change its answer. */
-export type ShellInput = Pick<Plan, 'loops' | 'units' | 'measuredTo' | 'family' | 'core' | 'rules'>;
+export type ShellInput = Pick<
+  Plan,
+  'loops' | 'units' | 'measuredTo' | 'family' | 'families' | 'core' | 'rules'
+>;
+
+/** The walls that an open walk's ends meet, and where it sets out from the one that it starts at. */
+function teesOf(
+  loop: Loop,
+  units: UnitSystem,
+  others: readonly ShellLoop[],
+): {
+  readonly tees: BuiltLoop['tees'];
+  readonly setting?: SettingOut;
+  readonly problems: readonly LoopProblem[];
+} {
+  const built = others.flatMap((each) => (each.built ? [each.built] : []));
+  const find = (id: string | undefined) =>
+    built
+      .flatMap((each) => each.walls.map((wall, index) => ({ wall, each, index })))
+      .find(({ wall }) => wall.id === id);
+  const problems: LoopProblem[] = [];
+  const starting = find(loop.tee?.start?.wall);
+  const reading = readLength(loop.tee?.start?.at ?? '', units);
+  const within =
+    reading.ok && starting !== undefined && reading.length > 0 && reading.length < starting.wall.length;
+  if (loop.tee?.start && !within) problems.push({ kind: 'tee-nowhere', end: 'start' });
+  const ending = find(loop.tee?.end?.wall);
+  if (loop.tee?.end && !ending) problems.push({ kind: 'tee-nowhere', end: 'end' });
+  const end: Tee | null = ending ? { wall: ending.wall.id, at: null, skin: ending.wall.skin } : null;
+  if (!starting || !reading.ok || !within) return { tees: { start: null, end }, problems };
+  const { wall, each, index } = starting;
+  const corner = each.faces.formOutside[index] as Point;
+  return {
+    tees: { start: { wall: wall.id, at: reading.length, skin: wall.skin }, end },
+    setting: {
+      from: step(corner, wall.heading, reading.length, wall.thickness),
+      heading: normalise((wall.heading + RIGHT_ANGLE) as Angle),
+    },
+    problems,
+  };
+}
 
 /**
  * Stands the job's outlines up as walls: form-face lengths for the face the drawing measures to, corners, stations,
@@ -19,9 +62,22 @@ export function buildShell(plan: ShellInput): Shell {
   const loops: ShellLoop[] = [];
   let letter = 0;
   for (const loop of plan.loops) {
-    const laid = layOutLoop(loop, plan, setup, rules, letter);
-    loops.push(laid);
-    letter += loop.walk.length;
+    const joined = loop.closed ? null : teesOf(loop, plan.units, loops);
+    const laid = layOutLoop(loop, plan, setup, rules, letter, joined?.setting, joined?.tees);
+    const placed = joined?.setting ? laid : placeLoop(laid, loop, plan, loops);
+    const crossed =
+      placed.built &&
+      !joined?.setting &&
+      loops.find((other) => other.built && placed.built && loopsCross(placed.built, other.built));
+    loops.push({
+      ...placed,
+      problems: [
+        ...placed.problems,
+        ...(joined?.problems ?? []),
+        ...(crossed ? [{ kind: 'loops-cross' as const, other: crossed.id }] : []),
+      ],
+    });
+    letter += loop.walk.length + (loop.closed ? 0 : 1);
   }
   return { family: setup?.family ?? null, setupProblems: reading.ok ? [] : reading.problems, loops };
 }

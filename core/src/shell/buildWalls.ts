@@ -1,30 +1,33 @@
-import { wallThickness } from '../forms';
-import { type Length, ZERO, add, nanometres } from '../measure';
+import { skinOf, wallThickness } from '../forms';
+import { type Angle, type Length, ZERO, add, nanometres } from '../measure';
 import type { Loop, MeasuredTo } from '../plan';
 import { type Line, offsetCorners, runPastCorner } from './offset';
-import { type Point, distance } from './point';
+import { type Point, distance, step } from './point';
 import { firstCrossing, polygonArea } from './polygon';
 import type { Setup } from './setup';
-import type { BuiltLoop, Corner, Faces, LoopProblem, Wall } from './shell';
+import type { BuiltLoop, Corner, Faces, LoopProblem, Tee, Wall } from './shell';
 import type { Leg } from './walk';
 
 /** How far inside the form's outside face the drawing's line runs. */
-function insetOf(measuredTo: MeasuredTo, panel: Length, thickness: Length): Length {
+function insetOf(measuredTo: MeasuredTo, skin: Length, thickness: Length): Length {
   if (measuredTo === 'form') return ZERO;
-  return measuredTo === 'concrete' ? panel : nanometres(thickness / 2);
+  return measuredTo === 'concrete' ? skin : nanometres(thickness / 2);
 }
 
 const ringLength = (corners: readonly Point[]): Length =>
   add(...corners.map((corner, index) => distance(corner, corners[(index + 1) % corners.length] as Point)));
 
 /** The first wall whose side has turned back on itself after offsetting: no room for its thickness. */
-function collapsedSide(before: readonly Point[], after: readonly Point[]): number {
-  return before.findIndex((from, index) => {
+function collapsedSide(before: readonly Point[], after: readonly Point[], sides: number): number {
+  for (let index = 0; index < sides; index++) {
     const next = (index + 1) % before.length;
-    const to = before[next] as Point;
+    const [from, to] = [before[index] as Point, before[next] as Point];
     const [movedFrom, movedTo] = [after[index] as Point, after[next] as Point];
-    return (to.x - from.x) * (movedTo.x - movedFrom.x) + (to.y - from.y) * (movedTo.y - movedFrom.y) <= 0;
-  });
+    if ((to.x - from.x) * (movedTo.x - movedFrom.x) + (to.y - from.y) * (movedTo.y - movedFrom.y) <= 0) {
+      return index;
+    }
+  }
+  return -1;
 }
 
 interface Built {
@@ -32,97 +35,214 @@ interface Built {
   readonly problems: readonly LoopProblem[];
 }
 
-/** Stands a closed clockwise walk up as walls: faces, corners, stations and the core's plan area. */
-export function buildWalls(
+/** A layer of every wall, told by its depth inside the form's outside face. */
+type Depth = (wall: number) => number;
+
+/** The lines of a walk with what the forms make of them, closed or open. */
+interface Lines {
+  readonly loop: Loop;
+  readonly legs: readonly Leg[];
+  readonly letters: readonly string[];
+  readonly cores: readonly Length[];
+  readonly skins: readonly Length[];
+  readonly thicknesses: readonly Length[];
+  readonly insets: readonly Length[];
+}
+
+function readLines(
   loop: Loop,
   legs: readonly Leg[],
   letters: readonly string[],
   setup: Setup,
   measuredTo: MeasuredTo,
-): Built {
-  const count = legs.length;
-  const legAt = (index: number): Leg => legs[(index + count) % count] as Leg;
-  const letterAt = (index: number): string => letters[(index + count) % count] as string;
-  const { panel } = setup.family;
+): Lines {
   const cores = legs.map((leg) => setup.coreByRow.get(leg.row) ?? setup.core);
+  const skins = cores.map((core) => skinOf(setup.family, core));
   const thicknesses = cores.map((core) => wallThickness(setup.family, core));
-  const insets = thicknesses.map((thickness) => insetOf(measuredTo, panel, thickness));
-  const inset = (index: number): Length => insets[(index + count) % count] as Length;
-  const lines: readonly Line[] = legs.map((leg, index) => ({
-    from: leg.from,
-    heading: leg.heading,
-    turnIn: legAt(index - 1).turn,
-  }));
-  const face = (depth: (index: number) => number): readonly Point[] =>
-    offsetCorners(
-      lines,
-      legs.map((_, index) => nanometres(depth(index) - inset(index))),
-    );
-  const faces: Faces = {
-    formOutside: face(() => 0),
-    concreteOutside: face(() => panel),
-    concreteInside: face((index) => panel + (cores[index] ?? 0)),
-    formInside: face((index) => thicknesses[index] ?? 0),
-  };
-
-  const pair = (sides: readonly [number, number]): LoopProblem => ({
-    kind: 'crossing',
-    walls: [legAt(sides[0]).row, legAt(sides[1]).row],
-  });
-  const walkCrossing = firstCrossing(legs.map((leg) => leg.from));
-  if (walkCrossing) return { built: null, problems: [pair(walkCrossing)] };
-  const collapsed = Math.max(
-    collapsedSide(faces.formOutside, faces.formInside),
-    collapsedSide(
-      legs.map((leg) => leg.from),
-      faces.formOutside,
-    ),
+  const insets = thicknesses.map((thickness, index) =>
+    insetOf(measuredTo, skins[index] as Length, thickness),
   );
-  if (collapsed >= 0) return { built: null, problems: [{ kind: 'no-room', wall: legAt(collapsed).row }] };
-  const faceCrossing = firstCrossing(faces.formOutside) ?? firstCrossing(faces.formInside);
-  if (faceCrossing) return { built: null, problems: [pair(faceCrossing)] };
+  return { loop, legs, letters, cores, skins, thicknesses, insets };
+}
 
+const wrap = <Item>(list: readonly Item[], index: number): Item =>
+  list[(index + list.length) % list.length] as Item;
+
+/** The turn between two walls that follow each other; null at the ends of an open walk. */
+function turnBefore(lines: Lines, index: number): Angle | null {
+  if (!lines.loop.closed && (index === 0 || index === lines.legs.length)) return null;
+  return wrap(lines.legs, index - 1).turn;
+}
+
+function standWalls(lines: Lines): readonly Wall[] {
+  const { legs, letters, insets, skins, cores, thicknesses, loop } = lines;
+  const middle: Depth = (index) => wrap(skins, index) + wrap(cores, index) / 2;
+  const past = (turn: Angle | null, own: number, other: number): Length =>
+    turn === null ? ZERO : nanometres(runPastCorner(turn, own, other));
   let station = ZERO;
-  const walls = legs.map((leg, index): Wall => {
-    const start = runPastCorner(legAt(index - 1).turn, inset(index), inset(index - 1));
-    const end = runPastCorner(leg.turn, inset(index), inset(index + 1));
-    const length = nanometres(leg.length + start + end);
+  return legs.map((leg, index): Wall => {
+    const before = turnBefore(lines, index);
+    const after = turnBefore(lines, index + 1);
+    const start = past(before, wrap(insets, index), wrap(insets, index - 1));
+    const end = past(after, wrap(insets, index), wrap(insets, index + 1));
+    const length = add(leg.length, start, end);
     const wall: Wall = {
       id: leg.row,
       loop: loop.id,
-      name: `${letterAt(index)}–${letterAt(index + 1)}`,
-      from: letterAt(index),
-      to: letterAt(index + 1),
+      name: `${wrap(letters, index)}–${wrap(letters, index + 1)}`,
+      from: wrap(letters, index),
+      to: wrap(letters, index + 1),
       length,
       measured: leg.length,
+      beyondStart: start,
+      beyondEnd: end,
       core: cores[index] as Length,
       thickness: thicknesses[index] as Length,
+      skin: skins[index] as Length,
+      coreInset: {
+        start: past(before, middle(index), middle(index - 1)),
+        end: past(after, middle(index), middle(index + 1)),
+      },
       station,
       heading: leg.heading,
     };
     station = add(station, length);
     return wall;
   });
-  const corners = walls.map((wall, index): Corner => {
-    const { turn } = legAt(index - 1);
-    return {
-      letter: wall.from,
-      loop: loop.id,
-      turn,
-      kind: turn > 0 ? 'outside' : 'inside',
-      wallBefore: legAt(index - 1).row,
-      wallAfter: wall.id,
-      station: wall.station,
-    };
+}
+
+function cornersOf(lines: Lines, walls: readonly Wall[]): readonly Corner[] {
+  return walls.flatMap((wall, index): Corner[] => {
+    const turn = turnBefore(lines, index);
+    if (turn === null) return [];
+    return [
+      {
+        letter: wall.from,
+        loop: lines.loop.id,
+        turn,
+        kind: turn > 0 ? 'outside' : 'inside',
+        wallBefore: wrap(lines.legs, index - 1).row,
+        wallAfter: wall.id,
+        station: wall.station,
+      },
+    ];
   });
+}
+
+const crossing = (lines: Lines, sides: readonly [number, number]): LoopProblem => ({
+  kind: 'crossing',
+  walls: [wrap(lines.legs, sides[0]).row, wrap(lines.legs, sides[1]).row],
+});
+
+const noRoom = (lines: Lines, index: number): LoopProblem => ({
+  kind: 'no-room',
+  wall: wrap(lines.legs, index).row,
+});
+
+/** Moves every line of the walk inward by a depth of its own, and joins them again. */
+function faceAt(lines: Lines, depth: Depth): readonly Point[] {
+  const { legs, insets } = lines;
+  const inward = legs.map((_, index) => nanometres(depth(index) - wrap(insets, index)));
+  const joined = offsetCorners(
+    legs.map((leg, index): Line => ({
+      from: leg.from,
+      heading: leg.heading,
+      turnIn: wrap(legs, index - 1).turn,
+    })),
+    inward,
+  );
+  if (lines.loop.closed) return joined;
+  const [first, last] = [legs[0] as Leg, legs.at(-1) as Leg];
+  return [
+    step(first.from, first.heading, 0, inward[0]),
+    ...joined.slice(1),
+    step(last.to, last.heading, 0, inward.at(-1)),
+  ];
+}
+
+const NO_TEES: BuiltLoop['tees'] = { start: null, end: null };
+
+/** Stands a walk up as walls: faces, corners, stations and the core's plan area. An open walk has free ends. */
+export function buildWalls(
+  loop: Loop,
+  legs: readonly Leg[],
+  letters: readonly string[],
+  setup: Setup,
+  measuredTo: MeasuredTo,
+  tees: BuiltLoop['tees'] = NO_TEES,
+): Built {
+  const lines = readLines(loop, legs, letters, setup, measuredTo);
+  const { skins, cores, thicknesses } = lines;
+  const face = (depth: Depth): readonly Point[] => faceAt(lines, depth);
+  const skin: Depth = (index) => wrap(skins, index);
+  const sides: Faces = {
+    formOutside: face(() => 0),
+    concreteOutside: face(skin),
+    concreteInside: face((index) => skin(index) + wrap(cores, index)),
+    formInside: face((index) => wrap(thicknesses, index)),
+  };
+  const drawn = loop.closed
+    ? legs.map((leg) => leg.from)
+    : [...legs.map((leg) => leg.from), (legs.at(-1) as Leg).to];
+  const walkCrossing = firstCrossing(drawn, loop.closed);
+  if (walkCrossing) return { built: null, problems: [crossing(lines, walkCrossing)] };
+  const collapsed = Math.max(
+    collapsedSide(sides.formOutside, sides.formInside, legs.length),
+    collapsedSide(drawn, sides.formOutside, legs.length),
+  );
+  if (collapsed >= 0) return { built: null, problems: [noRoom(lines, collapsed)] };
+  const faceCrossing =
+    firstCrossing(sides.formOutside, loop.closed) ?? firstCrossing(sides.formInside, loop.closed);
+  if (faceCrossing) return { built: null, problems: [crossing(lines, faceCrossing)] };
+
+  const walls = standWalls(lines);
+  const middle = face((index) => skin(index) + wrap(cores, index) / 2);
+  const common = {
+    walls,
+    corners: cornersOf(lines, walls),
+    perimeter: add(...walls.map((wall) => wall.length)),
+  };
+  if (loop.closed) {
+    return {
+      built: {
+        open: false,
+        tees: NO_TEES,
+        ...common,
+        faces: sides,
+        centreLine: ringLength(middle),
+        coreArea: polygonArea(sides.concreteOutside) - polygonArea(sides.concreteInside),
+      },
+      problems: [],
+    };
+  }
+  // An open walk's faces are one ring each: out along the outside, back along the inside, closed by the bulkheads.
+  // A free end loses the thickness of its bulkhead; at another wall the core runs on through that wall's foam.
+  const endsLoss = (tee: Tee | null, own: number): number => (tee ? -tee.skin : own);
+  const lossAtStart = endsLoss(tees.start, skin(0));
+  const lossAtEnd = endsLoss(tees.end, skin(legs.length - 1));
+  const centreLine = (middle
+    .slice(1)
+    .reduce<number>((sum, point, index) => sum + distance(middle[index] as Point, point), 0) -
+    lossAtStart -
+    lossAtEnd) as Length;
+  const ring = (outer: readonly Point[], inner: readonly Point[]): readonly Point[] => [
+    ...outer,
+    ...[...inner].reverse(),
+  ];
+  const endArea = (lossAtStart * wrap(cores, 0) + lossAtEnd * wrap(cores, -1)) / 1e18;
   return {
     built: {
-      walls,
-      corners,
-      faces,
-      perimeter: station,
-      centreLine: ringLength(face((index) => panel + (cores[index] ?? 0) / 2)),
-      coreArea: polygonArea(faces.concreteOutside) - polygonArea(faces.concreteInside),
+      open: true,
+      tees,
+      ...common,
+      faces: {
+        formOutside: ring(sides.formOutside, sides.formInside),
+        concreteOutside: ring(sides.concreteOutside, sides.concreteInside),
+        concreteInside: [],
+        formInside: [],
+      },
+      centreLine,
+      coreArea: polygonArea(ring(sides.concreteOutside, sides.concreteInside)) - endArea,
     },
     problems: [],
   };

@@ -7,3 +7,5 @@ export * from './polygon';
 export * from './setup';
 export * from './shell';
 export * from './walk';
+export * from './levels';
+export * from './placing';

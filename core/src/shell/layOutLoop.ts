@@ -1,4 +1,4 @@
-import { FULL_TURN } from '../measure';
+import { type Angle, FULL_TURN } from '../measure';
 import type { Loop, Plan } from '../plan';
 import type { HouseRules } from '../rules';
 import { buildWalls } from './buildWalls';
@@ -6,8 +6,8 @@ import { closings } from './closing';
 import { cornerLetter, nameRows } from './letters';
 import { distance } from './point';
 import type { Setup } from './setup';
-import type { LoopProblem, ShellLoop } from './shell';
-import { type Leg, type RowProblem, type Walked, clockwise, gapOf, walkLoop } from './walk';
+import type { BuiltLoop, LoopProblem, ShellLoop } from './shell';
+import { type Leg, type RowProblem, type SettingOut, type Walked, clockwise, gapOf, walkLoop } from './walk';
 
 /** The last wall of a walk whose gap is too small to tell, drawn home. */
 function closeOnLastWall(walked: Walked): readonly Leg[] {
@@ -28,6 +28,8 @@ function untypedAtEnd(loop: Loop): number {
  *
  * @param setup the job's forms; null where they cannot be used, and then no wall stands
  * @param firstLetter the place in the alphabet of the loop's first corner
+ * @param setting where an open walk sets out, if not at the origin
+ * @param tees the walls that an open walk's ends meet
  */
 export function layOutLoop(
   loop: Loop,
@@ -35,13 +37,16 @@ export function layOutLoop(
   setup: Setup | null,
   rules: HouseRules,
   firstLetter: number,
+  setting?: SettingOut,
+  tees?: BuiltLoop['tees'],
 ): ShellLoop {
   const untyped = untypedAtEnd(loop);
   const rows = { ...loop, walk: loop.walk.slice(0, loop.walk.length - untyped) };
-  const typed = walkLoop(rows, plan.units, rules);
-  const walked = clockwise(typed);
+  const typed = walkLoop(rows, plan.units, rules, setting);
+  const walked = loop.closed ? clockwise(typed) : typed;
   const { legs } = walked;
-  const letters = legs.map((_, index) => cornerLetter(firstLetter + index));
+  const corners = loop.closed ? legs.length : legs.length + 1;
+  const letters = Array.from({ length: corners }, (_, index) => cornerLetter(firstLetter + index));
   const waiting: readonly (RowProblem & { row: string })[] = loop.walk
     .slice(rows.walk.length)
     .map((row) => ({ kind: 'length-waiting', row: row.id }));
@@ -49,7 +54,7 @@ export function layOutLoop(
     id: loop.id,
     ...(loop.name === undefined ? {} : { name: loop.name }),
     letters,
-    rowNames: nameRows(loop, legs, walked.turned, firstLetter),
+    rowNames: nameRows(loop, legs, loop.closed ? walked.turned : (0 as Angle), firstLetter),
   };
   const unbuilt = (problems: readonly LoopProblem[], gap: ShellLoop['gap']): ShellLoop => ({
     ...shown,
@@ -62,7 +67,16 @@ export function layOutLoop(
   if (rows.walk.length === 0)
     return { ...unbuilt([{ kind: 'nothing-walked' }], null), problems: [{ kind: 'nothing-walked' }] };
   if (walked.problems.length > 0) return unbuilt(walked.problems, null);
-  if (!loop.closed) return unbuilt([{ kind: 'open' }], null);
+  if (!loop.closed) {
+    const { built, problems } = setup
+      ? buildWalls(loop, legs, letters, setup, plan.measuredTo, tees)
+      : { built: null, problems: [] };
+    return {
+      ...unbuilt([{ kind: 'open' }, ...problems], null),
+      comesHome: true,
+      built,
+    };
+  }
   const gap = gapOf(walked);
   if (Math.abs(walked.turned) !== FULL_TURN) {
     return unbuilt([{ kind: 'turns', turned: walked.turned, gap, closings: closings(walked) }], gap);

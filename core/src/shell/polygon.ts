@@ -54,15 +54,16 @@ export function segmentsMeet(a: Point, b: Point, c: Point, d: Point): boolean {
 }
 
 /**
- * The first two sides of a closed polygon that cross or touch without being neighbours, by index; null where it is simple.
- * Side i runs from corner i to the next.
+ * The first two sides of a polygon that cross or touch without being neighbours, by index; null where it is simple.
+ * Side i runs from corner i to the next; an open line has no side from its last corner to its first.
  */
-export function firstCrossing(corners: readonly Point[]): readonly [number, number] | null {
+export function firstCrossing(corners: readonly Point[], closed = true): readonly [number, number] | null {
   const count = corners.length;
+  const sides = closed ? count : count - 1;
   const at = (index: number): Point => corners[index % count] as Point;
-  for (let i = 0; i < count; i++) {
-    for (let j = i + 2; j < count; j++) {
-      if (i === 0 && j === count - 1) continue;
+  for (let i = 0; i < sides; i++) {
+    for (let j = i + 2; j < sides; j++) {
+      if (closed && i === 0 && j === count - 1) continue;
       if (segmentsMeet(at(i), at(i + 1), at(j), at(j + 1))) return [i, j];
     }
   }

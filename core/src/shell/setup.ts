@@ -1,11 +1,15 @@
-import { FAMILIES, type Family, type FlatWallFamily, findFamily } from '../forms';
+import { type DocumentProblem, FAMILIES, type Family, findFamily, readFamily } from '../forms';
 import { type Length, readLength } from '../measure';
 import type { Plan } from '../plan';
 
 /** Why the job's forms cannot be used as they stand. */
 export type SetupProblem =
   | { readonly kind: 'family-unknown'; readonly family: string; readonly known: readonly Family[] }
-  | { readonly kind: 'family-not-laid'; readonly family: Family }
+  | {
+      readonly kind: 'family-broken';
+      readonly name: string;
+      readonly problems: readonly DocumentProblem[];
+    }
   | { readonly kind: 'core-unreadable'; readonly text: string; readonly row?: string }
   | {
       readonly kind: 'core-not-offered';
@@ -16,7 +20,7 @@ export type SetupProblem =
 
 /** The forms of the job: the family and the core of every wall that has one of its own. */
 export interface Setup {
-  readonly family: FlatWallFamily;
+  readonly family: Family;
   readonly core: Length;
   readonly coreByRow: ReadonlyMap<string, Length>;
 }
@@ -25,13 +29,33 @@ type SetupReading =
   | { readonly ok: true; readonly setup: Setup }
   | { readonly ok: false; readonly problems: readonly SetupProblem[] };
 
-/** Finds the family and cores that a plan names. */
-export function readSetup(plan: Pick<Plan, 'family' | 'core' | 'loops' | 'units'>): SetupReading {
-  const family = findFamily(plan.family);
-  if (family === undefined) {
-    return { ok: false, problems: [{ kind: 'family-unknown', family: plan.family, known: FAMILIES }] };
+/** The families that a job may choose from: those that ship, and its own that can be read. */
+export const familiesOf = (plan: Pick<Plan, 'families'>): readonly Family[] => [
+  ...FAMILIES,
+  ...(plan.families ?? []).flatMap((file) => {
+    const reading = readFamily(file);
+    return reading.ok ? [reading.family] : [];
+  }),
+];
+
+/** The family that the plan names: one of its own before one that ships. */
+function chosenFamily(plan: Pick<Plan, 'family' | 'families'>): Family | SetupProblem {
+  const own = plan.families?.find((file) => file.id === plan.family);
+  if (own) {
+    const reading = readFamily(own);
+    return reading.ok
+      ? reading.family
+      : { kind: 'family-broken', name: own.name, problems: reading.problems };
   }
-  if (family.kind !== 'flat-wall') return { ok: false, problems: [{ kind: 'family-not-laid', family }] };
+  return findFamily(plan.family) ?? { kind: 'family-unknown', family: plan.family, known: familiesOf(plan) };
+}
+
+/** Finds the family and cores that a plan names. */
+export function readSetup(
+  plan: Pick<Plan, 'family' | 'families' | 'core' | 'loops' | 'units'>,
+): SetupReading {
+  const family = chosenFamily(plan);
+  if (!('cores' in family)) return { ok: false, problems: [family] };
   const problems: SetupProblem[] = [];
   const readCore = (text: string, row?: string): Length => {
     const where = row === undefined ? {} : { row };

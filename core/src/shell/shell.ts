@@ -1,4 +1,4 @@
-import type { FlatWallFamily } from '../forms';
+import type { Family } from '../forms';
 import type { Angle, Length } from '../measure';
 import type { Closing } from './closing';
 import type { Point } from './point';
@@ -19,9 +19,19 @@ export interface Wall {
   readonly length: Length;
   /** Length as drawn, to the face the job measures to. */
   readonly measured: Length;
+  /** How far before the drawn corner the form's outside face starts, and how far past the other it ends. */
+  readonly beyondStart: Length;
+  readonly beyondEnd: Length;
   readonly core: Length;
   /** Panel + core + panel. */
   readonly thickness: Length;
+  /** Foam between the concrete and either face. */
+  readonly skin: Length;
+  /**
+   * What the corners at its two ends take off the middle line of its core, measured from the outside face's corner;
+   * negative at inside corners, where the middle line runs on.
+   */
+  readonly coreInset: { readonly start: Length; readonly end: Length };
   /** Where it starts: form-face distance from the loop's first corner. */
   readonly station: Length;
   readonly heading: Angle;
@@ -63,7 +73,11 @@ export type LoopProblem =
   | { readonly kind: 'gap-closed'; readonly gap: Gap; readonly row: string }
   | { readonly kind: 'anticlockwise' }
   | { readonly kind: 'crossing'; readonly walls: readonly [string, string] }
-  | { readonly kind: 'no-room'; readonly wall: string };
+  | { readonly kind: 'no-room'; readonly wall: string }
+  /** The walls of two outlines cross or touch. */
+  | { readonly kind: 'loops-cross'; readonly other: string }
+  | { readonly kind: 'place-unreadable'; readonly text: string }
+  | { readonly kind: 'tee-nowhere'; readonly end: 'start' | 'end' };
 
 /** A row of the walk as named on screen, also while the loop is still open. */
 export interface RowName {
@@ -87,7 +101,19 @@ export interface ShellLoop {
   readonly built: BuiltLoop | null;
 }
 
+/** Another wall that an open walk's end meets. */
+export interface Tee {
+  readonly wall: string;
+  /** Where, from that wall's first corner on its outside face; null where only the wall is known. */
+  readonly at: Length | null;
+  /** Foam of that wall that is cut out for the concrete to run through. */
+  readonly skin: Length;
+}
+
 export interface BuiltLoop {
+  /** A walk that does not come home. Its ends are free, or meet other walls. */
+  readonly open: boolean;
+  readonly tees: { readonly start: Tee | null; readonly end: Tee | null };
   readonly walls: readonly Wall[];
   readonly corners: readonly Corner[];
   readonly faces: Faces;
@@ -102,7 +128,7 @@ export interface BuiltLoop {
 /** The job's walls in space. */
 export interface Shell {
   /** Null where the job's forms cannot be used; `setupProblems` says why. */
-  readonly family: FlatWallFamily | null;
+  readonly family: Family | null;
   readonly setupProblems: readonly SetupProblem[];
   readonly loops: readonly ShellLoop[];
 }

@@ -50,12 +50,25 @@ function lengthProblem(text: string, units: UnitSystem, rules: HouseRules): RowP
   return reading.length;
 }
 
-/** Walks a loop's rows from its first corner, heading right on the plan. */
-export function walkLoop(loop: Loop, units: UnitSystem, rules: HouseRules): Walked {
+/** Where a walk sets out, and which way. */
+export interface SettingOut {
+  readonly from: Point;
+  readonly heading: Angle;
+}
+
+const AT_ORIGIN: SettingOut = { from: ORIGIN, heading: 0 as Angle };
+
+/** Walks a loop's rows from its first corner, heading right on the plan unless it sets out elsewhere. */
+export function walkLoop(
+  loop: Loop,
+  units: UnitSystem,
+  rules: HouseRules,
+  setting: SettingOut = AT_ORIGIN,
+): Walked {
   const legs: Leg[] = [];
   const problems: (RowProblem & { row: string })[] = [];
-  let at = ORIGIN;
-  let heading = 0 as Angle;
+  let at = setting.from;
+  let { heading } = setting;
   let turned = 0 as Angle;
   for (const row of loop.walk) {
     const length = lengthProblem(row.length, units, rules);

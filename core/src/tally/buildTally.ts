@@ -1,14 +1,19 @@
-import { type Courses, type Hand, type WallFill, handOf, longLegOn } from '../courses';
-import type { FlatWallFamily } from '../forms';
-import type { HouseRules, RuleId } from '../rules';
-import { type BuiltLoop, type Shell, isSquare, polygonArea } from '../shell';
+import type { Courses, Hand, Parity, RowFill, WallFill } from '../courses';
+import { parityOf } from '../courses';
+import type { FormSystem } from '../forms';
+import { type Length, ZERO } from '../measure';
+import type { Stage } from '../plan';
+import type { RuleId } from '../rules';
+import type { Shell, Wall } from '../shell';
+import { coreAreaOf, concreteOfCourse } from './concrete';
 import {
   type CourseTally,
   type Figure,
   type OutlineFigures,
-  TALLY_KEYS,
+  type StageTally,
   type Tally,
   type TallyKey,
+  type TallyRow,
 } from './figure';
 import { type Given, type How, type Worked, evaluate } from './how';
 
@@ -36,22 +41,16 @@ const RULES_OF: Readonly<Record<TallyKey, readonly RuleId[]>> = {
 const length = (name: string, value: number): Given => ({ op: 'given', name, unit: 'length', value });
 const count = (name: string, value: number): Given => ({ op: 'given', name, unit: 'count', value });
 
-/** Whole blocks of a wall: what its clear run holds, less a block that is given to the cuts. */
-function straightsOfWall(
-  name: string,
-  wallLength: number,
-  fill: WallFill,
-  legs: { start: number; end: number },
-  block: number,
-): Worked {
+/** Whole blocks of a wall in running bond: what its clear run holds, less those that are given to the cuts. */
+function straightsOfRun(wall: Wall, fill: RowFill, block: Length): Worked {
   const run: Worked = {
     op: 'difference',
     name: 'clear run',
     unit: 'length',
     of: [
-      length('form-face length', wallLength),
-      length('leg at its start', legs.start),
-      length('leg at its end', legs.end),
+      length('form-face length', wall.length),
+      length('leg at its start', fill.start),
+      length('leg at its end', fill.end),
     ],
   };
   const held: Worked = {
@@ -60,84 +59,128 @@ function straightsOfWall(
     unit: 'count',
     of: [{ op: 'quotient', name: 'run by block', unit: 'ratio', of: [run, length('block', block)] }],
   };
-  const pieces = { wall: fill.wall, kind: 'straight' } as const;
+  const pieces = { wall: wall.id, kind: 'straight' } as const;
   const given = fill.held - fill.whole;
   return given === 0
-    ? { ...held, name, pieces }
-    : { op: 'difference', name, unit: 'count', of: [held, count('given to the two cuts', given)], pieces };
+    ? { ...held, name: wall.name, pieces }
+    : {
+        op: 'difference',
+        name: wall.name,
+        unit: 'count',
+        of: [held, count('given to the two cuts', given)],
+        pieces,
+      };
 }
 
-const cutsOfWall = (name: string, fill: WallFill): Given => ({
-  ...count(name, fill.cuts.length),
-  pieces: { wall: fill.wall, kind: 'cut' },
-  cutReason: { step: fill.step, rest: fill.rest, cuts: fill.cuts },
-});
+/** What the tally looks up while it counts, gathered once. */
+interface Counted {
+  readonly shell: Shell;
+  readonly system: FormSystem;
+  readonly courses: Courses;
+  readonly walls: readonly Wall[];
+  readonly fills: ReadonlyMap<string, WallFill>;
+  /** Wall by course whose row is the full pattern in running bond. */
+  readonly plain: ReadonlySet<string>;
+  /** Pieces of a wall in a course. */
+  readonly counts: ReadonlyMap<string, { straight: number; cut: number }>;
+  readonly straightOf: Map<string, How>;
+}
 
-function cornersOfHand(loops: readonly BuiltLoop[], course: number, lead: string, hand: Hand): Worked {
-  const long = longLegOn(course, lead);
-  const corners = loops.flatMap((loop) => loop.corners).filter((corner) => handOf(corner, long) === hand);
+const place = (course: number, wall: string): string => `${String(course)}:${wall}`;
+
+function gather(shell: Shell, system: FormSystem, courses: Courses): Counted {
+  const fills = new Map(courses.fills.map((fill) => [fill.wall, fill]));
+  const counts = new Map<string, { straight: number; cut: number }>();
+  for (const piece of courses.pieces) {
+    if (piece.kind === 'corner') continue;
+    const key = place(piece.course, piece.wall);
+    const found = counts.get(key) ?? { straight: 0, cut: 0 };
+    counts.set(key, found);
+    found[piece.kind] += 1;
+  }
+  return {
+    shell,
+    system,
+    courses,
+    walls: shell.loops.flatMap((loop) => loop.built?.walls ?? []).filter((wall) => fills.has(wall.id)),
+    fills,
+    plain: new Set(
+      courses.rows
+        .filter((row) => row.whole && fills.get(row.wall)?.seam === null)
+        .map((row) => place(row.course, row.wall)),
+    ),
+    counts,
+    straightOf: new Map(),
+  };
+}
+
+/** Whole blocks of one wall in one course; full rows of one parity share their tree. */
+function straightOfWall(counted: Counted, wall: Wall, course: number): How {
+  const key = place(course, wall.id);
+  const laid = counted.counts.get(key)?.straight ?? 0;
+  const fill = counted.fills.get(wall.id);
+  const parity: Parity = parityOf(course);
+  if (!fill || !counted.plain.has(key) || fill[parity].whole !== laid) {
+    return { ...count(wall.name, laid), pieces: { wall: wall.id, kind: 'straight' } };
+  }
+  const shared = `${wall.id}:${parity}`;
+  const known = counted.straightOf.get(shared) ?? straightsOfRun(wall, fill[parity], counted.system.block);
+  counted.straightOf.set(shared, known);
+  return known;
+}
+
+function cutsOfWall(counted: Counted, wall: Wall, course: number): How {
+  const laid = counted.counts.get(place(course, wall.id))?.cut ?? 0;
+  const fill = counted.fills.get(wall.id)?.[parityOf(course)];
+  const told = fill !== undefined && counted.plain.has(place(course, wall.id)) && fill.cuts.length === laid;
+  return {
+    ...count(wall.name, laid),
+    pieces: { wall: wall.id, kind: 'cut' },
+    ...(told ? { cutReason: { step: fill.step, rest: fill.rest, cuts: fill.cuts } } : {}),
+  };
+}
+
+function cornersOfHand(counted: Counted, course: number, hand: Hand): Worked {
+  const corners = new Map(
+    counted.shell.loops.flatMap((loop) => loop.built?.corners ?? []).map((each) => [each.letter, each]),
+  );
   return {
     op: 'sum',
     name: 'corners',
     unit: 'count',
-    of: corners.map((corner) => ({
-      ...count(`${corner.letter} (${corner.kind})`, 1),
-      pieces: { kind: 'corner', corner: corner.letter },
-    })),
+    of: counted.courses.pieces.flatMap((piece) =>
+      piece.kind === 'corner' && piece.course === course && piece.hand === hand && piece.make === 'moulded'
+        ? [
+            {
+              ...count(`${piece.corner} (${corners.get(piece.corner)?.kind ?? ''})`, 1),
+              pieces: { kind: 'corner' as const, corner: piece.corner },
+            },
+          ]
+        : [],
+    ),
   };
 }
 
-/**
- * Plan area of one loop's core. With one core and square corners it is core × centre line, shown so that a calculator
- * can follow it; otherwise the difference of the two concrete faces' polygons.
- */
-function coreAreaOf(loop: BuiltLoop): How {
-  const [first] = loop.walls;
-  const cores = new Set(loop.walls.map((wall) => wall.core));
-  const name = 'plan area of the core';
-  if (first === undefined || cores.size !== 1 || !loop.corners.every((corner) => isSquare(corner.turn))) {
-    const within = (face: string, corners: BuiltLoop['faces']['formInside']): Given => ({
-      op: 'given',
-      name: face,
-      unit: 'area',
-      value: polygonArea(corners),
-    });
-    return {
-      op: 'difference',
-      name,
-      unit: 'area',
-      of: [
-        within('within the concrete’s outer face', loop.faces.concreteOutside),
-        within('within its inner face', loop.faces.concreteInside),
-      ],
-    };
+const perWall = (counted: Counted, of: (wall: Wall) => How): How => ({
+  op: 'sum',
+  name: 'walls',
+  unit: 'count',
+  of: counted.walls.map(of),
+});
+
+function courseHow(counted: Counted, key: TallyKey, course: number): How {
+  switch (key) {
+    case 'straight':
+      return perWall(counted, (wall) => straightOfWall(counted, wall, course));
+    case 'cut':
+      return perWall(counted, (wall) => cutsOfWall(counted, wall, course));
+    case 'cornerLH':
+      return cornersOfHand(counted, course, 'LH');
+    case 'cornerRH':
+      return cornersOfHand(counted, course, 'RH');
+    case 'coreVolume':
+      return concreteOfCourse(counted.shell, counted.courses, course);
   }
-  const centreLine: Worked = {
-    op: 'difference',
-    name: 'centre line',
-    unit: 'length',
-    of: [
-      {
-        op: 'sum',
-        name: 'form faces',
-        unit: 'length',
-        of: loop.walls.map((wall) => length(wall.name, wall.length)),
-      },
-      {
-        op: 'product',
-        name: 'what square corners take',
-        unit: 'length',
-        of: [
-          count(
-            'outside corners less inside corners',
-            loop.corners.reduce((sum, corner) => sum + (corner.kind === 'outside' ? 1 : -1), 0),
-          ),
-          length('wall thickness', first.thickness),
-        ],
-      },
-    ],
-  };
-  return { op: 'product', name, unit: 'area', of: [length('core', first.core), centreLine] };
 }
 
 const figure = (id: string, key: TallyKey, where: string, how: How, pieces: Figure['pieces']): Figure => ({
@@ -158,53 +201,13 @@ const PIECES_OF: Readonly<Record<TallyKey, Figure['pieces']>> = {
   coreVolume: {},
 };
 
-/** How each key is worked out in odd and in even courses; the trees are shared by all courses alike. */
-function courseHows(
-  shell: Shell,
-  courses: Courses,
-  family: FlatWallFamily,
-  rules: HouseRules,
-  course: number,
-): Record<TallyKey, How> {
-  const laid = new Map(courses.fills.map((fill) => [fill.wall, fill]));
-  const loops = shell.loops.flatMap((loop) =>
-    loop.built && loop.built.walls.every((wall) => laid.has(wall.id)) ? [loop.built] : [],
-  );
-  const walls = loops.flatMap((loop) => loop.walls);
-  const lead = rules.choice('courses.corner.lead');
-  const perWall = (of: (wall: (typeof walls)[number], fill: WallFill) => How): How => ({
-    op: 'sum',
-    name: 'walls',
-    unit: 'count',
-    of: walls.flatMap((wall) => {
-      const fill = laid.get(wall.id);
-      return fill ? [of(wall, fill)] : [];
-    }),
-  });
-  return {
-    straight: perWall((wall, fill) =>
-      straightsOfWall(
-        wall.name,
-        wall.length,
-        fill,
-        course % 2 === 1 ? fill.legs.odd : fill.legs.even,
-        family.straightLength,
-      ),
-    ),
-    cut: perWall((wall, fill) => cutsOfWall(wall.name, fill)),
-    cornerLH: cornersOfHand(loops, course, lead, 'LH'),
-    cornerRH: cornersOfHand(loops, course, lead, 'RH'),
-    coreVolume: {
-      op: 'product',
-      name: 'concrete in the core',
-      unit: 'volume',
-      of: [
-        { op: 'sum', name: 'plan area of the core', unit: 'area', of: loops.map(coreAreaOf) },
-        length('course height', family.courseHeight),
-      ],
-    },
-  };
-}
+const rowOf = (of: (key: TallyKey) => Figure): TallyRow => ({
+  straight: of('straight'),
+  cut: of('cut'),
+  cornerLH: of('cornerLH'),
+  cornerRH: of('cornerRH'),
+  coreVolume: of('coreVolume'),
+});
 
 /** The walls as a whole, loop by loop where there are several. */
 function outlineFigures(shell: Shell, courses: Courses): OutlineFigures {
@@ -218,6 +221,13 @@ function outlineFigures(shell: Shell, courses: Courses): OutlineFigures {
     rules: [],
     pieces: {},
   });
+  const whole = courses.count - (courses.rest === null ? 0 : 1);
+  const stack: How = {
+    op: 'product',
+    name: 'height',
+    unit: 'length',
+    of: [count('courses', whole), length('course height', courses.courseHeight)],
+  };
   return {
     perimeter: outline('perimeter', 'Round the form face', {
       op: 'sum',
@@ -231,92 +241,167 @@ function outlineFigures(shell: Shell, courses: Courses): OutlineFigures {
       unit: 'area',
       of: loops.map(coreAreaOf),
     }),
-    height: outline('height', 'Wall height', {
-      op: 'product',
-      name: 'height',
-      unit: 'length',
-      of: [count('courses', courses.count), length('course height', courses.courseHeight)],
-    }),
+    height: outline(
+      'height',
+      'Wall height',
+      courses.rest === null
+        ? stack
+        : {
+            op: 'sum',
+            name: 'height',
+            unit: 'length',
+            of: [
+              { ...stack, name: 'whole courses' },
+              length(
+                courses.rest.how === 'half-piece' ? 'half-height pieces' : 'the ripped course',
+                courses.rest.height,
+              ),
+            ],
+          },
+    ),
   };
 }
 
 const isCutWeak = (reason: string): boolean => reason === 'ear' || reason === 'short';
 
-/** Counts every course and the whole wall, each figure with its why. */
-export function buildTally(shell: Shell, courses: Courses, rules: HouseRules): Tally {
-  const { family } = shell;
-  const hows = family
-    ? {
-        odd: courseHows(shell, courses, family, rules, 1),
-        even: courseHows(shell, courses, family, rules, 2),
-      }
-    : null;
+/** Courses added up. */
+const sumOf = (key: TallyKey, rows: readonly CourseTally[]): How => ({
+  op: 'sum',
+  name: 'courses',
+  unit: key === 'coreVolume' ? 'volume' : 'count',
+  of: rows.map((row) => ({
+    ...row[key].how,
+    name: `course ${String(row.course)}`,
+    pieces: row[key].pieces,
+  })),
+});
+
+/** Half a course's concrete: it is poured to the middle of its block, the other half with the next stage. */
+const halfOf = (row: CourseTally, which: string): How => ({
+  op: 'product',
+  name: `${which} of course ${String(row.course)}`,
+  unit: 'volume',
+  of: [
+    { op: 'given', name: 'half', unit: 'ratio', value: 0.5 },
+    { ...row.coreVolume.how, name: `course ${String(row.course)}` },
+  ],
+});
+
+/** Counts and concrete of every stage; a stage that stops half way up its last block leaves half its concrete to the next. */
+function stageTallies(stages: readonly Stage[], rows: readonly CourseTally[]): readonly StageTally[] {
+  return stages.flatMap((stage, index): StageTally[] => {
+    const last = index === stages.length - 1;
+    const from = (stages[index - 1]?.toCourse ?? 0) + 1;
+    const to = last ? rows.length : Math.min(stage.toCourse, rows.length);
+    const own = rows.slice(from - 1, to);
+    if (own.length === 0) return [];
+    const started = stages[index - 1]?.top === 'half' ? rows[from - 2] : undefined;
+    const stopped = stage.top === 'half' && !last ? own.at(-1) : undefined;
+    const full = stopped ? own.slice(0, -1) : own;
+    const where = `in ${stage.name ?? `stage ${String(index + 1)}`}`;
+    const poured: How = {
+      op: 'sum',
+      name: 'courses',
+      unit: 'volume',
+      of: [
+        ...(started ? [halfOf(started, 'upper half')] : []),
+        ...(sumOf('coreVolume', full) as Worked).of,
+        ...(stopped ? [halfOf(stopped, 'lower half')] : []),
+      ],
+    };
+    const of = (key: TallyKey): Figure =>
+      figure(`stage.${stage.id}.${key}`, key, where, key === 'coreVolume' ? poured : sumOf(key, own), {
+        ...PIECES_OF[key],
+        ...(key === 'coreVolume' ? {} : { fromCourse: from, toCourse: to }),
+      });
+    return [
+      {
+        id: stage.id,
+        name: stage.name ?? `Stage ${String(index + 1)}`,
+        from,
+        to,
+        top: last ? 'full' : stage.top,
+        then: stage.then ?? null,
+        ...rowOf(of),
+      },
+    ];
+  });
+}
+
+/** What must be bought: whole blocks laid, those opened for cuts, those ripped. */
+function boughtFigure(totals: TallyRow, courses: Courses): Figure {
+  const { opened, ripped, blocks, halfPieces } = courses.offcuts;
+  const wholes = courses.pieces.filter(
+    (piece) => piece.kind === 'straight' && piece.top - piece.bottom === courses.courseHeight,
+  ).length;
+  const shared = blocks.filter((block) => block.ripped === null && block.pieces.length === 2).length;
+  const opens: How = {
+    op: 'difference',
+    name: 'blocks opened for cuts',
+    unit: 'count',
+    of: [
+      count('cuts of full height', opened + shared),
+      count('cuts that come out of another’s block', shared),
+    ],
+  };
+  const how: How = {
+    op: 'sum',
+    name: 'blocks',
+    unit: 'count',
+    of: [
+      wholes === totals.straight.value
+        ? { ...totals.straight.how, name: 'whole blocks laid', pieces: { kind: 'straight' } }
+        : count('whole blocks laid at full height', wholes),
+      opens,
+      ...(ripped === 0 ? [] : [count('blocks ripped for lower courses', ripped)]),
+    ],
+  };
+  return {
+    id: 'total.blocksBought',
+    title:
+      halfPieces > 0 ? 'Straight blocks to buy, besides the half-height pieces' : 'Straight blocks to buy',
+    value: evaluate(how),
+    unit: 'count',
+    how,
+    rules: ['offcuts.fromCourse', 'offcuts.shortest', 'offcuts.perBlock'],
+    pieces: {},
+  };
+}
+
+/** Counts every course, every stage and the whole wall, each figure with its why. */
+export function buildTally(
+  shell: Shell,
+  system: FormSystem | null,
+  courses: Courses,
+  stages: readonly Stage[],
+): Tally {
   const strapped = new Map<number, Set<string>>();
   for (const joint of courses.weakJoints) {
     if (!joint.reasons.some(isCutWeak)) continue;
     strapped.set(joint.course, (strapped.get(joint.course) ?? new Set()).add(joint.wall));
   }
-  const perCourse: readonly CourseTally[] = hows
+  const counted = system ? gather(shell, system, courses) : null;
+  const perCourse: readonly CourseTally[] = counted
     ? Array.from({ length: courses.count }, (_, index): CourseTally => {
         const course = index + 1;
-        const how = course % 2 === 1 ? hows.odd : hows.even;
         const of = (key: TallyKey): Figure =>
-          figure(`course.${String(course)}.${key}`, key, `in course ${String(course)}`, how[key], {
-            ...PIECES_OF[key],
-            course,
-          });
-        return {
-          course,
-          wallsToStrap: strapped.get(course)?.size ?? 0,
-          straight: of('straight'),
-          cut: of('cut'),
-          cornerLH: of('cornerLH'),
-          cornerRH: of('cornerRH'),
-          coreVolume: of('coreVolume'),
-        };
+          figure(
+            `course.${String(course)}.${key}`,
+            key,
+            `in course ${String(course)}`,
+            courseHow(counted, key, course),
+            { ...PIECES_OF[key], course },
+          );
+        return { course, wallsToStrap: strapped.get(course)?.size ?? ZERO, ...rowOf(of) };
       })
     : [];
-  const total = (key: TallyKey): Figure =>
-    figure(
-      `total.${key}`,
-      key,
-      'in all courses',
-      {
-        op: 'sum',
-        name: 'courses',
-        unit: key === 'coreVolume' ? 'volume' : 'count',
-        of: perCourse.map((row) => ({
-          ...row[key].how,
-          name: `course ${String(row.course)}`,
-          pieces: row[key].pieces,
-        })),
-      },
-      PIECES_OF[key],
-    );
-  const totals = Object.fromEntries(TALLY_KEYS.map((key) => [key, total(key)])) as Record<TallyKey, Figure>;
-  const bought: How = {
-    op: 'sum',
-    name: 'blocks',
-    unit: 'count',
-    of: [
-      { ...totals.straight.how, name: 'whole blocks laid', pieces: { kind: 'straight' } },
-      { ...totals.cut.how, name: 'blocks opened, one for each cut', pieces: { kind: 'cut' } },
-    ],
-  };
+  const totals = rowOf((key) =>
+    figure(`total.${key}`, key, 'in all courses', sumOf(key, perCourse), PIECES_OF[key]),
+  );
   return {
     outline: outlineFigures(shell, courses),
     courses: perCourse,
-    total: {
-      ...totals,
-      blocksBought: {
-        id: 'total.blocksBought',
-        title: 'Straight blocks to buy',
-        value: evaluate(bought),
-        unit: 'count',
-        how: bought,
-        rules: [],
-        pieces: {},
-      },
-    },
+    stages: stages.length > 1 ? stageTallies(stages, perCourse) : [],
+    total: { ...totals, blocksBought: boughtFigure(totals, courses) },
   };
 }

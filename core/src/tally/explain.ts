@@ -59,6 +59,8 @@ export function cutReasonText(reason: CutReason, units: UnitSystem): string {
   const rest = short(reason.rest, units);
   const cuts = reason.cuts.map((cut) => short(cut, units)).join(' and ');
   switch (reason.step) {
+    case 0:
+      return `cuts chosen: ${cuts}`;
     case 1:
       return 'whole blocks fill the run: no cut';
     case 2:

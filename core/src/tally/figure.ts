@@ -26,6 +26,18 @@ export interface CourseTally extends TallyRow {
   readonly wallsToStrap: number;
 }
 
+/** What is stacked and poured in one go. */
+export interface StageTally extends TallyRow {
+  readonly id: string;
+  readonly name: string;
+  readonly from: number;
+  readonly to: number;
+  /** Poured to the top of its last course, or to the middle of it. */
+  readonly top: 'full' | 'half';
+  /** What is done before the next one. */
+  readonly then: string | null;
+}
+
 /** The walls as a whole: form face all round, plan area of the core, height. */
 export interface OutlineFigures {
   readonly perimeter: Figure;
@@ -36,6 +48,8 @@ export interface OutlineFigures {
 export interface Tally {
   readonly outline: OutlineFigures;
   readonly courses: readonly CourseTally[];
+  /** Empty where the job is poured in one go. */
+  readonly stages: readonly StageTally[];
   readonly total: TallyRow & { readonly blocksBought: Figure };
 }
 
@@ -48,6 +62,7 @@ export function figuresOf(tally: Tally): readonly Figure[] {
     coreArea,
     height,
     ...tally.courses.flatMap(row),
+    ...tally.stages.flatMap(row),
     ...row(tally.total),
     tally.total.blocksBought,
   ];

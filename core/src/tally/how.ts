@@ -7,6 +7,9 @@ export type QuantityUnit = 'count' | 'ratio' | 'length' | 'area' | 'volume';
 /** Which pieces of the wall a figure counts: every field given must match. */
 export interface PieceSelector {
   readonly course?: number;
+  /** First and last of several courses. */
+  readonly fromCourse?: number;
+  readonly toCourse?: number;
   readonly wall?: string;
   readonly corner?: string;
   readonly kind?: Piece['kind'];
@@ -79,9 +82,12 @@ export function evaluate(how: How): number {
 /** Whether a figure's selector takes in a piece. */
 export function selects(selector: PieceSelector, piece: Piece): boolean {
   if (selector.course !== undefined && selector.course !== piece.course) return false;
+  if (selector.fromCourse !== undefined && piece.course < selector.fromCourse) return false;
+  if (selector.toCourse !== undefined && piece.course > selector.toCourse) return false;
   if (selector.kind !== undefined && selector.kind !== piece.kind) return false;
   if (piece.kind === 'corner') {
-    if (selector.hand !== undefined && selector.hand !== piece.hand) return false;
+    if (selector.hand !== undefined && (selector.hand !== piece.hand || piece.make !== 'moulded'))
+      return false;
     if (selector.corner !== undefined && selector.corner !== piece.corner) return false;
     return (
       selector.wall === undefined || selector.wall === piece.wallBefore || selector.wall === piece.wallAfter

@@ -1,3 +1,4 @@
+export * from './concrete';
 export * from './buildTally';
 export * from './explain';
 export * from './figure';

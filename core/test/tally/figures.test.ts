@@ -63,11 +63,14 @@ describe('every figure of the tally', () => {
     }
   });
 
-  it('holds for outlines that are not square, which have no courses but a core', () => {
+  it('holds for outlines that are not square', () => {
     const hexagon = Array.from({ length: 6 }, (): Side => [240, 60]);
-    const { tally } = worked(hexagon);
-    expect(tally.courses.map((row) => row.straight.value)).toEqual([0, 0, 0, 0, 0, 0]);
-    for (const figure of figuresOf(tally)) close(figure);
+    const { tally, courses } = worked(hexagon);
+    for (const figure of figuresOf(tally)) {
+      close(figure);
+      if (figure.unit !== 'count' || figure.id === 'total.blocksBought') continue;
+      expect(courses.pieces.filter((piece) => selects(figure.pieces, piece)).length).toBe(figure.value);
+    }
   });
 
   it('tells the walls as a whole: form face, core, height', () => {
@@ -78,9 +81,26 @@ describe('every figure of the tally', () => {
     expect(explainLine(height.how, 'imperial')?.terms.map((term) => term.value)).toEqual(['7', '1′ 4″']);
   });
 
-  it('buys a whole block for every cut', () => {
-    const { total } = worked(HATCHERY, withCourses(7)).tally;
+  it('buys a whole block for every cut where offcuts are not used, and fewer where they are', () => {
+    const { total } = worked(HATCHERY, {
+      ...withCourses(7),
+      rules: { 'offcuts.perBlock': 1 },
+    }).tally;
     expect(total.blocksBought.value).toBe(182 + 42);
+    // Two walls with a cut of 14 in and two of 32 in: each fresh one of courses 1 and 2 shares its block with
+    // one of the other length from course 3 up, 14 + 32 being under 48.
+    const sides: readonly Side[] = [
+      [64 + 48 * 4 + 14, 90],
+      [64 + 48 * 4 + 32, 90],
+      [64 + 48 * 4 + 14, 90],
+      [64 + 48 * 4 + 32, 90],
+    ];
+    const bought = worked(sides, withCourses(4)).tally.total.blocksBought;
+    expect(bought.value).toBe(64 + 8);
+    expect(explainLine(bought.how, 'imperial')?.terms.map((term) => `${term.name} ${term.value}`)).toEqual([
+      'whole blocks laid 64',
+      'blocks opened for cuts 8',
+    ]);
   });
 
   it('is named by course and kind, and lists the rules behind it', () => {

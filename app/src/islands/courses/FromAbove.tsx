@@ -204,8 +204,6 @@ function CornerLeg({ piece, corner, atStart, frame, chosen }: LegProps) {
 
 /** One wall of a course in plan, true to scale: panels, core, webs, corner legs, and cuts with their length. */
 export function FromAbove({ worked, wall, course, face, chosen, width, onChoose }: FromAboveProps) {
-  const { family } = worked.shell;
-  if (!family) return null;
   const corners = worked.shell.loops.flatMap((loop) => loop.built?.corners ?? []);
   const pieces = worked.courses.pieces.filter((piece) => piece.course === course);
   const blocks = pieces.filter(
@@ -227,7 +225,7 @@ export function FromAbove({ worked, wall, course, face, chosen, width, onChoose 
   const frame: Frame = {
     scale,
     thickness: wall.thickness * scale,
-    panel: family.panel * scale,
+    panel: wall.skin * scale,
     length: wall.length,
     units: worked.units,
     turned: face === 'outside',

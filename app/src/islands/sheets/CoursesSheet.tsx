@@ -5,7 +5,7 @@ import type { Wall } from '@ombra/core/shell/shell';
 import type { WorkedPlan } from '@ombra/core/work';
 import { PlanDrawing } from '../plan/PlanDrawing';
 import { StripDrawing, StripPatterns } from '../strip/StripDrawing';
-import { type StripFrame, courseTop, stripFrame, stripSpan } from '../strip/stripGeometry';
+import { type StripFrame, courseTop, heightOfCourse, stripFrame, stripSpan } from '../strip/stripGeometry';
 import { TallyTable } from '../tally/TallyTable';
 import { jobLine } from '../words';
 
@@ -60,11 +60,11 @@ function WallElevation({
           <text
             key={index}
             x={MARGIN - 6}
-            y={courseTop(frame, index + 1) + frame.courseHeight / 2}
+            y={courseTop(frame, index + 1) + heightOfCourse(frame, index + 1) / 2}
             textAnchor="end"
             dominantBaseline="central"
             className="figures fill-ink"
-            fontSize={Math.min(12, frame.courseHeight * 0.8)}
+            fontSize={Math.min(12, heightOfCourse(frame, index + 1) * 0.8)}
           >
             {index + 1}
           </text>

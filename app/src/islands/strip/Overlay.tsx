@@ -1,17 +1,11 @@
-import type { Piece } from '@ombra/core/courses';
 import { type PieceSelector, selects } from '@ombra/core/tally/how';
 import { useMemo } from 'react';
 import type { StripView } from './StripView';
-import { type StripFrame, courseTop, pieceSpans, wallIndex } from './stripGeometry';
+import { courseTop, heightOfCourse, pieceBoxes, wallIndex } from './stripGeometry';
 
 interface OverlayProps extends Pick<StripView, 'frame' | 'worked' | 'place'> {
   /** Pieces that an open why card counts. */
   readonly lit: PieceSelector | null;
-}
-
-function outlineOf(frame: StripFrame, piece: Piece, walls: ReturnType<typeof wallIndex>) {
-  const top = courseTop(frame, piece.course);
-  return pieceSpans(frame, walls, piece).map((span) => ({ ...span, top }));
 }
 
 /** Everything that changes with a press or a key, over the drawing that does not. */
@@ -23,14 +17,14 @@ export function Overlay({ frame, worked, place, lit }: OverlayProps) {
   return (
     <g pointerEvents="none">
       {litPieces.flatMap((piece) =>
-        outlineOf(frame, piece, walls).map(({ x, width, top }, index) => (
+        pieceBoxes(frame, walls, piece).map(({ x, width, top, height }, index) => (
           <g key={`${piece.id}:${String(index)}`} data-lit={piece.id}>
-            <rect x={x} y={top} width={width} height={frame.courseHeight} className="fill-chalk/25" />
+            <rect x={x} y={top} width={width} height={height} className="fill-chalk/25" />
             <rect
               x={x + 1}
               y={top + 1}
               width={Math.max(width - 2, 1)}
-              height={Math.max(frame.courseHeight - 2, 1)}
+              height={Math.max(height - 2, 1)}
               fill="url(#lit-dots)"
               className="stroke-chalk"
               strokeWidth={1.5}
@@ -43,20 +37,20 @@ export function Overlay({ frame, worked, place, lit }: OverlayProps) {
           x={4}
           y={courseTop(frame, place.course)}
           width={frame.width - 8}
-          height={frame.courseHeight}
+          height={heightOfCourse(frame, place.course)}
           className="fill-none stroke-chalk"
           strokeWidth={2}
         />
       )}
       {chosen &&
-        outlineOf(frame, chosen, walls).map(({ x, width, top }, index) => (
+        pieceBoxes(frame, walls, chosen).map(({ x, width, top, height }, index) => (
           <rect
             key={index}
             data-chosen={chosen.id}
             x={x}
             y={top}
             width={width}
-            height={frame.courseHeight}
+            height={height}
             className="fill-none stroke-chalk"
             strokeWidth={4}
           />

@@ -1,7 +1,7 @@
 import type { Piece } from '@ombra/core/courses';
 import { type UnitSystem, showLength } from '@ombra/core/measure';
 import { memo, useMemo } from 'react';
-import { type Span, type StripFrame, courseTop, pieceSpans, stripX, wallIndex } from './stripGeometry';
+import { type Box, type StripFrame, pieceBoxes, stripX, wallIndex } from './stripGeometry';
 
 interface StripDrawingProps {
   readonly frame: StripFrame;
@@ -32,15 +32,14 @@ export function StripPatterns() {
 
 const rounded = (value: number): number => Math.round(value * 100) / 100;
 
-interface Box extends Span {
+interface PieceBox extends Box {
   readonly piece: Piece;
-  readonly top: number;
 }
 
 /** All boxes of one look as one path: a wall of thousands of blocks stays a handful of elements. */
-const boxesPath = (boxes: readonly Box[], height: number): string =>
+const boxesPath = (boxes: readonly Box[]): string =>
   boxes
-    .map(({ x, top, width }) => {
+    .map(({ x, top, width, height }) => {
       const [across, down] = [String(rounded(width)), String(rounded(height))];
       return `M${String(rounded(x))} ${String(rounded(top))}h${across}v${down}h-${across}z`;
     })
@@ -49,13 +48,11 @@ const boxesPath = (boxes: readonly Box[], height: number): string =>
 /** Words in the middle of a box. */
 function Label({
   box,
-  height,
   size,
   look,
   children,
 }: {
   readonly box: Box;
-  readonly height: number;
   readonly size: number;
   readonly look: string;
   readonly children: string;
@@ -63,7 +60,7 @@ function Label({
   return (
     <text
       x={rounded(box.x + box.width / 2)}
-      y={rounded(box.top + height / 2)}
+      y={rounded(box.top + box.height / 2)}
       textAnchor="middle"
       dominantBaseline="central"
       className={look}
@@ -75,41 +72,25 @@ function Label({
 }
 
 /** Hands of corners, on the leg of the wall that starts there, where there is room for them. */
-function HandLabels({ boxes, height }: { readonly boxes: readonly Box[]; readonly height: number }) {
-  if (height <= 12) return null;
+function HandLabels({ boxes }: { readonly boxes: readonly PieceBox[] }) {
   return boxes.map((box) =>
-    box.piece.kind === 'corner' && box.width > 22 ? (
-      <Label
-        key={box.piece.id}
-        box={box}
-        height={height}
-        size={Math.min(12, height * 0.55)}
-        look="figures fill-quiet"
-      >
-        {box.piece.hand}
+    box.piece.kind === 'corner' && box.width > 22 && box.height > 12 ? (
+      <Label key={box.piece.id} box={box} size={Math.min(12, box.height * 0.55)} look="figures fill-quiet">
+        {box.piece.make === 'lapped' ? 'lap' : box.piece.hand}
       </Label>
     ) : null,
   );
 }
 
 /** Lengths of cuts in felt pen, as the crew writes them on the foam, where there is room for them. */
-function CutLabels({
-  boxes,
-  height,
-  units,
-}: {
-  readonly boxes: readonly Box[];
-  readonly height: number;
-  readonly units: UnitSystem;
-}) {
-  const size = Math.min(17, height * 0.62);
-  if (size <= 6) return null;
+function CutLabels({ boxes, units }: { readonly boxes: readonly PieceBox[]; readonly units: UnitSystem }) {
   return boxes.map((box) => {
-    if (box.piece.kind === 'corner') return null;
+    const size = Math.min(17, box.height * 0.62);
+    if (box.piece.kind === 'corner' || size <= 6) return null;
     const label = showLength(box.piece.length, units, { style: 'inches', bare: true });
     if (box.width <= label.length * size * 0.5) return null;
     return (
-      <Label key={box.piece.id} box={box} height={height} size={size} look="felt fill-ink">
+      <Label key={box.piece.id} box={box} size={size} look="felt fill-ink">
         {label}
       </Label>
     );
@@ -120,14 +101,15 @@ function CutLabels({
 export const StripDrawing = memo(function StripDrawing({ frame, pieces, units }: StripDrawingProps) {
   const looks = useMemo(() => {
     const walls = wallIndex(frame);
-    const straights: Box[] = [];
-    const cuts: Box[] = [];
-    const leftHand: Box[] = [];
-    const rightHand: Box[] = [];
-    const handPlaces: Box[] = [];
+    const straights: PieceBox[] = [];
+    const cuts: PieceBox[] = [];
+    const leftHand: PieceBox[] = [];
+    const rightHand: PieceBox[] = [];
+    const handPlaces: PieceBox[] = [];
     for (const piece of pieces) {
-      const top = courseTop(frame, piece.course);
-      const boxes = pieceSpans(frame, walls, piece).map((span) => ({ ...span, piece, top }));
+      const boxes = pieceBoxes(frame, walls, piece)
+        .filter((box) => box.width > 0)
+        .map((box) => ({ ...box, piece }));
       if (piece.kind === 'corner') {
         (piece.hand === 'LH' ? leftHand : rightHand).push(...boxes);
         handPlaces.push(...boxes.slice(1));
@@ -135,15 +117,14 @@ export const StripDrawing = memo(function StripDrawing({ frame, pieces, units }:
     }
     return { straights, cuts, leftHand, rightHand, handPlaces };
   }, [frame, pieces]);
-  const height = frame.courseHeight;
   return (
     <g>
-      <path d={boxesPath(looks.straights, height)} className="fill-foam stroke-foam-edge" />
-      <path d={boxesPath(looks.leftHand, height)} className="fill-corner stroke-foam-edge" />
-      <path d={boxesPath(looks.rightHand, height)} className="fill-corner-swapped stroke-foam-edge" />
-      <path d={boxesPath(looks.cuts, height)} fill="url(#cut-hatch)" className="stroke-cut-line" />
-      <HandLabels boxes={looks.handPlaces} height={height} />
-      <CutLabels boxes={looks.cuts} height={height} units={units} />
+      <path d={boxesPath(looks.straights)} className="fill-foam stroke-foam-edge" />
+      <path d={boxesPath(looks.leftHand)} className="fill-corner stroke-foam-edge" />
+      <path d={boxesPath(looks.rightHand)} className="fill-corner-swapped stroke-foam-edge" />
+      <path d={boxesPath(looks.cuts)} fill="url(#cut-hatch)" className="stroke-cut-line" />
+      <HandLabels boxes={looks.handPlaces} />
+      <CutLabels boxes={looks.cuts} units={units} />
       {frame.loops.flatMap((loop) =>
         [...loop.built.corners.map((corner) => corner.station), loop.built.perimeter].map((station) => (
           <line

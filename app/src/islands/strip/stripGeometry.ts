@@ -19,8 +19,11 @@ export interface StripFrame {
   readonly scale: number;
   readonly width: number;
   readonly height: number;
+  /** Height of a whole course. */
   readonly courseHeight: number;
   readonly courses: number;
+  /** Bottom of course 1, then the top of every course, in nanometres above the lowest footing. */
+  readonly tops: readonly Length[];
   readonly loops: readonly StripLoop[];
 }
 
@@ -44,9 +47,10 @@ export function stripFrame(shell: Shell, courses: Courses, scale: number, face: 
     face,
     scale,
     width: Math.max(offset - BETWEEN + MARGIN, 2 * MARGIN),
-    height: courses.count * courses.courseHeight * scale,
+    height: courses.height * scale,
     courseHeight: courses.courseHeight * scale,
     courses: courses.count,
+    tops: courses.tops,
     loops,
   };
 }
@@ -75,9 +79,28 @@ export function stripSpan(frame: StripFrame, loop: StripLoop, from: number, to: 
   return { x: Math.min(a, b), width: Math.abs(b - a) };
 }
 
+/** A height above the lowest footing on the strip. */
+export const stripY = (frame: StripFrame, height: number): number => frame.height - height * frame.scale;
+
 /** Top of a course; course 1 lies at the bottom. */
 export const courseTop = (frame: StripFrame, course: number): number =>
-  frame.height - course * frame.courseHeight;
+  stripY(frame, frame.tops[course] ?? 0);
+
+/** Height of a course on the strip: a ripped one is lower. */
+export const heightOfCourse = (frame: StripFrame, course: number): number =>
+  ((frame.tops[course] ?? 0) - (frame.tops[course - 1] ?? 0)) * frame.scale;
+
+export interface Box extends Span {
+  readonly top: number;
+  readonly height: number;
+}
+
+/** A piece as boxes on the strip: one for a block, one on each wall for a corner. */
+export function pieceBoxes(frame: StripFrame, walls: WallIndex, piece: Piece): readonly Box[] {
+  const top = stripY(frame, piece.top);
+  const height = (piece.top - piece.bottom) * frame.scale;
+  return pieceSpans(frame, walls, piece).map((span) => ({ ...span, top, height }));
+}
 
 /** Finds walls and their loops by id. */
 export function wallIndex(
@@ -94,7 +117,12 @@ type WallIndex = ReturnType<typeof wallIndex>;
 export function pieceSpans(frame: StripFrame, walls: WallIndex, piece: Piece): readonly Span[] {
   if (piece.kind !== 'corner') {
     const found = walls.get(piece.wall);
-    return found ? [stripSpan(frame, found.loop, piece.station, piece.station + piece.length)] : [];
+    if (!found) return [];
+    // What runs on past an inside corner is not seen on the outside face.
+    const { wall, loop } = found;
+    const from = Math.max(piece.station, wall.station);
+    const to = Math.min(piece.station + piece.length, wall.station + wall.length);
+    return [stripSpan(frame, loop, from, Math.max(from, to))];
   }
   const before = walls.get(piece.wallBefore);
   const after = walls.get(piece.wallAfter);
@@ -145,12 +173,27 @@ export function tapeMarks(
 /** The piece under a point of the drawing. */
 export function pieceAt(frame: StripFrame, pieces: readonly Piece[], x: number, y: number): Piece | null {
   const walls = wallIndex(frame);
-  const course = Math.floor((frame.height - y) / frame.courseHeight) + 1;
+  const height = (frame.height - y) / frame.scale;
   return (
     pieces.find(
       (piece) =>
-        piece.course === course &&
-        pieceSpans(frame, walls, piece).some((span) => x >= span.x && x <= span.x + span.width),
+        height >= piece.bottom &&
+        height < piece.top &&
+        pieceSpans(frame, walls, piece).some(
+          (span) => span.width > 0 && x >= span.x && x <= span.x + span.width,
+        ),
     ) ?? null
   );
+}
+
+/** The wall and the station on it under a point of the drawing. */
+export function wallAt(frame: StripFrame, x: number): { readonly wall: Wall; readonly at: Length } | null {
+  for (const loop of frame.loops) {
+    const station = ((frame.face === 'inside' ? x : frame.width - x) - loop.offset) / frame.scale;
+    const wall = loop.built.walls.find(
+      (each) => station >= each.station && station <= each.station + each.length,
+    );
+    if (wall) return { wall, at: Math.round(station - wall.station) as Length };
+  }
+  return null;
 }

@@ -1,0 +1,270 @@
+import type { FormSystem } from '../forms';
+import { type Length, type UnitSystem, add, readLength, subtract } from '../measure';
+import type { WalkRow, WallBond } from '../plan';
+import type { HouseRules } from '../rules';
+import type { BuiltLoop, Corner, Wall } from '../shell';
+import {
+  type LongLegOn,
+  type Parity,
+  type WallEnd,
+  firstLongLeg,
+  freeEnd,
+  longLegIn,
+  wallEnd,
+} from './corners';
+import { type JudgeRules, type RowEnd, type RowJoint, judgeJoints } from './joints';
+import type { CourseFinding } from './piece';
+import { type CutRules, type RunCuts, cutRun, fillWith } from './rest';
+import { type RowPiece, cutPiece, laySeam, layRow } from './row';
+
+/** What laying a job's courses needs besides its walls. */
+export interface Laying {
+  readonly system: FormSystem;
+  readonly rules: HouseRules;
+  readonly cutRules: CutRules;
+  readonly units: UnitSystem;
+  /** What the plan sets for a wall, by its id. */
+  readonly rows: ReadonlyMap<string, WalkRow>;
+}
+
+/** How one wall's row is filled in odd or in even courses. */
+export interface RowFill extends RunCuts {
+  /** Clear run between the two ends. */
+  readonly run: Length;
+  /** What the ends take of the outside face. */
+  readonly start: Length;
+  readonly end: Length;
+  /** The joint that may be trimmed to take up growth: beside the cut, or in the middle of a row without one. */
+  readonly trimAt: Length;
+}
+
+/** How one wall is filled between its ends. */
+export interface WallFill {
+  readonly wall: string;
+  /** The common seam, from the wall's first corner; null in running bond. */
+  readonly seam: Length | null;
+  readonly odd: RowFill;
+  readonly even: RowFill;
+}
+
+/** A wall's row in odd or in even courses, with its joints judged, as long as the whole wall stands in that course. */
+export interface FullRow {
+  readonly fill: RowFill;
+  readonly startEnd: WallEnd;
+  readonly endEnd: WallEnd;
+  readonly pieces: readonly RowPiece[];
+  readonly joints: readonly RowJoint[];
+}
+
+export interface LaidWall {
+  readonly wall: Wall;
+  readonly fill: WallFill;
+  readonly rows: Readonly<Record<Parity, FullRow>>;
+  readonly judge: JudgeRules;
+}
+
+const PARITIES: readonly Parity[] = ['odd', 'even'];
+
+/** Corner at the start of the wall at a place in its loop; null at a free end. */
+export const cornerAtStart = (built: BuiltLoop, index: number): Corner | null =>
+  built.corners.find((corner) => corner.wallAfter === built.walls[index]?.id) ?? null;
+export const cornerAtEnd = (built: BuiltLoop, index: number): Corner | null =>
+  built.corners.find((corner) => corner.wallBefore === built.walls[index]?.id) ?? null;
+
+/** The wall with the long leg in the first course, corner by corner. */
+export function leadsOf(built: BuiltLoop, laying: Laying): ReadonlyMap<string, LongLegOn> {
+  const lead = laying.rules.choice('courses.corner.lead');
+  return new Map(
+    built.corners.map((corner, place) => [
+      corner.letter,
+      firstLongLeg(laying.rows.get(corner.wallAfter)?.lead ?? lead, place),
+    ]),
+  );
+}
+
+/** What takes up the two ends of every wall, for both ways that a corner may lead. */
+export function endsOf(
+  built: BuiltLoop,
+  index: number,
+  parity: Parity,
+  leads: ReadonlyMap<string, LongLegOn>,
+  laying: Laying,
+): readonly [WallEnd, WallEnd] {
+  const wall = built.walls[index] as Wall;
+  const wallById = (id: string): Wall => built.walls.find((each) => each.id === id) as Wall;
+  const end = (corner: Corner | null, atStart: boolean): WallEnd => {
+    if (!corner) {
+      const tee = atStart ? built.tees.start : built.tees.end;
+      return freeEnd(laying.system, parity, tee ? 'tee' : 'free');
+    }
+    const other = wallById(atStart ? corner.wallBefore : corner.wallAfter);
+    const long = longLegIn(parity, leads.get(corner.letter) ?? 'after') === (atStart ? 'after' : 'before');
+    return wallEnd(laying.system, corner, wall, other, long, laying.cutRules.webs);
+  };
+  return [end(cornerAtStart(built, index), true), end(cornerAtEnd(built, index), false)];
+}
+
+/** How a row ends, as its joints are judged. */
+export function rowEnd(end: WallEnd, wall: Wall, atStart: boolean): RowEnd {
+  const kind = (): RowEnd['kind'] => {
+    if (end.make === 'lapped') return end.take > 0 || end.butts ? 'butt' : 'through';
+    if (end.make === 'moulded') return 'leg';
+    return end.make === 'mitred' ? 'mitre' : end.make;
+  };
+  return { kind: kind(), webs: atStart ? end.webs : end.webs.map((web) => subtract(wall.length, web)) };
+}
+
+/** The sawn piece at a wall's mitred or free end. */
+function stubPiece(end: WallEnd, wall: Wall, atStart: boolean, rules: CutRules): readonly RowPiece[] {
+  if (end.stub === null) return [];
+  const start = atStart ? subtract(end.take, end.stub) : subtract(wall.length, end.take);
+  const piece = cutPiece(start, end.stub, rules, atStart ? 'start' : 'end');
+  return [end.make === 'mitred' ? { ...piece, mitred: { start: atStart, end: !atStart } } : piece];
+}
+
+/** Where a row may be trimmed to take up growth: at its last sawn end, otherwise at the joint nearest its middle. */
+function trimOf(pieces: readonly RowPiece[], from: Length, to: Length): Length {
+  const filler = pieces.find((piece) => piece.kind === 'cut' && piece.mitred === undefined);
+  if (filler) return filler.cutEnds.start ? filler.start : add(filler.start, filler.length);
+  const middle = (from + to) / 2;
+  return pieces
+    .map((piece) => add(piece.start, piece.length))
+    .reduce((best, at) => (Math.abs(at - middle) < Math.abs(best - middle) ? at : best), from);
+}
+
+interface Bonding {
+  readonly seam: Length | null;
+  readonly cuts: Readonly<Record<Parity, readonly Length[]>> | null;
+  readonly finding: CourseFinding | null;
+}
+
+const readAll = (texts: readonly string[], units: UnitSystem): readonly Length[] =>
+  texts.flatMap((text) => {
+    const reading = readLength(text, units);
+    return reading.ok ? [reading.length] : [];
+  });
+
+/** What the plan asks of a wall's bond. A seam must lie inside the clear run of both kinds of course. */
+function bondingOf(
+  bond: WallBond | undefined,
+  wall: Wall,
+  from: Length,
+  to: Length,
+  units: UnitSystem,
+): Bonding {
+  if (bond?.kind !== 'seam') {
+    const cuts = bond?.cuts;
+    return {
+      seam: null,
+      cuts: cuts ? { odd: readAll(cuts.odd, units), even: readAll(cuts.even, units) } : null,
+      finding: null,
+    };
+  }
+  const reading = readLength(bond.at, units);
+  if (reading.ok && reading.length > from && reading.length < to) {
+    return { seam: reading.length, cuts: null, finding: null };
+  }
+  return { seam: null, cuts: null, finding: { kind: 'seam-off-wall', wall: wall.id, text: bond.at } };
+}
+
+/** Both rows of a wall with a common seam, the shared cuts of each keeping clear of the other's joints. */
+function seamed(
+  wall: Wall,
+  ends: Readonly<Record<Parity, readonly [WallEnd, WallEnd]>>,
+  seam: Length,
+  rules: CutRules,
+  stagger: Length,
+): Readonly<Record<Parity, readonly RowPiece[]>> {
+  const lay = (parity: Parity, below: readonly RowPiece[]): readonly RowPiece[] =>
+    laySeam(ends[parity][0].take, subtract(wall.length, ends[parity][1].take), seam, rules, {
+      joints: below.map((piece) => piece.start).filter((at) => at !== seam),
+      stagger,
+    });
+  const odd = lay('odd', lay('even', []));
+  return { odd, even: lay('even', odd) };
+}
+
+/** Lays one wall's rows for odd and even courses, or says why it cannot. */
+export function layWall(
+  built: BuiltLoop,
+  index: number,
+  leads: ReadonlyMap<string, LongLegOn>,
+  laying: Laying,
+): { readonly laid: LaidWall | null; readonly findings: readonly CourseFinding[] } {
+  const { cutRules, rules, units } = laying;
+  const wall = built.walls[index] as Wall;
+  const ends = {
+    odd: endsOf(built, index, 'odd', leads, laying),
+    even: endsOf(built, index, 'even', leads, laying),
+  };
+  const taken = PARITIES.map((parity) => add(ends[parity][0].take, ends[parity][1].take));
+  const needs = Math.max(...taken) as Length;
+  if (needs > wall.length) {
+    return {
+      laid: null,
+      findings: [{ kind: 'too-short-for-corners', wall: wall.id, needs, has: wall.length }],
+    };
+  }
+  const froms = PARITIES.map((parity) => ends[parity][0].take);
+  const tos = PARITIES.map((parity) => subtract(wall.length, ends[parity][1].take));
+  const bonding = bondingOf(
+    laying.rows.get(wall.id)?.bond,
+    wall,
+    Math.max(...froms) as Length,
+    Math.min(...tos) as Length,
+    units,
+  );
+  const findings: CourseFinding[] = bonding.finding ? [bonding.finding] : [];
+  const judge: JudgeRules = {
+    cuts: cutRules,
+    longestWebToWeb: Math.max(rules.length('courses.webToWeb.longest'), laying.system.webSpacing) as Length,
+    blocksFromCorner: rules.count('courses.filler.blocksFromCorner'),
+    seam: bonding.seam,
+  };
+  const seamRows =
+    bonding.seam === null
+      ? null
+      : seamed(wall, ends, bonding.seam, cutRules, rules.length('courses.stagger.least'));
+  const row = (parity: Parity): FullRow => {
+    const [startEnd, endEnd] = ends[parity];
+    const from = startEnd.take;
+    const to = subtract(wall.length, endEnd.take);
+    const run = subtract(to, from);
+    const chosen = bonding.cuts && fillWith(run, bonding.cuts[parity], cutRules);
+    const cuts = chosen ?? cutRun(run, cutRules);
+    if (bonding.cuts && !chosen && !findings.some((each) => each.kind === 'cuts-do-not-fit')) {
+      findings.push({ kind: 'cuts-do-not-fit', wall: wall.id });
+    }
+    const inner = seamRows === null ? layRow(cuts, cutRules, from) : seamRows[parity];
+    const pieces = [
+      ...stubPiece(startEnd, wall, true, cutRules),
+      ...inner,
+      ...stubPiece(endEnd, wall, false, cutRules),
+    ];
+    const seamCuts = inner.filter((piece) => piece.kind === 'cut').map((piece) => piece.length);
+    const fill: RunCuts =
+      bonding.seam === null
+        ? cuts
+        : { ...cuts, step: 0, whole: inner.length - seamCuts.length, cuts: seamCuts };
+    return {
+      fill: { ...fill, run, start: from, end: endEnd.take, trimAt: bonding.seam ?? trimOf(pieces, from, to) },
+      startEnd,
+      endEnd,
+      pieces,
+      joints: judgeJoints(
+        { pieces, start: rowEnd(startEnd, wall, true), end: rowEnd(endEnd, wall, false) },
+        judge,
+      ),
+    };
+  };
+  const rows = { odd: row('odd'), even: row('even') };
+  return {
+    laid: {
+      wall,
+      fill: { wall: wall.id, seam: bonding.seam, odd: rows.odd.fill, even: rows.even.fill },
+      rows,
+      judge,
+    },
+    findings,
+  };
+}

@@ -1,0 +1,258 @@
+import { z } from 'zod';
+import { type Length, inches, readLength, storeLength } from '../measure';
+import { type Family, wallThickness } from './family';
+import { type DocumentProblem, isObject, problemsOf } from './reading';
+
+export const FAMILY_FORMAT = 'ombra.family';
+
+const lengthText = z.string().max(60).describe('A length with its unit: "48in", "1200mm".');
+const legs = z.strictObject({ long: lengthText, short: lengthText });
+
+const common = {
+  format: z.literal(FAMILY_FORMAT).optional(),
+  version: z.literal(1).optional(),
+  id: z.string().min(1).max(60),
+  name: z.string().min(1).max(80),
+  cores: z.array(lengthText).min(1).max(20).describe('Core thicknesses that it comes in.'),
+  courseHeight: lengthText,
+  bundle: z.number().optional().describe('Pieces in a bundle.'),
+  massKilograms: z.number().optional().describe('Mass of one whole piece.'),
+  capacityPascals: z.number().optional().describe('Pressure that the maker states the form can take.'),
+};
+
+/** A form family as a file: plain JSON, lengths as text with their unit. */
+export const familyFileSchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('flat-wall'),
+    ...common,
+    straightLength: lengthText,
+    panel: lengthText,
+    corner90: legs.describe('Legs on the outside face without the wall’s thickness.'),
+    corner45Inside: legs.optional().describe('Legs of a 45° corner on the inside face.'),
+    webSpacing: lengthText,
+    firstWeb: lengthText,
+    interlock: lengthText,
+    cutMark: lengthText,
+    reversible: z.boolean(),
+    halfHeight: lengthText.optional(),
+    slotsPerWeb: z.number().optional(),
+  }),
+  z.strictObject({
+    kind: z.literal('panel-and-tie'),
+    ...common,
+    panelLength: lengthText,
+    panel: lengthText,
+    tieSpacing: lengthText,
+    topTieSpacing: lengthText,
+    track: z.strictObject({ bottom: z.boolean(), top: z.boolean() }),
+  }),
+  z.strictObject({
+    kind: z.literal('cell'),
+    ...common,
+    blockLength: lengthText,
+    blockThickness: lengthText,
+    cellSpacing: lengthText,
+    volumePerBlock: z.number().describe('Concrete that fills one block, in cubic metres.'),
+    barEveryCourses: z.number(),
+  }),
+]);
+
+export type FamilyFile = z.infer<typeof familyFileSchema>;
+
+export type FamilyReading =
+  | { readonly ok: true; readonly family: Family }
+  | { readonly ok: false; readonly problems: readonly DocumentProblem[] };
+
+/** The longest piece and the most of anything that a family may state: more is a slip of the unit. */
+const LONGEST_PIECE = inches(40 * 12);
+const MOST_TO_A_BUNDLE = 1000;
+
+const isCount = (value: number): boolean =>
+  Number.isInteger(value) && value >= 1 && value <= MOST_TO_A_BUNDLE;
+
+/** What a family's figures say that no block can be: every contradiction, where and why. */
+function contradictions(family: Family): readonly DocumentProblem[] {
+  const found: DocumentProblem[] = [];
+  const claim = (holds: boolean, where: string, what: string): void => {
+    if (!holds) found.push({ where, what });
+  };
+  const thickest = Math.max(...family.cores.map((core) => wallThickness(family, core)));
+  claim(
+    family.bundle === undefined || isCount(family.bundle),
+    'bundle',
+    'A bundle holds a whole number of pieces, one or more.',
+  );
+  claim(
+    family.massKilograms === undefined || family.massKilograms > 0,
+    'massKilograms',
+    'A piece weighs more than nothing; leave the mass out if nobody knows it.',
+  );
+  claim(
+    family.capacityPascals === undefined || family.capacityPascals > 0,
+    'capacityPascals',
+    'A stated pressure is more than nothing; leave it out if nobody knows it.',
+  );
+  if (family.kind === 'flat-wall') {
+    const { straightLength, firstWeb, webSpacing, interlock, cutMark, corner90, corner45Inside } = family;
+    claim(
+      firstWeb < straightLength,
+      'firstWeb',
+      'The first web lies outside the block; it must be nearer than the block is long.',
+    );
+    claim(
+      webSpacing <= straightLength,
+      'webSpacing',
+      'The webs stand further apart than the block is long: it would have one web or none.',
+    );
+    claim(
+      (straightLength - 2 * firstWeb) % webSpacing === 0,
+      'webSpacing',
+      'First web, spacing and length do not agree: the last web must be as far from its end as the first.',
+    );
+    claim(
+      interlock > 0 && straightLength % interlock === 0,
+      'interlock',
+      'The block must be a whole number of interlock pitches long.',
+    );
+    claim(cutMark <= straightLength, 'cutMark', 'The cut marks are further apart than the block is long.');
+    claim(
+      corner90.long > corner90.short,
+      'corner90',
+      'The long leg must be longer than the short one, or no course could swap them.',
+    );
+    claim(
+      corner90.short > 0,
+      'corner90.short',
+      'A leg that is no longer than the wall is thick leaves nothing past the corner; a corner cannot be closed with it.',
+    );
+    claim(
+      corner90.long + thickest <= 2 * straightLength,
+      'corner90.long',
+      'The long leg is more than two blocks long; check the unit.',
+    );
+    claim(
+      corner45Inside === undefined || corner45Inside.long > corner45Inside.short,
+      'corner45Inside',
+      'The long leg must be longer than the short one, or no course could swap them.',
+    );
+    claim(
+      family.halfHeight === undefined || family.halfHeight < family.courseHeight,
+      'halfHeight',
+      'A half-height piece must be lower than a course.',
+    );
+  }
+  if (family.kind === 'panel-and-tie') {
+    claim(
+      family.panelLength % family.tieSpacing === 0,
+      'tieSpacing',
+      'A panel must be a whole number of tie spacings long, or the ties of two courses do not meet.',
+    );
+    claim(
+      family.topTieSpacing <= family.tieSpacing,
+      'topTieSpacing',
+      'Top ties stand as close as the others, or closer.',
+    );
+  }
+  if (family.kind === 'cell') {
+    claim(
+      family.blockLength % family.cellSpacing === 0,
+      'cellSpacing',
+      'A block must hold a whole number of cells.',
+    );
+    claim(
+      family.cores.every((core) => core < family.blockThickness),
+      'cores',
+      'A cell must be narrower than its block is thick.',
+    );
+    const block = (family.blockLength * family.courseHeight * family.blockThickness) / 1e27;
+    claim(
+      family.volumePerBlock > 0 && family.volumePerBlock < block,
+      'volumePerBlock',
+      'The concrete in a block must be more than nothing and less than the block itself.',
+    );
+    claim(
+      isCount(family.barEveryCourses),
+      'barEveryCourses',
+      'Bars lie in every course, every second, every third: write a whole number.',
+    );
+  }
+  return found;
+}
+
+const PLAIN_TEXT = new Set(['format', 'kind', 'id', 'name']);
+
+/** Every length text of a file as a length; unreadable ones are reported by their place. */
+function readLengths(value: unknown, where: string, problems: DocumentProblem[]): unknown {
+  if (typeof value === 'string') {
+    const reading = readLength(value, 'imperial');
+    if (!reading.ok) {
+      problems.push({ where, what: `“${value}” cannot be read as a length. ${reading.message}` });
+      return inches(1);
+    }
+    if (reading.length <= 0 || reading.length > LONGEST_PIECE) {
+      problems.push({
+        where,
+        what: `“${value}” cannot be: a length here is more than nothing and at most 40 ft.`,
+      });
+    }
+    return reading.length;
+  }
+  if (Array.isArray(value)) {
+    return value.map((each, index) => readLengths(each, `${where}[${String(index)}]`, problems));
+  }
+  if (isObject(value)) {
+    return Object.fromEntries(
+      Object.entries(value).map(([key, each]) => [
+        key,
+        PLAIN_TEXT.has(key) ? each : readLengths(each, where === '' ? key : `${where}.${key}`, problems),
+      ]),
+    );
+  }
+  return value;
+}
+
+/**
+ * Reads a form family. Malformed files and figures that no block can have are refused, with every problem and its place.
+ *
+ * @param document parsed JSON of a family file
+ */
+export function readFamily(document: unknown): FamilyReading {
+  if (!isObject(document)) {
+    return {
+      ok: false,
+      problems: [{ where: 'the family', what: 'A family is a JSON object; this is something else.' }],
+    };
+  }
+  const parsed = familyFileSchema.safeParse(document, { reportInput: true });
+  if (!parsed.success) return { ok: false, problems: problemsOf(parsed.error, 'the family') };
+  const problems: DocumentProblem[] = [];
+  const file = Object.entries(parsed.data).filter(([key]) => key !== 'format' && key !== 'version');
+  const family = readLengths(Object.fromEntries(file), '', problems) as Family;
+  const all = problems.length > 0 ? problems : contradictions(family);
+  return all.length > 0 ? { ok: false, problems: all } : { ok: true, family };
+}
+
+const isLengthKey = (key: string): boolean =>
+  ![
+    'bundle',
+    'massKilograms',
+    'capacityPascals',
+    'slotsPerWeb',
+    'volumePerBlock',
+    'barEveryCourses',
+  ].includes(key);
+
+function writeLengths(value: unknown, key: string): unknown {
+  if (typeof value === 'number') return isLengthKey(key) ? storeLength(value as Length, 'imperial') : value;
+  if (Array.isArray(value)) return value.map((each) => writeLengths(each, key));
+  if (isObject(value)) {
+    return Object.fromEntries(
+      Object.entries(value).map(([inner, each]) => [inner, writeLengths(each, inner)]),
+    );
+  }
+  return value;
+}
+
+/** A family as a file that `readFamily` reads back to the same family. */
+export const writeFamily = (family: Family): FamilyFile =>
+  ({ format: FAMILY_FORMAT, version: 1, ...(writeLengths(family, '') as object) }) as FamilyFile;

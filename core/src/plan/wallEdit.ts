@@ -1,0 +1,65 @@
+import { readLength, storeLength, type UnitSystem } from '../measure';
+import type { AsLaid, CornerLead, FootingStep, TopStep, WalkRow, WallBond } from './plan';
+import { storedLengthText } from './storedText';
+
+/** What may be set on a wall besides its length and turn; null takes it off again, back to the job's own. */
+export interface WallChange {
+  readonly core?: string | null;
+  readonly top?: string | null;
+  readonly topSteps?: readonly TopStep[] | null;
+  readonly footing?: readonly FootingStep[] | null;
+  readonly bond?: WallBond | null;
+  readonly lead?: CornerLead | null;
+  readonly asLaid?: readonly AsLaid[] | null;
+}
+
+/** `up 32in` with its length in stored form; unreadable text is kept as typed. */
+export function storedStepText(text: string, units: UnitSystem): string {
+  const found = /^\s*(up|down)\s+(.*)$/i.exec(text);
+  if (!found) return text.trim();
+  const reading = readLength(found[2] ?? '', units);
+  return reading.ok ? `${(found[1] ?? '').toLowerCase()} ${storeLength(reading.length, units)}` : text.trim();
+}
+
+/** A top in its stored form: `5 courses`, a height with its unit, or what was typed. */
+export const storedTopText = (text: string, units: UnitSystem): string =>
+  /course/i.test(text) ? text.trim() : storedLengthText(text, units);
+
+/** Lengths of a change in their stored form, so that they mean the same whatever the job's units become. */
+function stored(change: WallChange, units: UnitSystem): WallChange {
+  const { core, top, topSteps, footing, bond, asLaid } = change;
+  const length = (text: string): string => storedLengthText(text, units);
+  return {
+    ...change,
+    ...(core ? { core: length(core) } : {}),
+    ...(top ? { top: storedTopText(top, units) } : {}),
+    ...(topSteps
+      ? {
+          topSteps: topSteps.map((each) => ({
+            ...each,
+            at: length(each.at),
+            top: storedTopText(each.top, units),
+          })),
+        }
+      : {}),
+    ...(footing
+      ? {
+          footing: footing.map((each) => ({
+            ...each,
+            at: length(each.at),
+            step: storedStepText(each.step, units),
+          })),
+        }
+      : {}),
+    ...(bond?.kind === 'seam' ? { bond: { kind: 'seam', at: length(bond.at) } as const } : {}),
+    ...(asLaid ? { asLaid: asLaid.map((each) => ({ ...each, length: length(each.length) })) } : {}),
+  };
+}
+
+/** A row with a change on it; lists that have become empty go, as if they had never been. */
+export function changeWall(row: WalkRow, change: WallChange, units: UnitSystem): WalkRow {
+  const entries = Object.entries({ ...row, ...stored(change, units) });
+  return Object.fromEntries(
+    entries.filter(([, value]) => value !== null && !(Array.isArray(value) && value.length === 0)),
+  ) as unknown as WalkRow;
+}

@@ -1,0 +1,72 @@
+import { type Length, ZERO, add, millimetres, readLength } from '../measure';
+import type { Loop, Plan } from '../plan';
+import type { Point } from './point';
+import { segmentsMeet } from './polygon';
+import type { BuiltLoop, LoopProblem, ShellLoop } from './shell';
+
+/** Clear space between outlines whose places nobody has given. */
+const BETWEEN_LOOPS = millimetres(3000);
+
+const move = (points: readonly Point[], right: Length, down: Length): readonly Point[] =>
+  points.map(({ x, y }) => ({ x: add(x, right), y: add(y, down) }));
+
+function moveBuilt(built: BuiltLoop, right: Length, down: Length): BuiltLoop {
+  const { formOutside, formInside, concreteOutside, concreteInside } = built.faces;
+  return {
+    ...built,
+    faces: {
+      formOutside: move(formOutside, right, down),
+      concreteOutside: move(concreteOutside, right, down),
+      concreteInside: move(concreteInside, right, down),
+      formInside: move(formInside, right, down),
+    },
+  };
+}
+
+/** Every point of a loop that is drawn. */
+const pointsOf = (loop: ShellLoop): readonly Point[] => [
+  ...loop.walked,
+  ...(loop.built?.faces.formOutside ?? []),
+];
+
+/**
+ * Puts an outline where the plan says, to the right of the first one's corner and down the plan; where nobody says, to
+ * the right of all that stand already.
+ */
+export function placeLoop(
+  laid: ShellLoop,
+  loop: Loop,
+  plan: Pick<Plan, 'units'>,
+  others: readonly ShellLoop[],
+): ShellLoop {
+  if (others.length === 0) return laid;
+  const problems: LoopProblem[] = [];
+  const read = (text: string | undefined): Length | null => {
+    if (text === undefined) return null;
+    const reading = readLength(text, plan.units);
+    if (reading.ok) return reading.length;
+    problems.push({ kind: 'place-unreadable', text });
+    return null;
+  };
+  const [right, down] = [read(loop.right), read(loop.down)];
+  const edges = others.flatMap(pointsOf).map((point) => point.x);
+  const left = Math.min(ZERO, ...pointsOf(laid).map((point) => point.x));
+  const beside = edges.length === 0 ? ZERO : ((Math.max(...edges) + BETWEEN_LOOPS - left) as Length);
+  const toRight = right ?? (down === null ? beside : ZERO);
+  const toDown = down ?? ZERO;
+  return {
+    ...laid,
+    walked: move(laid.walked, toRight, toDown),
+    problems: [...laid.problems, ...problems],
+    built: laid.built && moveBuilt(laid.built, toRight, toDown),
+  };
+}
+
+const sidesOf = (points: readonly Point[]): readonly (readonly [Point, Point])[] =>
+  points.map((point, index) => [point, points[(index + 1) % points.length] as Point]);
+
+/** Whether the walls of two outlines cross or touch. */
+export const loopsCross = (one: BuiltLoop, other: BuiltLoop): boolean =>
+  sidesOf(one.faces.formOutside).some(([a, b]) =>
+    sidesOf(other.faces.formOutside).some(([c, d]) => segmentsMeet(a, b, c, d)),
+  );
