@@ -1,5 +1,6 @@
 export * from './corners';
 export * from './joints';
+export * from './judgeWall';
 export * from './layCourses';
 export * from './lucky';
 export * from './offcuts';
@@ -9,5 +10,6 @@ export * from './rest';
 export * from './row';
 export * from './seam';
 export * from './segments';
+export * from './stack';
 export * from './walls';
 export * from './webs';

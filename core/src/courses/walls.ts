@@ -167,18 +167,84 @@ function bondingOf(
   return { seam: null, cuts: null, finding: { kind: 'seam-off-wall', wall: wall.id, text: bond.at } };
 }
 
-/** Both rows of a wall with a common seam, the shared cuts of each keeping clear of the other's joints. */
-function seamed(
+/** The ends of a wall in odd and in even courses. */
+export type WallEnds = Readonly<Record<Parity, readonly [WallEnd, WallEnd]>>;
+
+/** How the joints of a wall are judged. */
+export const judgeRulesOf = (laying: Laying, seam: Length | null): JudgeRules => ({
+  cuts: laying.cutRules,
+  longestWebToWeb: Math.max(
+    laying.rules.length('courses.webToWeb.longest'),
+    laying.system.webSpacing,
+  ) as Length,
+  blocksFromCorner: laying.rules.count('courses.filler.blocksFromCorner'),
+  seam,
+});
+
+/** Clear run of a wall between two ends. */
+export const runOf = (wall: Wall, [start, end]: WallEnds[Parity]): Length =>
+  subtract(wall.length, add(start.take, end.take));
+
+/** A row whose inner pieces are known, with the sawn pieces at its ends and its joints judged. */
+function fullRow(
   wall: Wall,
-  ends: Readonly<Record<Parity, readonly [WallEnd, WallEnd]>>,
+  [startEnd, endEnd]: WallEnds[Parity],
+  fill: RunCuts,
+  inner: readonly RowPiece[],
+  judge: JudgeRules,
+): FullRow {
+  const from = startEnd.take;
+  const to = subtract(wall.length, endEnd.take);
+  const pieces = [
+    ...stubPiece(startEnd, wall, true, judge.cuts),
+    ...inner,
+    ...stubPiece(endEnd, wall, false, judge.cuts),
+  ];
+  return {
+    fill: {
+      ...fill,
+      run: subtract(to, from),
+      start: from,
+      end: endEnd.take,
+      trimAt: judge.seam ?? trimOf(pieces, from, to),
+    },
+    startEnd,
+    endEnd,
+    pieces,
+    joints: judgeJoints(
+      { pieces, start: rowEnd(startEnd, wall, true), end: rowEnd(endEnd, wall, false) },
+      judge,
+    ),
+  };
+}
+
+/** A row in running bond with given cuts. */
+export const runningRow = (wall: Wall, ends: WallEnds[Parity], cuts: RunCuts, judge: JudgeRules): FullRow =>
+  fullRow(wall, ends, cuts, layRow(cuts, judge.cuts, ends[0].take), judge);
+
+/** A row with a common seam, from its pieces. */
+export function seamRow(
+  wall: Wall,
+  ends: WallEnds[Parity],
+  inner: readonly RowPiece[],
+  judge: JudgeRules,
+): FullRow {
+  const cuts = inner.filter((piece) => piece.kind === 'cut').map((piece) => piece.length);
+  const { rest, held } = cutRun(runOf(wall, ends), judge.cuts);
+  return fullRow(wall, ends, { step: 0, rest, held, whole: inner.length - cuts.length, cuts }, inner, judge);
+}
+
+/** Both rows of a wall with a common seam, the shared cuts of each keeping clear of the other's joints. */
+export function seamPieces(
+  wall: Wall,
+  ends: WallEnds,
   seam: Length,
-  rules: CutRules,
-  stagger: Length,
+  laying: Laying,
 ): Readonly<Record<Parity, readonly RowPiece[]>> {
   const lay = (parity: Parity, below: readonly RowPiece[]): readonly RowPiece[] =>
-    laySeam(ends[parity][0].take, subtract(wall.length, ends[parity][1].take), seam, rules, {
+    laySeam(ends[parity][0].take, subtract(wall.length, ends[parity][1].take), seam, laying.cutRules, {
       joints: below.map((piece) => piece.start).filter((at) => at !== seam),
-      stagger,
+      stagger: laying.rules.length('courses.stagger.least'),
     });
   const odd = lay('odd', lay('even', []));
   return { odd, even: lay('even', odd) };
@@ -191,7 +257,7 @@ export function layWall(
   leads: ReadonlyMap<string, LongLegOn>,
   laying: Laying,
 ): { readonly laid: LaidWall | null; readonly findings: readonly CourseFinding[] } {
-  const { cutRules, rules, units } = laying;
+  const { cutRules, units } = laying;
   const wall = built.walls[index] as Wall;
   const ends = {
     odd: endsOf(built, index, 'odd', leads, laying),
@@ -215,47 +281,18 @@ export function layWall(
     units,
   );
   const findings: CourseFinding[] = bonding.finding ? [bonding.finding] : [];
-  const judge: JudgeRules = {
-    cuts: cutRules,
-    longestWebToWeb: Math.max(rules.length('courses.webToWeb.longest'), laying.system.webSpacing) as Length,
-    blocksFromCorner: rules.count('courses.filler.blocksFromCorner'),
-    seam: bonding.seam,
-  };
-  const seamRows =
-    bonding.seam === null
-      ? null
-      : seamed(wall, ends, bonding.seam, cutRules, rules.length('courses.stagger.least'));
+  const judge = judgeRulesOf(laying, bonding.seam);
+  const seamRows = bonding.seam === null ? null : seamPieces(wall, ends, bonding.seam, laying);
   const row = (parity: Parity): FullRow => {
-    const [startEnd, endEnd] = ends[parity];
-    const from = startEnd.take;
-    const to = subtract(wall.length, endEnd.take);
-    const run = subtract(to, from);
+    const run = runOf(wall, ends[parity]);
     const chosen = bonding.cuts && fillWith(run, bonding.cuts[parity], cutRules);
-    const cuts = chosen ?? cutRun(run, cutRules);
     if (bonding.cuts && !chosen && !findings.some((each) => each.kind === 'cuts-do-not-fit')) {
       findings.push({ kind: 'cuts-do-not-fit', wall: wall.id });
     }
-    const inner = seamRows === null ? layRow(cuts, cutRules, from) : seamRows[parity];
-    const pieces = [
-      ...stubPiece(startEnd, wall, true, cutRules),
-      ...inner,
-      ...stubPiece(endEnd, wall, false, cutRules),
-    ];
-    const seamCuts = inner.filter((piece) => piece.kind === 'cut').map((piece) => piece.length);
-    const fill: RunCuts =
-      bonding.seam === null
-        ? cuts
-        : { ...cuts, step: 0, whole: inner.length - seamCuts.length, cuts: seamCuts };
-    return {
-      fill: { ...fill, run, start: from, end: endEnd.take, trimAt: bonding.seam ?? trimOf(pieces, from, to) },
-      startEnd,
-      endEnd,
-      pieces,
-      joints: judgeJoints(
-        { pieces, start: rowEnd(startEnd, wall, true), end: rowEnd(endEnd, wall, false) },
-        judge,
-      ),
-    };
+    const cuts = chosen ?? cutRun(run, cutRules);
+    return seamRows
+      ? seamRow(wall, ends[parity], seamRows[parity], judge)
+      : runningRow(wall, ends[parity], cuts, judge);
   };
   const rows = { odd: row('odd'), even: row('even') };
   return {
