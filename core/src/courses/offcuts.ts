@@ -121,7 +121,7 @@ function openBlocks(
 }
 
 /** Ripped strips out of whole blocks: two to a block where the family is reversible and both fit its height. */
-function blocksForStrips(heights: readonly Length[], system: FormSystem): number {
+export function blocksForStrips(heights: readonly Length[], system: FormSystem): number {
   if (!system.reversible) return heights.length;
   const ordered = [...heights].sort((a, b) => b - a);
   let [low, high, blocks] = [ordered.length - 1, 0, 0];

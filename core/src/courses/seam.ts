@@ -3,9 +3,6 @@ import type { CutRules } from './rest';
 import type { WallFill } from './walls';
 import { earOf, websOfWhole } from './webs';
 
-/** How far to either side of the wanted place a better one is looked for, in blocks. */
-const SEARCH_BLOCKS = 1;
-
 /** What speaks against the cut that one side of a seam leaves: a sawn web, an ear that is too long, a flimsy piece. */
 function faults(run: Length, rules: CutRules): number {
   const rest = (run % rules.block) as Length;
@@ -26,9 +23,16 @@ function faults(run: Length, rules: CutRules): number {
  * courses, with pieces long enough; then the nearest.
  *
  * @param wanted from the wall's first corner
+ * @param within how far to either side of it a better place is looked for; a block where nothing is said
  * @returns null where the wall has no room for a seam
  */
-export function snapSeam(fill: WallFill, length: Length, wanted: Length, rules: CutRules): Length | null {
+export function snapSeam(
+  fill: WallFill,
+  length: Length,
+  wanted: Length,
+  rules: CutRules,
+  within: Length = rules.block,
+): Length | null {
   const rows = [fill.odd, fill.even];
   const from = Math.max(...rows.map((row) => row.start));
   const to = Math.min(...rows.map((row) => subtract(length, row.end)));
@@ -38,7 +42,7 @@ export function snapSeam(fill: WallFill, length: Length, wanted: Length, rules: 
   for (let mark = first; ; mark++) {
     const at = add(fill.odd.start, (mark * rules.cutMark) as Length);
     if (at >= to) return best?.at ?? null;
-    if (Math.abs(at - middle) > SEARCH_BLOCKS * rules.block) continue;
+    if (Math.abs(at - middle) > within) continue;
     const found = rows.reduce(
       (sum, row) =>
         sum + faults(subtract(at, row.start), rules) + faults(subtract(subtract(length, row.end), at), rules),

@@ -1,0 +1,217 @@
+import type { Length } from '../measure';
+import type { Chain, ChainChoice } from './chain';
+import type { WallOption } from './options';
+import { type BlockRules, lengthsByArticle, shareOfBlock } from './prices';
+
+/** An option as numbers: what it adds to the demand for every cut, and its blocks, cuts and straps. */
+interface Compiled {
+  readonly option: WallOption;
+  readonly wholes: number;
+  /** Places in the demand, and how many pieces each gets. */
+  readonly places: Int32Array;
+  readonly counts: Int32Array;
+}
+
+/** One article's stretch of the demand: fresh and reusable pieces of each length, the longest first. */
+interface Stretch {
+  readonly from: number;
+  readonly lengths: Float64Array;
+  readonly share: number;
+}
+
+/** How a choice is weighed: goals in their order, each far heavier than the next. */
+export type Weigh = (blocks: number, cuts: number, straps: number) => number;
+
+/** Pairs that come out of one block each; the greedy choice of `pairCuts` on bare numbers. */
+function countPairs(demand: Int32Array, stretch: Stretch, room: number, left: Int32Array): number {
+  const { from, lengths } = stretch;
+  const count = lengths.length;
+  for (let index = 0; index < 2 * count; index++) left[index] = demand[from + index] as number;
+  let pairs = 0;
+  // Places come in twos: fresh, then reusable.
+  for (let own = 0; own < 2 * count; own++) {
+    const ownIsFresh = own % 2 === 0;
+    const space = room - (lengths[own >> 1] as number);
+    for (const partnerIsFresh of ownIsFresh ? [false] : [true, false]) {
+      for (let at = own >> 1; at < count && (left[own] as number) > 0; at++) {
+        if ((lengths[at] as number) > space) continue;
+        const partner = 2 * at + (partnerIsFresh ? 0 : 1);
+        const times =
+          partner === own
+            ? (left[own] as number) >> 1
+            : Math.min(left[own] as number, left[partner] as number);
+        if (times <= 0 || partner < own) continue;
+        left[own] = (left[own] as number) - times;
+        left[partner] = (left[partner] as number) - times;
+        pairs += times;
+      }
+    }
+  }
+  return pairs;
+}
+
+/** A small repeatable source of chance, so that the same plan always finds the same best. (mulberry32, public domain) */
+function chance(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (state + 0x6d2b79f5) | 0;
+    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
+    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
+    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
+  };
+}
+
+/** How many changes are tried, and after how many of them the search looks up. */
+const TRIES = 120_000;
+const BREATH = 12_000;
+/** The first and last temperature, in blocks. */
+const HOT = 0.8;
+const COLD = 0.02;
+
+/** Betters choices by trying changes at random, ever less willing to take a worse one. */
+export interface Annealer {
+  /** Runs once through, from a choice; yields whenever it looks up, with the best so far. */
+  readonly run: (
+    from: readonly ChainChoice[],
+    weigh: Weigh,
+    seed: number,
+  ) => Generator<readonly ChainChoice[], readonly ChainChoice[], undefined>;
+}
+
+/** Turns all options into numbers once, for many runs. */
+export function makeAnnealer(chains: readonly Chain[], rules: BlockRules): Annealer {
+  const all = chains.flatMap((chain) => chain.walls.flatMap((wall) => wall.options.flat(2)));
+  const stretches: (Stretch & { readonly article: string })[] = [];
+  const placeOf = new Map<string, number>();
+  let size = 0;
+  const heightOf = new Map(
+    all.flatMap((option) => option.needs.map((need) => [need.article, need.height] as const)),
+  );
+  for (const [article, ascending] of lengthsByArticle(all)) {
+    const lengths = [...ascending].reverse();
+    const height = heightOf.get(article) ?? (0 as Length);
+    stretches.push({
+      article,
+      from: size,
+      lengths: Float64Array.from(lengths),
+      share: shareOfBlock(height, rules),
+    });
+    lengths.forEach((length, index) => placeOf.set(`${article}:${String(length)}`, size + 2 * index));
+    size += 2 * lengths.length;
+  }
+  const compile = (option: WallOption): Compiled => {
+    const places: number[] = [];
+    const counts: number[] = [];
+    let wholes = 0;
+    for (const need of option.needs) {
+      wholes += need.whole * shareOfBlock(need.height, rules);
+      for (const cut of need.cuts) {
+        const place = placeOf.get(`${need.article}:${String(cut.length)}`) ?? 0;
+        places.push(place, place + 1);
+        counts.push(cut.fresh, cut.reusable);
+      }
+    }
+    return { option, wholes, places: Int32Array.from(places), counts: Int32Array.from(counts) };
+  };
+  const compiled = chains.map((chain) =>
+    chain.walls.map((wall) => wall.options.map((row) => row.map((options) => options.map(compile)))),
+  );
+  const room = rules.perBlock < 2 ? 0 : rules.system.block;
+
+  function* run(
+    from: readonly ChainChoice[],
+    weigh: Weigh,
+    seed: number,
+  ): Generator<readonly ChainChoice[], readonly ChainChoice[], undefined> {
+    const random = chance(seed);
+    const pick = (count: number): number => Math.floor(random() * count);
+    const demand = new Int32Array(size);
+    const left = new Int32Array(size);
+    const leads = from.map((each) => [...each.leads]);
+    const now = from.map((each, at) =>
+      each.options.map((option, index) => {
+        const found = compiled[at]?.[index]?.flat(2).find((other) => other.option === option);
+        return found ?? compile(option);
+      }),
+    );
+    let [wholes, cuts, straps] = [0, 0, 0];
+    const put = (each: Compiled, sign: 1 | -1): void => {
+      wholes += sign * each.wholes;
+      cuts += sign * each.option.cuts;
+      straps += sign * each.option.straps;
+      for (let index = 0; index < each.places.length; index++) {
+        const place = each.places[index] as number;
+        demand[place] = (demand[place] as number) + sign * (each.counts[index] as number);
+      }
+    };
+    const energy = (): number => {
+      let blocks = wholes;
+      for (const stretch of stretches) {
+        let pieces = 0;
+        for (let index = 0; index < 2 * stretch.lengths.length; index++)
+          pieces += demand[stretch.from + index] as number;
+        blocks += stretch.share * (pieces - (room === 0 ? 0 : countPairs(demand, stretch, room, left)));
+      }
+      return weigh(blocks, cuts, straps);
+    };
+    for (const list of now) for (const each of list) put(each, 1);
+    let current = energy();
+    let best = current;
+    const snapshot = (): readonly ChainChoice[] =>
+      now.map((list, at) => ({ leads: [...(leads[at] ?? [])], options: list.map((each) => each.option) }));
+    let kept = snapshot();
+    const optionsAt = (at: number, index: number): readonly Compiled[] => {
+      const wall = chains[at]?.walls[index];
+      const own = leads[at] ?? [];
+      const start = wall?.start === null ? 0 : (own[wall?.start ?? 0] ?? 0);
+      const end = wall?.end === null ? 0 : (own[wall?.end ?? 0] ?? 0);
+      return compiled[at]?.[index]?.[start]?.[end] ?? [];
+    };
+    for (let turn = 0; turn < TRIES; turn++) {
+      const heat = HOT * (COLD / HOT) ** (turn / TRIES);
+      const at = pick(chains.length);
+      const chain = chains[at] as Chain;
+      const list = now[at] as Compiled[];
+      const corner = chain.corners.length > 0 && random() < 0.15 ? pick(chain.corners.length) : -1;
+      const own = leads[at] as number[];
+      if (corner >= 0) own[corner] = 1 - (own[corner] as number);
+      const touched = corner < 0 ? [pick(chain.walls.length)] : [];
+      if (corner >= 0) {
+        chain.walls.forEach((wall, index) => {
+          if (wall.start === corner || wall.end === corner) touched.push(index);
+        });
+      }
+      const before = touched.map((index) => list[index] as Compiled);
+      let possible = true;
+      for (const index of touched) {
+        const options = optionsAt(at, index);
+        const next = options[pick(options.length)];
+        if (!next) {
+          possible = false;
+          break;
+        }
+        put(list[index] as Compiled, -1);
+        list[index] = next;
+        put(next, 1);
+      }
+      const found = possible ? energy() : Number.POSITIVE_INFINITY;
+      if (found <= current || random() < Math.exp((current - found) / heat)) {
+        current = found;
+        if (found < best - 1e-9) {
+          best = found;
+          kept = snapshot();
+        }
+      } else {
+        touched.forEach((index, place) => {
+          put(list[index] as Compiled, -1);
+          list[index] = before[place] as Compiled;
+          put(list[index], 1);
+        });
+        if (corner >= 0) own[corner] = 1 - (own[corner] as number);
+      }
+      if (turn % BREATH === BREATH - 1) yield kept;
+    }
+    return kept;
+  }
+  return { run };
+}

@@ -1,0 +1,464 @@
+import {
+  type LongLegOn,
+  type Laying,
+  type Parity,
+  cornerAtEnd,
+  cornerAtStart,
+  endsOf,
+  layingOf,
+  reuseRulesOf,
+} from '../courses';
+import { type FormSystem, systemOf } from '../forms';
+import type { Length } from '../measure';
+import type { Plan, PlanEdit, WallChange } from '../plan';
+import { type HouseRules, houseRules } from '../rules';
+import { type BuiltLoop, type Levels, type Shell, buildLevels, buildShell } from '../shell';
+import { type Chain, type ChainChoice, LEADS, type WallChoices, cheapestChain, optionsUnder } from './chain';
+import { type Weigh, makeAnnealer } from './anneal';
+import { type OptionSetting, type WallOption, optionsOf } from './options';
+import {
+  type BlockRules,
+  type Prices,
+  blocksOf,
+  heightsOf,
+  lengthsByArticle,
+  mixed,
+  priced,
+  pricesAt,
+  pricesByLength,
+} from './prices';
+
+/** What a plan of the courses is judged by. */
+export const GOALS = ['blocks', 'cuts', 'straps'] as const;
+export type Goal = (typeof GOALS)[number];
+
+/** One goal of the best plan found: what it comes to, and what it can at least come to. */
+export interface GoalResult {
+  readonly goal: Goal;
+  readonly value: number;
+  /** No plan comes to less, those that are as good in the goals before it. */
+  readonly bound: number;
+  readonly proved: boolean;
+}
+
+/** The best plan so far. */
+export interface BestFound {
+  readonly goals: readonly GoalResult[];
+  /** What makes the plan so: the lead of every corner and the bond of every wall. */
+  readonly edit: PlanEdit;
+  /** How much of the search is done, from 0 to 1. */
+  readonly done: number;
+}
+
+export type BestReading =
+  | { readonly ok: true; readonly steps: Generator<BestFound, BestFound, undefined> }
+  | { readonly ok: false; readonly why: string };
+
+type Score = readonly [number, number, number];
+
+const less = (a: Score, b: Score): boolean => {
+  for (const index of [0, 1, 2] as const) if (a[index] !== b[index]) return a[index] < b[index];
+  return false;
+};
+
+interface Search {
+  readonly chains: readonly Chain[];
+  readonly order: readonly Goal[];
+  readonly rules: BlockRules;
+}
+
+type Choice = readonly ChainChoice[];
+
+const optionsIn = (choice: Choice): readonly WallOption[] => choice.flatMap((each) => each.options);
+
+function valueOf(goal: Goal, options: readonly WallOption[], rules: BlockRules): number {
+  if (goal === 'blocks') return blocksOf(options, rules);
+  return options.reduce((sum, option) => sum + option[goal], 0);
+}
+
+const scoreOf = (options: readonly WallOption[], { order, rules }: Search): Score => {
+  const [first = 'blocks', second = 'cuts', third = 'straps'] = order;
+  return [valueOf(first, options, rules), valueOf(second, options, rules), valueOf(third, options, rules)];
+};
+
+/** The order of goals that the house rule names; all three are in it. */
+export const goalOrder = (rules: HouseRules): readonly Goal[] =>
+  rules
+    .choice('best.order')
+    .split('-')
+    .filter((goal): goal is Goal => (GOALS as readonly string[]).includes(goal));
+
+/** Every wall's options under both leads of its corners. The slow part of the search, so it reports on the way. */
+function* chainOf(
+  built: BuiltLoop,
+  setting: Omit<OptionSetting, 'built'>,
+): Generator<number, Chain, undefined> {
+  const corners = built.corners.map((corner) => corner.letter);
+  const placeOf = (letter: string | undefined): number | null => {
+    const place = corners.indexOf(letter ?? '');
+    return place < 0 ? null : place;
+  };
+  const walls: WallChoices[] = [];
+  for (const [index, wall] of built.walls.entries()) {
+    const start = cornerAtStart(built, index);
+    const end = cornerAtEnd(built, index);
+    const under = (startLead: LongLegOn, endLead: LongLegOn): readonly WallOption[] => {
+      const leads = new Map<string, LongLegOn>([
+        ...(start ? [[start.letter, startLead] as const] : []),
+        ...(end ? [[end.letter, endLead] as const] : []),
+      ]);
+      const ends = (parity: Parity) => endsOf(built, index, parity, leads, setting.laying);
+      return optionsOf(wall, { odd: ends('odd'), even: ends('even') }, { ...setting, built });
+    };
+    walls.push({
+      wall: wall.id,
+      start: placeOf(start?.letter),
+      end: placeOf(end?.letter),
+      options: (start ? LEADS : LEADS.slice(0, 1)).map((a) =>
+        (end ? LEADS : LEADS.slice(0, 1)).map((b) => under(a, b)),
+      ),
+    });
+    yield (index + 1) / built.walls.length;
+  }
+  return { corners, rows: built.corners.map((corner) => corner.wallAfter), walls };
+}
+
+/** What a choice says, as an edit of the plan. Everything chosen before is taken off first. */
+function editOf(search: Search, choice: Choice): PlanEdit {
+  const changes = new Map<string, WallChange>();
+  search.chains.forEach((chain, at) => {
+    const chosen = choice[at];
+    chain.walls.forEach((wall, index) => {
+      changes.set(wall.wall, { bond: chosen?.options[index]?.bond ?? null, lead: null });
+    });
+    chain.rows.forEach((row, index) => {
+      const lead = LEADS[chosen?.leads[index] ?? 0] === 'after' ? 'starting-wall' : 'ending-wall';
+      changes.set(row, { ...changes.get(row), lead });
+    });
+  });
+  return {
+    kind: 'all',
+    edits: [...changes].map(([row, change]): PlanEdit => ({ kind: 'set-wall', row, change })),
+  };
+}
+
+/** The cheapest choice over all chains under costs that add up wall by wall. */
+function cheapestChoice(search: Search, costOf: (option: WallOption) => number) {
+  const found = search.chains.map((chain) => cheapestChain(chain, costOf));
+  if (found.some((each) => each === null)) return null;
+  return {
+    cost: found.reduce((sum, each) => sum + (each?.cost ?? 0), 0),
+    choice: found.flatMap((each) => (each ? [each.choice] : [])),
+  };
+}
+
+/** Weights small enough that they only break ties between whole blocks, cuts and straps. */
+const TIE = 1e-4;
+
+/** Costs of the first goals before the later ones, for a programme that adds up wall by wall. */
+function lexicographic(search: Search, prices: Prices, weights: readonly number[]) {
+  return (option: WallOption): number =>
+    search.order.reduce((sum, goal, index) => {
+      const cost = goal === 'blocks' ? priced(option, prices, search.rules) : option[goal];
+      return sum + (weights[index] ?? 0) * cost;
+    }, 0);
+}
+
+/** Betters a choice wall by wall and corner by corner until nothing more is gained. */
+function* improved(search: Search, from: Choice): Generator<Choice, Choice, undefined> {
+  let choice = from;
+  let score = scoreOf(optionsIn(choice), search);
+  const replaced = (at: number, change: ChainChoice): Choice =>
+    choice.map((each, index) => (index === at ? change : each));
+  const tryChange = (at: number, change: ChainChoice): boolean => {
+    const next = replaced(at, change);
+    const found = scoreOf(optionsIn(next), search);
+    if (!less(found, score)) return false;
+    choice = next;
+    score = found;
+    return true;
+  };
+  /** The best option of one wall while all others stay. */
+  const settleWall = (at: number, index: number): boolean => {
+    const chain = search.chains[at];
+    const wall = chain?.walls[index];
+    if (!wall) return false;
+    let better = false;
+    for (const option of optionsUnder(wall, choice[at]?.leads ?? [])) {
+      const own = choice[at] as ChainChoice;
+      if (option === own.options[index]) continue;
+      const options = own.options.map((each, place) => (place === index ? option : each));
+      better = tryChange(at, { ...own, options }) || better;
+    }
+    return better;
+  };
+  let better = true;
+  while (better) {
+    better = false;
+    for (const [at, chain] of search.chains.entries()) {
+      for (const index of chain.walls.keys()) better = settleWall(at, index) || better;
+      yield choice;
+      for (const corner of chain.corners.keys()) {
+        const own = choice[at] as ChainChoice;
+        const leads = own.leads.map((lead, place) => (place === corner ? 1 - lead : lead));
+        const touched = chain.walls.flatMap((wall, index) =>
+          wall.start === corner || wall.end === corner ? [index] : [],
+        );
+        // Both walls of the corner take their cheapest options first; whatever gains is kept.
+        const lists = touched.map((index) => {
+          const wall = chain.walls[index];
+          return wall ? cheapFew(optionsUnder(wall, leads)) : [];
+        });
+        const [ones = [], others = [null]] = lists;
+        for (const one of ones) {
+          for (const other of others) {
+            const options = own.options.map((each, place) =>
+              place === touched[0] ? one : place === touched[1] && other ? other : each,
+            );
+            better = tryChange(at, { leads, options }) || better;
+          }
+        }
+      }
+      yield choice;
+    }
+  }
+  return choice;
+}
+
+/** The few options of a wall that are worth a trial beside each other: fewest blocks, cuts and straps first. */
+const FEW = 12;
+function cheapFew(options: readonly WallOption[]): readonly WallOption[] {
+  const wholes = (option: WallOption): number => option.needs.reduce((sum, need) => sum + need.whole, 0);
+  return [...options]
+    .sort((a, b) => a.cuts + wholes(a) - b.cuts - wholes(b) || a.cuts - b.cuts || a.straps - b.straps)
+    .slice(0, FEW);
+}
+
+/** How much dearer the goals before it are made when a later goal's bound is sought. */
+const FACTORS = [0, 0.25, 0.5, 1, 2, 4, 8] as const;
+
+/** How often the prices are bettered for a bound; each time costs one programme along the corners. */
+const PRICE_STEPS = 60;
+
+/** What all choices cost at least under some prices, and the choice that costs so little. */
+interface Priced {
+  readonly prices: Prices;
+  readonly cost: number;
+  readonly choice: Choice;
+}
+
+/**
+ * Betters a set of prices: the cheapest choice under them is asked which prices would charge it most, and those are mixed
+ * in, less and less (fictitious play between the prices and the choice). Every mixture is valid, so every cost is a bound.
+ *
+ * @param weightsFor costs of an option under some prices
+ * @param held what the choice is let off, for goals that are held
+ */
+function betteredPrices(
+  search: Search,
+  start: Prices,
+  pricings: readonly Prices[],
+  costUnder: (prices: Prices) => (option: WallOption) => number,
+  enough: number,
+): readonly Priced[] {
+  const tried: Priced[] = [];
+  let prices = start;
+  for (let step = 0; step < PRICE_STEPS; step++) {
+    const found = cheapestChoice(search, costUnder(prices));
+    if (!found) return tried;
+    tried.push({ prices, ...found });
+    if (Math.ceil(found.cost - 1e-6) >= enough) return tried;
+    const options = optionsIn(found.choice);
+    const charge = (each: Prices): number =>
+      options.reduce((sum, option) => sum + priced(option, each, search.rules), 0);
+    let dearest: { readonly prices: Prices; readonly charge: number } | null = null;
+    for (const each of pricings) {
+      const own = charge(each);
+      if (dearest === null || own > dearest.charge) dearest = { prices: each, charge: own };
+    }
+    if (dearest === null || dearest.charge <= charge(prices) + 1e-9) return tried;
+    prices = mixed(prices, dearest.prices, 1 / (step + 2));
+  }
+  return tried;
+}
+
+/**
+ * The least that a goal can come to among plans as good as the best in the goals before it: the dearest of the bounds
+ * that the prices give, each the cheapest of all choices by the programme along the corners. Earlier goals are held by
+ * Lagrange factors: whatever keeps to them pays nothing for them.
+ */
+function boundOf(
+  search: Search,
+  at: number,
+  best: Score,
+  pricings: readonly Prices[],
+  start: Prices,
+): number {
+  const goal = search.order[at];
+  const earlier = search.order.slice(0, at);
+  const usesBlocks = goal === 'blocks' || earlier.includes('blocks');
+  let bound = 0;
+  for (const factor of earlier.length === 0 ? [0] : FACTORS) {
+    const weights = search.order.map((_, index) => (index < at ? factor : index === at ? 1 : 0));
+    const held = earlier.reduce((sum, _, index) => sum + factor * (best[index] ?? 0), 0);
+    const costUnder = (prices: Prices) => lexicographic(search, prices, weights);
+    const tried = usesBlocks
+      ? betteredPrices(search, start, pricings, costUnder, (best[at] ?? 0) + held)
+      : betteredPrices(search, start, [], costUnder, Number.POSITIVE_INFINITY);
+    for (const each of tried) bound = Math.max(bound, each.cost - held);
+    if (Math.ceil(bound - 1e-6) >= (best[at] ?? 0)) break;
+  }
+  return Math.ceil(bound - 1e-6);
+}
+
+/** Weights of the three goals that a start of the search is the cheapest under. */
+const START_WEIGHTS = [
+  [1, TIE, TIE * TIE],
+  [1, 0.05, 0.002],
+  [1, 0.3, 0.01],
+] as const;
+
+/** How the annealing weighs the goals: first so that one in an earlier goal outweighs much of a later one, then more evenly. */
+const weighing =
+  (second: number, third: number) =>
+  (order: readonly Goal[]): Weigh =>
+  (blocks, cuts, straps) => {
+    const value = { blocks, cuts, straps };
+    const [first = 'blocks', next = 'cuts', last = 'straps'] = order;
+    return value[first] + second * value[next] + third * value[last];
+  };
+const WEIGHINGS = [weighing(0.01, 0.0005), weighing(0.05, 0.002), weighing(0.002, 0.0001)];
+
+function setUp(plan: Plan) {
+  const rules = houseRules(plan.rules);
+  const shell: Shell = buildShell(plan);
+  const system: FormSystem | null = shell.family ? systemOf(shell.family) : null;
+  const levels: Levels = buildLevels(shell, system, plan, rules);
+  return { rules, shell, system, levels };
+}
+
+/**
+ * Finds the best plan of the courses: hand of every corner, bond of every wall, splits on cut marks, seams on cut marks.
+ * Judged by the house rule's order of blocks bought, cuts, joints to strap.
+ *
+ * Cuts and straps add up wall by wall and are settled exactly by a programme along the corners. Blocks couple through the
+ * offcuts: every set of prices of the cuts that charges no block more than itself gives a lower bound by the same
+ * programme, and its cheapest choice a plan to start from; those are bettered wall by wall and corner by corner. Where the
+ * plan meets the bound it is the least possible, proved; otherwise the gap is told.
+ *
+ * @returns steps to run one after the other, each with the best plan so far; or why there is nothing to search
+ */
+export function findBest(plan: Plan): BestReading {
+  const { rules, shell, system, levels } = setUp(plan);
+  const loops = shell.loops.flatMap((loop) => (loop.built ? [loop.built] : []));
+  if (!system || levels.courses === 0 || loops.length === 0) {
+    return { ok: false, why: 'The outline does not stand yet; the notices say what it needs.' };
+  }
+  const laying: Laying = layingOf(system, plan, rules);
+  return { ok: true, steps: search(loops, laying, levels) };
+}
+
+function* search(
+  loops: readonly BuiltLoop[],
+  laying: Laying,
+  levels: Levels,
+): Generator<BestFound, BestFound, undefined> {
+  const order = goalOrder(laying.rules);
+  const chains: Chain[] = [];
+  for (const [index, built] of loops.entries()) {
+    const steps = chainOf(built, { laying, levels });
+    let step = steps.next();
+    while (!step.done) {
+      yield {
+        goals: [],
+        edit: { kind: 'all', edits: [] },
+        done: (0.4 * (index + step.value)) / loops.length,
+      };
+      step = steps.next();
+    }
+    chains.push(step.value);
+  }
+  const all = chains.flatMap((chain) => chain.walls.flatMap((wall) => wall.options.flat(2)));
+  const rules: BlockRules = {
+    system: laying.system,
+    perBlock: reuseRulesOf(laying.rules).perBlock,
+    heights: heightsOf(all),
+  };
+  const found: Search = { chains, order, rules };
+  const lengths = lengthsByArticle(all);
+  const thresholds = [...new Set([0, ...[...lengths.values()].flat()])].filter(
+    (each) => each <= laying.system.block / 2 + 1,
+  ) as Length[];
+  const pricings = thresholds.map((threshold) => pricesAt(lengths, threshold, rules));
+  let best: Choice | null = null as Choice | null;
+  let score: Score = [Infinity, Infinity, Infinity];
+  const take = (choice: Choice): boolean => {
+    const own = scoreOf(optionsIn(choice), found);
+    if (best && !less(own, score)) return false;
+    best = choice;
+    score = own;
+    return true;
+  };
+  const byLength = pricesByLength(lengths, rules);
+  // The first goal's bound comes before any plan: its cheapest choices are where the search starts from.
+  const opening =
+    order[0] === 'blocks'
+      ? betteredPrices(
+          found,
+          byLength,
+          pricings,
+          (prices) => lexicographic(found, prices, [1, TIE, TIE * TIE]),
+          Infinity,
+        )
+      : [];
+  const firstBound = opening.reduce(
+    (bound, { prices }) =>
+      Math.max(
+        bound,
+        Math.ceil((cheapestChoice(found, lexicographic(found, prices, [1, 0, 0]))?.cost ?? 0) - 1e-6),
+      ),
+    0,
+  );
+  const report = (done: number, bounds: readonly number[]): BestFound => ({
+    goals: order.map((goal, index): GoalResult => {
+      const value = score[index] ?? 0;
+      const bound = Math.min(bounds[index] ?? 0, value);
+      return { goal, value, bound, proved: bounds[index] !== undefined && bound === value };
+    }),
+    edit: best ? editOf(found, best) : { kind: 'all', edits: [] },
+    done,
+  });
+  const begin = [byLength, ...opening.slice(-1).map((each) => each.prices)].flatMap((prices) =>
+    START_WEIGHTS.map((weights) => lexicographic(found, prices, weights)),
+  );
+  for (const costOf of begin) {
+    const start = cheapestChoice(found, costOf);
+    if (start && take(start.choice)) yield report(0.5, [firstBound]);
+  }
+  const annealer = makeAnnealer(chains, rules);
+  for (const [round, weigh] of WEIGHINGS.entries()) {
+    if (!best) break;
+    const steps = annealer.run(best, weigh(order), round + 1);
+    let step = steps.next();
+    for (let breath = 1; !step.done; breath++) {
+      take(step.value);
+      yield report(0.5 + (0.4 * (round + Math.min(1, breath / 20))) / WEIGHINGS.length, [firstBound]);
+      step = steps.next();
+    }
+    take(step.value);
+    const settled = improved(found, best);
+    let last = settled.next();
+    while (!last.done) last = settled.next();
+    if (take(last.value)) yield report(0.5 + (0.4 * (round + 1)) / WEIGHINGS.length, [firstBound]);
+  }
+  const bounds: number[] = [];
+  for (const index of order.keys()) {
+    bounds.push(
+      index === 0 && firstBound > 0 ? firstBound : boundOf(found, index, score, pricings, byLength),
+    );
+    yield report(0.8 + (0.2 * (index + 1)) / order.length, bounds);
+    // A later goal's bound holds only for plans that reach the earlier ones: a gap there leaves it open.
+    if ((bounds[index] ?? 0) < (score[index] ?? 0)) break;
+  }
+  return report(1, bounds);
+}
