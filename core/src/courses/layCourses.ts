@@ -226,7 +226,7 @@ export function layCourses(
     rows: [],
     weakJoints: [],
     fills: [],
-    offcuts: { blocks: [], opened: 0, ripped: 0, halfPieces: 0, sources: {} },
+    offcuts: { blocks: [], opened: 0, ripped: 0, halfPieces: 0, byCore: [], sources: {} },
     findings: [],
   };
   if (system === null || levels.courses === 0) return none;

@@ -15,6 +15,16 @@ export interface OpenedBlock {
   readonly ripped: Length | null;
 }
 
+/** Blocks of one core. */
+export interface CoreBlocks {
+  readonly core: Length;
+  /** Laid whole at full height. */
+  readonly whole: number;
+  readonly opened: number;
+  readonly ripped: number;
+  readonly halfPieces: number;
+}
+
 /** Which blocks are sawn for the cuts of the whole job, and how many are ripped for lower courses. */
 export interface OffcutPlan {
   readonly blocks: readonly OpenedBlock[];
@@ -24,6 +34,8 @@ export interface OffcutPlan {
   readonly ripped: number;
   /** Half-height pieces, where the family has them and the height asks for them. */
   readonly halfPieces: number;
+  /** The same told core by core, as blocks are ordered. */
+  readonly byCore: readonly CoreBlocks[];
   /** By piece: the block that it comes from. */
   readonly sources: Readonly<Record<string, CutFrom>>;
 }
@@ -162,20 +174,27 @@ export function planOffcuts(
     else group.cuts.push(piece);
   }
   const opened: (Opened & { readonly height: Length })[] = [];
-  const strips = new Map<string, Length[]>();
-  let halfPieces = 0;
+  const cores = new Map<Length, { whole: number; opened: number; strips: Length[]; halfPieces: number }>();
   for (const [key, { height, wholes, cuts }] of groups) {
+    const core = Number(key.split(':')[0]) as Length;
+    const own = cores.get(core) ?? { whole: 0, opened: 0, strips: [], halfPieces: 0 };
+    cores.set(core, own);
     const blocks = openBlocks(cuts, ends, system.block, reuse);
     opened.push(...blocks.map((each) => ({ ...each, height })));
-    if (height === system.courseHeight) continue;
-    if (isHalfPiece(height)) halfPieces += wholes + blocks.length;
-    else {
-      const core = key.split(':')[0] ?? '';
-      const ripped = strips.get(core) ?? [];
-      strips.set(core, ripped);
-      for (let count = 0; count < wholes + blocks.length; count++) ripped.push(height);
-    }
+    if (height === system.courseHeight) {
+      own.whole += wholes;
+      own.opened += blocks.length;
+    } else if (isHalfPiece(height)) own.halfPieces += wholes + blocks.length;
+    else for (let count = 0; count < wholes + blocks.length; count++) own.strips.push(height);
   }
+  const byCore = [...cores]
+    .sort(([a], [b]) => a - b)
+    .map(([core, { strips, ...own }]): CoreBlocks => ({
+      core,
+      ...own,
+      ripped: blocksForStrips(strips, system),
+    }));
+  const sum = (of: (own: CoreBlocks) => number): number => byCore.reduce((total, own) => total + of(own), 0);
   const place = new Map(pieces.map((piece, index) => [piece.id, index]));
   const order = ({ pieces: [first] }: Opened): number => place.get(first?.id ?? '') ?? 0;
   const sources: Record<string, CutFrom> = {};
@@ -201,9 +220,10 @@ export function planOffcuts(
     });
   return {
     blocks,
-    opened: opened.filter((block) => block.height === system.courseHeight).length,
-    ripped: [...strips.values()].reduce((sum, heights) => sum + blocksForStrips(heights, system), 0),
-    halfPieces,
+    opened: sum((own) => own.opened),
+    ripped: sum((own) => own.ripped),
+    halfPieces: sum((own) => own.halfPieces),
+    byCore,
     sources,
   };
 }

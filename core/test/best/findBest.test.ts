@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { type BestFound, findBest } from '../../src/best';
 import { manners } from '../../src/compare';
 import { type CutDemand, blocksForCuts, pairCuts } from '../../src/courses';
-import { type Length, inches } from '../../src/measure';
+import { inches } from '../../src/measure';
 import { type Plan, applyEdit } from '../../src/plan';
 import { wallsOf } from '../../src/shell';
 import { type WorkedPlan, work } from '../../src/work';
@@ -127,7 +127,10 @@ describe('the best plan found', () => {
                 row: wall.id,
                 change: {
                   lead: leads[index] ?? null,
-                  bond: seams[index] == null ? null : { kind: 'seam', at: `${String(seams[index])}in` },
+                  bond:
+                    typeof seams[index] !== 'number'
+                      ? null
+                      : { kind: 'seam', at: `${String(seams[index])}in` },
                 },
               }),
             plan,
@@ -209,7 +212,7 @@ describe('offcuts, two pieces to a block', () => {
   });
 
   it('open a block each where no offcut is used', () => {
-    expect(blocksForCuts([{ length: inches(10) as Length, fresh: 2, reusable: 3 }], inches(48), 1)).toBe(5);
+    expect(blocksForCuts([{ length: inches(10), fresh: 2, reusable: 3 }], inches(48), 1)).toBe(5);
   });
 
   it('record the source and destination of every offcut, none beside a corner nor in the bottom two courses', () => {

@@ -1,0 +1,131 @@
+import type { Courses } from '../courses';
+import type { PanelAndTieFamily } from '../forms';
+import { type Length, add } from '../measure';
+import type { Given, How } from '../tally';
+
+const count = (name: string, value: number): Given => ({ op: 'given', name, unit: 'count', value });
+
+interface Part {
+  readonly id: string;
+  readonly group: 'parts';
+  readonly article: string;
+  readonly needed: How;
+}
+
+/** Ties along a length: one at every spacing, and one at its end. */
+const along = (length: number, spacing: Length): number => Math.floor(length / spacing) + 1;
+
+const byCourse = (
+  name: string,
+  rows: readonly { readonly course: number; readonly value: number }[],
+): How => ({
+  op: 'sum',
+  name,
+  unit: 'count',
+  of: rows.filter((row) => row.value > 0).map((row) => count(`course ${String(row.course)}`, row.value)),
+});
+
+/**
+ * What a panel system needs beside its panels, counted by course: ties at every joint between courses, split ties at free
+ * ends, wire ties along the top and beside its butt joints, tracks at foot and head, a bracket at every corner.
+ * [common practice]
+ */
+export function panelParts(courses: Courses, family: PanelAndTieFamily): readonly Part[] {
+  const numbers = Array.from({ length: courses.count }, (_, index) => index + 1);
+  const rowsIn = (course: number) => courses.rows.filter((row) => row.course === course);
+  const hasAbove = (row: (typeof courses.rows)[number]): boolean =>
+    courses.rows.some(
+      (other) =>
+        other.wall === row.wall &&
+        other.course === row.course + 1 &&
+        other.from < row.to &&
+        other.to > row.from,
+    );
+  const lengthOf = (row: { readonly from: Length; readonly to: Length }): number => row.to - row.from;
+  const sumOver = <Row>(rows: readonly Row[], of: (row: Row) => number): number =>
+    rows.reduce((total, row) => total + of(row), 0);
+  const ties = numbers.map((course) => ({
+    course,
+    value: sumOver(rowsIn(course).filter(hasAbove), (row) => along(lengthOf(row), family.tieSpacing)),
+  }));
+  const split = numbers.map((course) => ({
+    course,
+    value: sumOver(rowsIn(course), (row) => (row.start === 'free' ? 1 : 0) + (row.end === 'free' ? 1 : 0)),
+  }));
+  const top = numbers.map((course) => ({
+    course,
+    value: sumOver(
+      rowsIn(course).filter((row) => !hasAbove(row)),
+      (row) => {
+        const pieces = courses.pieces.filter(
+          (piece) => piece.kind !== 'corner' && piece.course === course && piece.wall === row.wall,
+        );
+        return along(lengthOf(row), family.topTieSpacing) + Math.max(0, pieces.length - 1);
+      },
+    ),
+  }));
+  const brackets = numbers.map((course) => ({
+    course,
+    value: courses.pieces.filter((piece) => piece.kind === 'corner' && piece.course === course).length,
+  }));
+  const trackOf = (rows: typeof courses.rows, where: string): How => ({
+    op: 'product',
+    name: where,
+    unit: 'length',
+    of: [
+      count('faces', 2),
+      {
+        op: 'given',
+        name: 'along the walls',
+        unit: 'length',
+        value: add(...rows.map((row) => lengthOf(row) as Length)),
+      },
+    ],
+  });
+  const feet = courses.rows.filter(
+    (row) =>
+      !courses.rows.some(
+        (other) =>
+          other.wall === row.wall &&
+          other.course === row.course - 1 &&
+          other.from < row.to &&
+          other.to > row.from,
+      ),
+  );
+  const heads = courses.rows.filter((row) => !hasAbove(row));
+  return [
+    { id: 'ties', group: 'parts', article: 'Ties', needed: byCourse('ties', ties) },
+    ...(split.some((each) => each.value > 0)
+      ? [
+          {
+            id: 'split-ties',
+            group: 'parts' as const,
+            article: 'Split ties, at free ends',
+            needed: byCourse('split ties', split),
+          },
+        ]
+      : []),
+    { id: 'top-ties', group: 'parts', article: 'Top ties', needed: byCourse('top ties', top) },
+    { id: 'brackets', group: 'parts', article: 'Corner brackets', needed: byCourse('brackets', brackets) },
+    ...(family.track.bottom
+      ? [
+          {
+            id: 'bottom-track',
+            group: 'parts' as const,
+            article: 'Bottom track',
+            needed: trackOf(feet, 'bottom track'),
+          },
+        ]
+      : []),
+    ...(family.track.top
+      ? [
+          {
+            id: 'top-track',
+            group: 'parts' as const,
+            article: 'Top track',
+            needed: trackOf(heads, 'top track'),
+          },
+        ]
+      : []),
+  ];
+}

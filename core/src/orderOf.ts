@@ -1,0 +1,35 @@
+import { type Courses, planOffcuts } from './courses';
+import { systemOf } from './forms';
+import { type Order, buildOrder } from './order';
+import type { Plan } from './plan';
+import { houseRules } from './rules';
+import { wallsOf } from './shell';
+import type { WorkedPlan } from './work';
+
+/**
+ * The order of a worked plan, of the whole job or of one stage. A stage is ordered by itself: its cuts come out of its own
+ * blocks, so the stages together may take a block or two more than the job in one order.
+ */
+export function orderOf(plan: Plan, worked: WorkedPlan, stageId?: string): Order {
+  const rules = houseRules(plan.rules);
+  const stage = worked.tally.stages.find((each) => each.id === stageId);
+  const { family } = worked.shell;
+  if (!stage || !family) return buildOrder(worked.shell, worked.courses, plan.stages, rules, plan.units);
+  const within = ({ course }: { readonly course: number }): boolean =>
+    course >= stage.from && course <= stage.to;
+  const pieces = worked.courses.pieces.filter(within);
+  const courses: Courses = {
+    ...worked.courses,
+    count: stage.to,
+    pieces,
+    rows: worked.courses.rows.filter(within),
+    offcuts: planOffcuts(pieces, wallsOf(worked.shell), systemOf(family), worked.courses.rest, rules),
+  };
+  return buildOrder(
+    worked.shell,
+    courses,
+    [{ id: stage.id, toCourse: stage.to, top: stage.top }],
+    rules,
+    plan.units,
+  );
+}
