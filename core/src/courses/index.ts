@@ -1,4 +1,5 @@
 export * from './corners';
+export * from './growth';
 export * from './joints';
 export * from './judgeWall';
 export * from './layCourses';

@@ -4,6 +4,7 @@ import type { Plan } from '../plan';
 import type { HouseRules } from '../rules';
 import type { BuiltLoop, Corner, HeightRest, Levels, Shell } from '../shell';
 import { type LongLegOn, type WallEnd, handOf, isTooSharp, longLegIn, makeOf, parityOf } from './corners';
+import { asLaidFindings } from './growth';
 import { judgeWall } from './judgeWall';
 import { type OffcutPlan, planOffcuts } from './offcuts';
 import type { CornerPiece, CourseFinding, Piece, WeakJoint } from './piece';
@@ -167,7 +168,12 @@ function layLoop(built: BuiltLoop, levels: Levels, laying: Laying): LaidLoop {
       ),
     ),
     weak: judged.flatMap((wall) => wall.weak),
-    findings: [...atCorners, ...wallFindings, ...judged.flatMap((wall) => wall.findings)],
+    findings: [
+      ...atCorners,
+      ...wallFindings,
+      ...judged.flatMap((wall) => wall.findings),
+      ...walls.flatMap((laid) => asLaidFindings(laid, levels.courses, laying)),
+    ],
   };
 }
 

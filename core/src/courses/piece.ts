@@ -115,6 +115,24 @@ export type CourseFinding =
     }
   | { readonly kind: 'seam-off-wall'; readonly wall: string; readonly text: string }
   | { readonly kind: 'cuts-do-not-fit'; readonly wall: string }
+  | {
+      readonly kind: 'as-laid-unreadable';
+      readonly wall: string;
+      readonly course: number;
+      readonly text: string;
+    }
+  | {
+      /** A course that was pulled with the tape: longer than planned positive. */
+      readonly kind: 'as-laid';
+      readonly wall: string;
+      readonly course: number;
+      readonly by: Length;
+      /** What the allowance for growth lets it be. */
+      readonly allowed: Length;
+      /** The joint that may be trimmed, and the length that its piece is cut to instead. */
+      readonly trimAt: Length;
+      readonly cutTo: Length | null;
+    }
   | { readonly kind: 'rip-too-low'; readonly wall: string; readonly course: number; readonly height: Length }
   | {
       readonly kind: 'straps';

@@ -75,6 +75,35 @@ function wording(finding: CourseFinding, units: UnitSystem, nameOf: (wall: strin
           },
         ],
       };
+    case 'as-laid-unreadable':
+      return {
+        severity: 'stop',
+        where: nameOf(finding.wall),
+        place: { wall: finding.wall },
+        what: `“${finding.text}” in course ${String(finding.course)} cannot be read as the length that the wall came out at, or there is no such course.`,
+      };
+    case 'as-laid': {
+      const grown = finding.by > 0;
+      const much = finding.by > finding.allowed;
+      const size = showLength(Math.abs(finding.by) as Length, units, { style: 'inches', partsPerInch: 32 });
+      return {
+        severity: much ? 'mind' : 'tip',
+        where: nameOf(finding.wall),
+        place: { wall: finding.wall },
+        rule: 'courses.growth.perPiece',
+        what:
+          finding.by === 0
+            ? `Course ${String(finding.course)} came out just as planned.`
+            : `Course ${String(finding.course)} came out ${size} ${grown ? 'long' : 'short'}${
+                much ? ', more than blocks usually grow' : ''
+              }. In the next courses trim at ${showLength(finding.trimAt, units)}${
+                finding.cutTo === null
+                  ? ''
+                  : `: the piece there to ${showLength(finding.cutTo, units, { style: 'inches', partsPerInch: 32 })}`
+              }.`,
+        why: RULES['courses.growth.perPiece'].reason,
+      };
+    }
     case 'rip-too-low':
       return {
         severity: 'mind',
@@ -153,7 +182,9 @@ export function courseNotices(
   return courses.findings.map((finding): Notice => {
     const words = wording(finding, units, nameOf);
     const at = 'wall' in finding ? finding.wall : 'corner' in finding ? finding.corner : '';
-    return { ...words, id: `${finding.kind}:${at}`, fixes: words.fixes ?? [] };
+    const course =
+      finding.kind === 'as-laid' || finding.kind === 'as-laid-unreadable' ? `:${String(finding.course)}` : '';
+    return { ...words, id: `${finding.kind}:${at}${course}`, fixes: words.fixes ?? [] };
   });
 }
 

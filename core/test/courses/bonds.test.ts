@@ -391,6 +391,41 @@ describe('several loops', () => {
   });
 });
 
+describe('growth', () => {
+  const laid = (length: string, course = 2) =>
+    work(
+      withRows(planOf(rectangle(480, 336)), (index) => (index === 0 ? { asLaid: [{ course, length }] } : {})),
+    ).notices.find((each) => each.id.startsWith('as-laid'));
+
+  it('that the tape finds is trimmed at the cut of the next courses', () => {
+    // Nine pieces at 1/64 in are let grow 9/64 in.
+    expect(laid('40ft 1/8in')).toMatchObject({ severity: 'tip', id: 'as-laid:w1:2' });
+    expect(laid('40ft 3/8in')).toMatchObject({
+      severity: 'mind',
+      what: 'Course 2 came out 3/8″ long, more than blocks usually grow. In the next courses trim at 22′: the piece there to 31 5/8″.',
+    });
+    expect(laid('39ft 11 3/4in')?.what).toContain('came out 1/4″ short');
+    expect(laid('40ft')?.what).toBe('Course 2 came out just as planned.');
+  });
+
+  it('of a lucky wall is trimmed at its middle joint', () => {
+    const worked = work(
+      withRows(planOf(rectangle(64 + 48 * 4, 336)), (index) =>
+        index === 0 ? { asLaid: [{ course: 1, length: '21ft 4 1/4in' }] } : {},
+      ),
+    );
+    const fill = worked.courses.fills[0];
+    expect(fill?.odd.cuts).toEqual([]);
+    expect(toInches(fill?.odd.trimAt ?? (0 as Length))).toBe(136);
+    expect(worked.notices.find((each) => each.id === 'as-laid:w1:1')?.what).toContain('to 47 3/4″');
+  });
+
+  it('that cannot be read, or of a course that is not there, is said', () => {
+    expect(laid('long')?.id).toBe('as-laid-unreadable:w1:2');
+    expect(laid('40ft', 9)?.severity).toBe('stop');
+  });
+});
+
 describe('other kinds of form', () => {
   it('panels lap at their corners, course about', () => {
     const worked = work(planOf(rectangle(480, 336), { family: 'panel-48', core: '8in', ...withCourses(8) }));
