@@ -6,7 +6,6 @@ import { describe, expect, it } from 'vitest';
 import { describePiece } from '../src/islands/courses/describePiece';
 import {
   courseTop,
-  layingOrder,
   pieceSpans,
   stripFrame,
   stripX,
@@ -14,6 +13,7 @@ import {
   wallIndex,
   zoomToFit,
 } from '../src/islands/strip/stripGeometry';
+import { layingOrder } from '@ombra/core/courses';
 import { wallsOf } from '@ombra/core/shell';
 
 const reading = readPlanText(
@@ -64,7 +64,7 @@ describe('the strip', () => {
   });
 
   it('walks the pieces of a course as one would lay them', () => {
-    const order = layingOrder(pieces, 1, inside);
+    const order = layingOrder(pieces, 1, wallsOf(worked.shell));
     expect(order.length).toBe(38);
     expect(order.slice(0, 3).map((piece) => piece.id)).toEqual(['1:A', '1:wall-1:0', '1:wall-1:1']);
     const stations = order.map((piece) => piece.station);

@@ -1,5 +1,5 @@
 import { type Courses, type LuckyLength, layCourses, luckyLengths } from './courses';
-import { systemOf } from './forms';
+import { type Family, systemOf } from './forms';
 import { rememberLast, settle } from './memo';
 import {
   type Notice,
@@ -11,7 +11,15 @@ import {
 } from './notices';
 import type { Plan } from './plan';
 import { houseRules, type RuleOverrides } from './rules';
-import { type Levels, type LevelsInput, type Shell, type ShellInput, buildLevels, buildShell } from './shell';
+import {
+  type Levels,
+  type LevelsInput,
+  type Shell,
+  type ShellInput,
+  buildLevels,
+  buildShell,
+  familiesOf,
+} from './shell';
 import { type Tally, buildTally } from './tally';
 
 /** Everything that follows from a plan. Plain data throughout: it can be cloned, sent and printed as JSON. */
@@ -19,6 +27,8 @@ export interface WorkedPlan {
   readonly name: string;
   readonly units: Plan['units'];
   readonly measuredTo: Plan['measuredTo'];
+  /** The families that the job may choose from: those that ship, and its own. */
+  readonly families: readonly Family[];
   readonly shell: Shell;
   readonly levels: Levels;
   readonly courses: Courses;
@@ -57,6 +67,8 @@ export function makeWork(): (plan: Plan) => WorkedPlan {
   const rulesOf = rememberLast(houseRules);
   const shellOf = rememberLast((input: ShellInput) => buildShell(input));
   const systemOfShell = rememberLast((shell: Shell) => (shell.family ? systemOf(shell.family) : null));
+  const settleFamilies = settle<Plan['families']>();
+  const familiesOfPlan = rememberLast((own: Plan['families']) => familiesOf(own ? { families: own } : {}));
   const levelsOf = rememberLast(buildLevels);
   const coursesOf = rememberLast(layCourses);
   const tallyOf = rememberLast(buildTally);
@@ -83,6 +95,7 @@ export function makeWork(): (plan: Plan) => WorkedPlan {
       name: plan.name,
       units,
       measuredTo,
+      families: familiesOfPlan(settleFamilies(families)),
       shell,
       levels,
       courses,

@@ -1,9 +1,9 @@
 import { wallsOf } from '@ombra/core/shell/buildShell';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { Suspense, lazy, useCallback, useEffect, useRef, useState } from 'react';
 import { CoursesStage } from './courses/CoursesStage';
 import { useCourseKeys } from './courses/useCourseKeys';
 import { Header } from './Header';
-import { type Place, keepPlace, keptPlace } from './job/place';
+import { type Card, type Place, keepPlace, keptPlace } from './job/place';
 import { StaleDialog } from './job/StaleDialog';
 import { type Job, type OpenJob, useJob } from './job/useJob';
 import { isTyping } from './keys';
@@ -11,6 +11,9 @@ import { KeysDialog } from './KeysDialog';
 import { OutlineStage } from './outline/OutlineStage';
 import { RulesDialog } from './rules/RulesDialog';
 import { STAGES, type StageId, isStage } from './stage';
+
+/** The forms read family files, and bring what that needs only when they are looked at. */
+const FormsStage = lazy(async () => ({ default: (await import('./forms/FormsStage')).FormsStage }));
 
 interface WorkbenchProps {
   readonly job: OpenJob;
@@ -32,7 +35,8 @@ function useStage(jobId: string, initial: StageId) {
   }, []);
   const goTo = useCallback(
     (next: StageId) => {
-      history.pushState(null, '', `/jobs/${jobId}/${next}`);
+      const path = `/jobs/${jobId}/${next}`;
+      if (location.pathname !== path) history.pushState(null, '', path);
       setStage(next);
     },
     [jobId],
@@ -86,6 +90,10 @@ function useShortcuts(shortcuts: Shortcuts): void {
         const next = walls[(Math.max(at, 0) + by + walls.length) % walls.length];
         if (next) onPlace({ wall: next.id, piece: null });
       };
+      const showCard = (card: Card): void => {
+        goTo('courses');
+        onPlace({ card: place.card === card ? null : card, figure: null });
+      };
       const stage = STAGES[Number(event.key) - 1];
       const does: Readonly<Record<string, () => void>> = {
         '?': showKeys,
@@ -96,8 +104,17 @@ function useShortcuts(shortcuts: Shortcuts): void {
         p: () => {
           location.assign(`/jobs/${jobId}/sheets/courses`);
         },
+        w: () => {
+          showCard('wall');
+        },
+        b: () => {
+          showCard('plans');
+        },
+        s: () => {
+          showCard('straps');
+        },
         escape: () => {
-          onPlace({ figure: null });
+          onPlace({ figure: null, card: null });
         },
         '[': () => {
           goBy(-1);
@@ -167,8 +184,22 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
             Working this plan out broke; your edits are kept. Undo the last one, or reload the page.
           </p>
         )}
-        {stage === 'outline' && <OutlineStage job={job} place={place} onPlace={change} />}
+        {stage === 'outline' && (
+          <OutlineStage
+            job={job}
+            place={place}
+            onPlace={change}
+            onForms={() => {
+              goTo('forms');
+            }}
+          />
+        )}
         {stage === 'courses' && <CoursesStage job={job} place={place} onPlace={change} />}
+        {stage === 'forms' && (
+          <Suspense fallback={<p className="p-6 text-quiet">Fetching the forms …</p>}>
+            <FormsStage job={job} />
+          </Suspense>
+        )}
       </main>
       <StaleDialog jobId={open.id} job={job} />
       <RulesDialog

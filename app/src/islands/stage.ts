@@ -12,6 +12,7 @@ export interface StageProps {
 export const STAGES = [
   { id: 'outline', name: 'Outline' },
   { id: 'courses', name: 'Courses' },
+  { id: 'forms', name: 'Forms' },
 ] as const;
 
 export type StageId = (typeof STAGES)[number]['id'];

@@ -1,4 +1,4 @@
-import { findFamily } from '@ombra/core/forms';
+import { findFamily } from '@ombra/core/forms/families';
 import { readLength, showLength } from '@ombra/core/measure';
 import type { MeasuredTo, Plan } from '@ombra/core/plan/plan';
 
@@ -9,9 +9,15 @@ export const FACE_WORDS: Readonly<Record<MeasuredTo, string>> = {
   centre: 'centre line',
 };
 
+/** A family's name: of the job's own, of those that ship, or its id where nobody knows it. */
+export const familyName = (plan: Pick<Plan, 'family' | 'families'>): string =>
+  plan.families?.find((each) => each.id === plan.family)?.name ??
+  findFamily(plan.family)?.name ??
+  plan.family;
+
 /** What every length of the job hangs on, in one line: `Module 48 · 8″ core · lengths to outside of form`. */
 export function jobLine(plan: Plan): string {
   const core = readLength(plan.core, plan.units);
   const coreText = core.ok ? showLength(core.length, plan.units, { style: 'inches' }) : plan.core;
-  return `${findFamily(plan.family)?.name ?? plan.family} · ${coreText} core · lengths to ${FACE_WORDS[plan.measuredTo]}`;
+  return `${familyName(plan)} · ${coreText} core · lengths to ${FACE_WORDS[plan.measuredTo]}`;
 }

@@ -3,6 +3,7 @@ export * from './growth';
 export * from './joints';
 export * from './judgeWall';
 export * from './layCourses';
+export * from './layingOrder';
 export * from './lucky';
 export * from './offcuts';
 export * from './pairing';

@@ -120,7 +120,8 @@ function loopsOf(file: PlanFile): readonly Loop[] {
 }
 
 function stagesOf(file: PlanFile): readonly Stage[] {
-  const stages = file.stages ?? [{ toCourse: file.courses ?? 0 }];
+  // Where the height alone is given, the only stage reaches its top, whatever number stands here.
+  const stages = file.stages ?? [{ toCourse: file.courses ?? 1 }];
   const stageId = idGiver(
     'stage',
     stages.map((stage) => stage.id),
@@ -167,8 +168,10 @@ export function readPlan(document: unknown): PlanReading {
     return { ok: false, problems: problemsOf(parsed.error, 'the plan') };
   }
   const file = parsed.data;
-  if ((file.courses === undefined) === (file.stages === undefined)) {
-    return refused('courses', 'Give either “courses” or “stages”, one of the two.');
+  const countedOnce = (file.courses === undefined) !== (file.stages === undefined);
+  const byHeight = file.courses === undefined && file.stages === undefined && file.height !== undefined;
+  if (!countedOnce && !byHeight) {
+    return refused('courses', 'Give either “courses” or “stages”, one of the two, or a “height” alone.');
   }
   if ((file.outline === undefined) === (file.loops === undefined)) {
     return refused('outline', 'Give either “outline” or “loops”, one of the two.');

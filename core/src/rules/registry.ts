@@ -214,6 +214,20 @@ const choiceRules = {
     ],
     source: commonPractice,
   },
+  'courses.laying': {
+    id: 'courses.laying',
+    type: 'choice',
+    statement: 'A course is laid {value}.',
+    reason:
+      'Going round needs one crew; corners first give everyone a line to work to; leads keep the string up.',
+    default: 'round',
+    choices: [
+      { value: 'round', label: 'round from one corner' },
+      { value: 'corners-first', label: 'corners first, then towards the middles' },
+      { value: 'leads', label: 'leads at the corners, then the fill between' },
+    ],
+    source: commonPractice,
+  },
   'best.order': {
     id: 'best.order',
     type: 'choice',

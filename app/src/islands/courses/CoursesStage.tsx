@@ -5,6 +5,11 @@ import type { Notice } from '@ombra/core/notices/notice';
 import { wallsOf } from '@ombra/core/shell/buildShell';
 import { houseRules } from '@ombra/core/rules/houseRules';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { Columns3, ListChecks, RulerDimensionLine } from 'lucide-react';
+import { PlansCard } from '../cards/PlansCard';
+import { StrapCard } from '../cards/StrapCard';
+import { WallCard } from '../cards/WallCard';
+import type { Card } from '../job/place';
 import { Notices } from '../notices/Notices';
 import { PlanDrawing } from '../plan/PlanDrawing';
 import type { StageProps } from '../stage';
@@ -53,10 +58,18 @@ export function CoursesStage({ job, place, onPlace }: StageProps) {
   const wall = walls.find((each) => each.id === place.wall) ?? walls[0];
   const piece = worked.courses.pieces.find((each) => each.id === place.piece);
   const course = Math.min(place.course, Math.max(count, 1));
+  const straps = worked.courses.weakJoints;
+  const toggle = (card: Card): void => {
+    onPlace({ card: place.card === card ? null : card, figure: null });
+  };
+  const closeCard = (): void => {
+    onPlace({ card: null });
+  };
   const openFigure = (next: Figure): void => {
     setPointed(null);
     const closes = next.id === place.figure;
     onPlace({
+      card: null,
       figure: closes ? null : next.id,
       ...(next.pieces.course === undefined || closes ? {} : { course: next.pieces.course }),
     });
@@ -113,6 +126,8 @@ export function CoursesStage({ job, place, onPlace }: StageProps) {
             place={{ ...place, wall: wall.id, course }}
             onPlace={onPlace}
             lit={pointed ?? figure?.pieces ?? null}
+            plan={plan}
+            onEdit={edit}
           />
           <div className="grid grid-cols-[minmax(0,1fr)_310px] gap-6 max-lg:grid-cols-[minmax(0,1fr)_280px] max-md:grid-cols-1">
             <div className="flex min-w-0 flex-col gap-3">
@@ -139,6 +154,49 @@ export function CoursesStage({ job, place, onPlace }: StageProps) {
                   )}
                 </p>
               </section>
+              <div className="no-print flex flex-wrap gap-1.5">
+                {(
+                  [
+                    ['wall', `Wall ${wall.name}`, 'w', RulerDimensionLine],
+                    ['plans', 'Plans side by side', 'b', Columns3],
+                    ['straps', `Strap list (${String(straps.length)})`, 's', ListChecks],
+                  ] as const
+                ).map(([card, name, key, Icon]) => (
+                  <button
+                    key={card}
+                    type="button"
+                    className={`button ${place.card === card ? 'strong' : ''}`}
+                    aria-expanded={place.card === card}
+                    aria-keyshortcuts={key}
+                    onClick={() => {
+                      toggle(card);
+                    }}
+                  >
+                    <Icon aria-hidden="true" size={15} /> {name}
+                  </button>
+                ))}
+                <a className="button" href={`/jobs/${job.id}/sheets/above`}>
+                  From above, a page a course
+                </a>
+                <a className="button" href={`/jobs/${job.id}/sheets/order`}>
+                  Order list
+                </a>
+              </div>
+              {place.card === 'wall' && (
+                <WallCard key={wall.id} job={job} worked={worked} wall={wall} onClose={closeCard} />
+              )}
+              {place.card === 'plans' && <PlansCard plan={plan} onEdit={edit} onClose={closeCard} />}
+              {place.card === 'straps' && (
+                <StrapCard
+                  joints={straps}
+                  walls={walls}
+                  units={plan.units}
+                  onClose={closeCard}
+                  onGo={(joint) => {
+                    onPlace({ wall: joint.wall, course: joint.course, piece: null });
+                  }}
+                />
+              )}
               {figure && (
                 <WhyCard
                   key={figure.id}

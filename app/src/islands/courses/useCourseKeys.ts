@@ -1,8 +1,9 @@
+import { layingOrder } from '@ombra/core/courses/layingOrder';
+import { wallsOf } from '@ombra/core/shell/buildShell';
 import type { WorkedPlan } from '@ombra/core/work';
 import { useLayoutEffect } from 'react';
 import type { Place } from '../job/place';
 import { isTyping } from '../keys';
-import { layingOrder, stripFrame } from '../strip/stripGeometry';
 
 /** Arrow keys walk the wall: left and right from piece to piece as one would lay them, up and down by course. */
 export function useCourseKeys(
@@ -14,7 +15,7 @@ export function useCourseKeys(
   // Before the next paint: a key pressed on what is seen must already count.
   useLayoutEffect(() => {
     if (!active || !worked || worked.courses.count === 0) return undefined;
-    const frame = stripFrame(worked.shell, worked.courses, 1, place.face);
+    const walls = wallsOf(worked.shell);
     const onKey = (event: KeyboardEvent): void => {
       if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return;
       const onto = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
@@ -28,7 +29,7 @@ export function useCourseKeys(
       }
       if (onto !== undefined) {
         event.preventDefault();
-        const order = layingOrder(worked.courses.pieces, place.course, frame);
+        const order = layingOrder(worked.courses.pieces, place.course, walls);
         const at = order.findIndex((piece) => piece.id === place.piece);
         const firstOnWall = order.findIndex(
           (piece) => (piece.kind === 'corner' ? piece.wallAfter : piece.wall) === place.wall,

@@ -10,7 +10,12 @@ export interface Place {
   readonly scroll: number;
   /** The figure whose why card is open. */
   readonly figure: string | null;
+  /** The card that is open beside the drawing. */
+  readonly card: Card | null;
 }
+
+/** Cards of the courses: settings of a wall, the strap list, plans side by side. */
+export type Card = 'wall' | 'straps' | 'plans';
 
 export const START: Place = {
   wall: null,
@@ -20,6 +25,7 @@ export const START: Place = {
   zoom: null,
   scroll: 0,
   figure: null,
+  card: null,
 };
 
 const key = (jobId: string): string => `ombra.place.${jobId}`;

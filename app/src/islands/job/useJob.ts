@@ -108,6 +108,7 @@ export function useJob(job: OpenJob) {
   const { saveState, sync } = useSync(job, planStore);
   const { edit, endMerge, undo, redo } = planStore;
   return {
+    id: job.id,
     plan,
     worked,
     broken,

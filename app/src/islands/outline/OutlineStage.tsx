@@ -3,11 +3,14 @@ import type { Plan } from '@ombra/core/plan/plan';
 import { houseRules } from '@ombra/core/rules/houseRules';
 import { showQuantity } from '@ombra/core/tally/explain';
 import type { Figure, Tally } from '@ombra/core/tally/figure';
+import { Plus } from 'lucide-react';
 import { Notices } from '../notices/Notices';
 import { PlanDrawing } from '../plan/PlanDrawing';
 import type { StageProps } from '../stage';
 import { WhyCard } from '../tally/WhyCard';
 import { JobSettings } from './JobSettings';
+import { LoopSettings } from './LoopSettings';
+import { StageList } from './StageList';
 import { WalkEditor } from './WalkEditor';
 
 interface WallFiguresProps extends Pick<StageProps, 'place' | 'onPlace'> {
@@ -55,33 +58,72 @@ function WallFigures({ plan, tally, place, onPlace }: WallFiguresProps) {
 }
 
 /** The outline walked with the keyboard on the left, drawn as it is typed on the right. */
-export function OutlineStage({ job, place, onPlace }: StageProps) {
+export function OutlineStage({
+  job,
+  place,
+  onPlace,
+  onForms,
+}: StageProps & { readonly onForms: () => void }) {
   const { plan, worked, edit, endMerge, freshId } = job;
   const choose = (wall: string): void => {
     onPlace({ wall });
   };
   const go = (notice: Notice): void => {
     if (notice.place.wall !== undefined) choose(notice.place.wall);
-    if (notice.place.setting !== undefined) document.getElementById(notice.place.setting)?.focus();
+    if (notice.place.setting !== undefined) {
+      const field = document.getElementById(notice.place.setting);
+      (field?.querySelector('input') ?? field)?.focus();
+    }
   };
   return (
     <div className="grid grow grid-cols-[minmax(360px,430px)_1fr] gap-6 p-4 max-md:grid-cols-1">
       <section aria-label="Outline" className="flex flex-col gap-4">
-        <JobSettings plan={plan} onEdit={edit} />
-        {plan.loops.map((loop) => (
-          <WalkEditor
-            key={loop.id}
-            loop={loop}
-            shell={worked?.shell.loops.find((each) => each.id === loop.id)}
-            units={plan.units}
-            measuredTo={plan.measuredTo}
-            chosen={place.wall}
-            freshId={freshId}
-            onEdit={edit}
-            onLeaveField={endMerge}
-            onChoose={choose}
-          />
+        <JobSettings plan={plan} worked={worked} onEdit={edit} onLeave={endMerge} onForms={onForms} />
+        {plan.loops.map((loop, index) => (
+          <div key={loop.id}>
+            <LoopSettings
+              loop={loop}
+              first={index === 0}
+              others={plan.loops
+                .slice(0, index)
+                .flatMap(
+                  (each) => worked?.shell.loops.find((laid) => laid.id === each.id)?.built?.walls ?? [],
+                )}
+              units={plan.units}
+              onEdit={edit}
+              onLeave={endMerge}
+            />
+            <WalkEditor
+              loop={loop}
+              shell={worked?.shell.loops.find((each) => each.id === loop.id)}
+              units={plan.units}
+              measuredTo={plan.measuredTo}
+              chosen={place.wall}
+              freshId={freshId}
+              onEdit={edit}
+              onLeaveField={endMerge}
+              onChoose={choose}
+            />
+          </div>
         ))}
+        <div>
+          <button
+            type="button"
+            className="button"
+            onClick={() => {
+              edit({ kind: 'add-loop', loop: freshId(), name: `Outline ${String(plan.loops.length + 1)}` });
+            }}
+          >
+            <Plus aria-hidden="true" size={15} /> Another outline or inside wall
+          </button>
+        </div>
+        <StageList
+          plan={plan}
+          courses={worked?.levels.courses ?? 0}
+          freshId={freshId}
+          onEdit={edit}
+          onLeave={endMerge}
+        />
       </section>
       <section aria-label="Plan" className="flex min-w-0 flex-col gap-3">
         {worked && (

@@ -74,6 +74,19 @@ function TurnField({
   );
 }
 
+/** What else hangs on a wall, in a few words; it is set on the wall's card in the courses. */
+function extrasOf(row: WalkRow): string {
+  const count = (list: readonly unknown[] | undefined, name: string): readonly string[] =>
+    list && list.length > 0 ? [`${String(list.length)} ${name}${list.length > 1 ? 's' : ''}`] : [];
+  return [
+    ...(row.core === undefined ? [] : [`core ${row.core}`]),
+    ...(row.top === undefined ? [] : [`top ${row.top}`]),
+    ...count(row.footing, 'footing step'),
+    ...count(row.topSteps, 'top step'),
+    ...(row.bond?.kind === 'seam' ? ['common seam'] : []),
+  ].join(' · ');
+}
+
 /** The outline as a walk: a row a wall, its length and the turn at its far end, all from the keyboard. */
 export function WalkEditor(props: WalkEditorProps) {
   const { loop, shell, units, measuredTo, chosen, freshId, onEdit, onLeaveField, onChoose } = props;
@@ -132,7 +145,8 @@ export function WalkEditor(props: WalkEditorProps) {
     <div>
       <table className="w-full border-collapse">
         <caption className="heading pb-1 text-left">
-          Walk, clockwise from A <span className="font-normal">· lengths to {FACE_WORDS[measuredTo]}</span>
+          Walk{loop.closed ? ', clockwise' : ''} from {shell?.letters[0] ?? 'A'}{' '}
+          <span className="font-normal">· lengths to {FACE_WORDS[measuredTo]}</span>
         </caption>
         <thead className="sr-only">
           <tr>
@@ -177,6 +191,7 @@ export function WalkEditor(props: WalkEditorProps) {
                       onKey(event, row, index);
                     }}
                   />
+                  {extrasOf(row) !== '' && <p className="text-sm text-quiet">{extrasOf(row)}</p>}
                   {measuredTo !== 'form' && face !== undefined && (
                     <p className="figures text-sm text-quiet">form face {showLength(face, units)}</p>
                   )}
@@ -212,7 +227,7 @@ export function WalkEditor(props: WalkEditorProps) {
           <Plus aria-hidden="true" size={15} /> Wall
         </button>
         <p className="figures text-base" aria-live="polite">
-          {shell?.built && (
+          {shell?.built && loop.closed && (
             <span className="font-semibold text-tip">
               <Check aria-hidden="true" size={16} className="mr-1 inline align-[-2px]" />
               Comes home: gap 0
@@ -221,7 +236,7 @@ export function WalkEditor(props: WalkEditorProps) {
           {shell?.gap && shell.gap.size > 0 && (
             <span className="font-semibold text-stop">
               <X aria-hidden="true" size={16} className="mr-1 inline align-[-2px]" />
-              Misses A by {showLength(shell.gap.size, units)}
+              Misses {shell.letters[0] ?? 'A'} by {showLength(shell.gap.size, units)}
             </span>
           )}
         </p>

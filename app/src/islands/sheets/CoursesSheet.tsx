@@ -1,5 +1,4 @@
 import { showLength } from '@ombra/core/measure';
-import type { Plan } from '@ombra/core/plan/plan';
 import { wallsOf } from '@ombra/core/shell/buildShell';
 import type { Wall } from '@ombra/core/shell/shell';
 import type { WorkedPlan } from '@ombra/core/work';
@@ -7,14 +6,12 @@ import { PlanDrawing } from '../plan/PlanDrawing';
 import { StripDrawing, StripPatterns } from '../strip/StripDrawing';
 import { type StripFrame, courseTop, heightOfCourse, stripFrame, stripSpan } from '../strip/stripGeometry';
 import { TallyTable } from '../tally/TallyTable';
-import { jobLine } from '../words';
+import { showVolume } from '@ombra/core/tally/explain';
+import { StrapTable } from '../cards/StrapCard';
+import { SheetFoot, SheetHead, type SheetJob, SheetLinks } from './SheetHead';
 
-interface CoursesSheetProps {
-  readonly plan: Plan;
+interface CoursesSheetProps extends SheetJob {
   readonly worked: WorkedPlan;
-  readonly jobId: string;
-  readonly version: number;
-  readonly savedAt: string;
 }
 
 /** Width of a letter or A4 sheet between its margins, in CSS pixels. */
@@ -80,31 +77,20 @@ function WallElevation({
 }
 
 /** The courses on paper: outline, tally, every wall in elevation, and what to mind. Reads well in black and white. */
-export function CoursesSheet({ plan, worked, jobId, version, savedAt }: CoursesSheetProps) {
+export function CoursesSheet({ worked, ...job }: CoursesSheetProps) {
+  const { plan, jobId } = job;
   const walls = wallsOf(worked.shell);
   const longest = Math.max(...walls.map((wall) => wall.length), 1);
   const laid = worked.courses.pieces.length > 0;
   const frame = stripFrame(worked.shell, worked.courses, (SHEET_WIDTH - MARGIN - 10) / longest, 'inside');
   return (
     <div className="mx-auto max-w-[760px] p-6 print:p-0">
-      <p className="no-print mb-4 flex gap-2">
-        <a className="button" href={`/jobs/${jobId}/courses`}>
-          Back to the job
-        </a>
-        <button type="button" id="print" className="button strong">
-          Print this sheet
-        </button>
-      </p>
-      <header className="mb-3 border-b-2 border-ink pb-2">
-        <h1 className="text-2xl font-semibold">{plan.name}: courses</h1>
-        <p className="figures text-base">
-          {jobLine(plan)} · {worked.courses.count} courses, {showLength(worked.courses.height, plan.units)}{' '}
-          high
-        </p>
-        <p className="figures text-sm text-quiet">
-          State {version}, saved {savedAt.slice(0, 16).replace('T', ' ')} UTC
-        </p>
-      </header>
+      <SheetLinks jobId={jobId} here="courses" />
+      <SheetHead
+        job={job}
+        title="courses"
+        line={`${String(worked.courses.count)} courses, ${showLength(worked.courses.height, plan.units)} high`}
+      />
       <main>
         <div className="grid grid-cols-[1fr_300px] gap-6">
           <PlanDrawing
@@ -150,10 +136,29 @@ export function CoursesSheet({ plan, worked, jobId, version, savedAt }: CoursesS
             </ul>
           </section>
         )}
-        <p className="mt-4 border-t border-ink pt-2 text-sm">
-          A plan to check, not a design: the stamped drawings, the form maker’s manual, the local code and the
-          inspector decide.
-        </p>
+        {worked.tally.stages.length > 0 && (
+          <section className="mt-4 break-inside-avoid">
+            <h2 className="heading">Stages</h2>
+            <ul className="figures text-base">
+              {worked.tally.stages.map((stage) => (
+                <li key={stage.id}>
+                  <strong>{stage.name}</strong>, courses {stage.from} to {stage.to}: {stage.straight.value}{' '}
+                  whole, {stage.cut.value} cut, {stage.cornerLH.value + stage.cornerRH.value} corners, pour{' '}
+                  {showVolume(stage.coreVolume.value, plan.units)}
+                  {stage.top === 'half' ? ', to the middle of its last block, bars standing 24 in out' : ''}
+                  {stage.then === null ? '' : `; then ${stage.then}`}
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        {worked.courses.weakJoints.length > 0 && (
+          <section className="mt-4">
+            <h2 className="heading">Strap list: both faces</h2>
+            <StrapTable joints={worked.courses.weakJoints} walls={walls} units={plan.units} />
+          </section>
+        )}
+        <SheetFoot />
       </main>
     </div>
   );

@@ -32,8 +32,8 @@ export function Heads({ frame, worked, place, onPlace }: StripView) {
             );
           })}
           {[
-            ...loop.built.corners,
-            { letter: loop.built.corners[0]?.letter ?? 'A', station: loop.built.perimeter },
+            ...loop.built.walls.map((wall) => ({ letter: wall.from, station: wall.station })),
+            { letter: loop.built.walls.at(-1)?.to ?? 'A', station: loop.built.perimeter },
           ].map((corner) => (
             <g key={corner.station}>
               <circle cx={stripX(frame, loop, corner.station)} cy={18} r={11} className="fill-ink" />

@@ -1,19 +1,26 @@
-import { NANOMETRES_PER_METRE } from '@ombra/core/measure';
+import { type Length, NANOMETRES_PER_METRE, showLength } from '@ombra/core/measure';
+import type { PlanEdit } from '@ombra/core/plan/edits';
+import type { Plan } from '@ombra/core/plan/plan';
+import { wallsOf } from '@ombra/core/shell/buildShell';
 import type { PieceSelector } from '@ombra/core/tally/how';
 import type { WorkedPlan } from '@ombra/core/work';
 import { FlipHorizontal2, Maximize2, ZoomIn, ZoomOut } from 'lucide-react';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
+import { Ground } from './Ground';
 import { Heads } from './Heads';
 import { Overlay } from './Overlay';
+import { SeamHandles } from './SeamHandles';
 import { StoryPole } from './StoryPole';
 import { StripDrawing, StripPatterns } from './StripDrawing';
 import type { StripView } from './StripView';
 import { Tape } from './Tape';
-import { POLE_WIDTH, pieceAt, stripFrame, stripSpan, zoomToFit } from './stripGeometry';
+import { POLE_WIDTH, pieceAt, stripFrame, stripSpan, wallAt, zoomToFit } from './stripGeometry';
 import { useDragScroll } from './useDragScroll';
 import { useStripScroll } from './useStripScroll';
 
 interface StripProps extends Omit<StripView, 'frame'> {
+  readonly plan: Plan;
+  readonly onEdit: (edit: PlanEdit, merge?: string) => void;
   /** Pieces that an open why card counts. */
   readonly lit: PieceSelector | null;
 }
@@ -33,7 +40,8 @@ const fittedZoom = (worked: WorkedPlan): number => {
 const clampZoom = (zoom: number): number => Math.min(ZOOM_LIMITS[1], Math.max(ZOOM_LIMITS[0], zoom));
 
 /** The whole perimeter unrolled into one elevation, true to scale, between story pole and tape. */
-export function Strip({ worked, place, onPlace, lit }: StripProps) {
+export function Strip({ worked, plan, place, onPlace, onEdit, lit }: StripProps) {
+  const [pointed, setPointed] = useState<ReturnType<typeof wallAt>>(null);
   const zoom = place.zoom ?? fittedZoom(worked);
   const frame = useMemo(
     () => stripFrame(worked.shell, worked.courses, zoom / NANOMETRES_PER_METRE, place.face),
@@ -42,6 +50,12 @@ export function Strip({ worked, place, onPlace, lit }: StripProps) {
   const { pieces } = worked.courses;
   const scroller = useStripScroll(frame, place, onPlace, pieces);
   const drag = useDragScroll();
+  const stretch = (under: ReturnType<typeof wallAt>): number =>
+    under
+      ? (worked.levels.walls[under.wall.id] ?? []).findIndex(
+          (each) => each.from <= under.at && under.at <= each.to,
+        )
+      : -1;
   const setZoom = (next: number): void => {
     const strip = scroller.current;
     const clamped = clampZoom(next);
@@ -58,6 +72,11 @@ export function Strip({ worked, place, onPlace, lit }: StripProps) {
     if (strip) setZoom(zoomToFit(frame, strip.clientWidth - POLE_WIDTH) * NANOMETRES_PER_METRE);
   };
   const inside = place.face === 'inside';
+  const chosenWall = wallsOf(worked.shell).find((wall) => wall.id === place.wall);
+  const shown = pointed ?? (chosenWall ? { wall: chosenWall, at: (chosenWall.length / 2) as Length } : null);
+  const span = shown
+    ? (worked.levels.walls[shown.wall.id] ?? []).find((each) => each.from <= shown.at && shown.at <= each.to)
+    : undefined;
   return (
     <section aria-label="Strip" className="min-w-0">
       <div className="mb-1 flex flex-wrap items-center gap-2">
@@ -66,7 +85,10 @@ export function Strip({ worked, place, onPlace, lit }: StripProps) {
           <span className="font-semibold">{inside ? 'inside' : 'outside'}</span>
           <span className="text-quiet">
             {' '}
-            · hands told from outside · lengths and stations on the form’s outside face
+            · hands told from outside · lengths on the form’s outside face
+            {shown && span
+              ? ` · ${shown.wall.name} ${span.bottom > 0 ? `from ${showLength(span.bottom, worked.units)} ` : ''}to ${showLength(span.top, worked.units)}`
+              : ''}
           </span>
         </p>
         <div className="no-print ml-auto flex gap-1">
@@ -130,7 +152,7 @@ export function Strip({ worked, place, onPlace, lit }: StripProps) {
             <Heads frame={frame} worked={worked} place={place} onPlace={onPlace} />
           </div>
           <div className="sticky left-0 z-10 bg-paper">
-            <StoryPole frame={frame} worked={worked} place={place} onPlace={onPlace} />
+            <StoryPole frame={frame} worked={worked} place={place} onPlace={onPlace} shown={shown} />
           </div>
           {/* Pressing a block is a shortcut of the mouse; the arrow keys do the same. */}
           <svg
@@ -139,6 +161,16 @@ export function Strip({ worked, place, onPlace, lit }: StripProps) {
             className="block"
             role="img"
             aria-label={`${String(frame.courses)} courses, ${String(pieces.length)} pieces, seen from ${place.face}`}
+            onPointerMove={(event) => {
+              const left = event.currentTarget.getBoundingClientRect().left;
+              const under = wallAt(frame, event.clientX - left);
+              // Redrawn only when another wall, or another stretch of it, is reached.
+              if (under?.wall.id !== pointed?.wall.id || stretch(under) !== stretch(pointed))
+                setPointed(under);
+            }}
+            onPointerLeave={() => {
+              setPointed(null);
+            }}
             onClick={(event) => {
               if (drag.moved()) return;
               const box = event.currentTarget.getBoundingClientRect();
@@ -165,8 +197,10 @@ export function Strip({ worked, place, onPlace, lit }: StripProps) {
                 />
               );
             })}
+            <Ground frame={frame} worked={worked} />
             <StripDrawing frame={frame} pieces={pieces} units={worked.units} />
             <Overlay frame={frame} worked={worked} place={place} lit={lit} />
+            <SeamHandles frame={frame} worked={worked} plan={plan} onPlace={onPlace} onEdit={onEdit} />
           </svg>
           <div className="sticky bottom-0 left-0 z-20 bg-paper" />
           <div className="sticky bottom-0 z-10">

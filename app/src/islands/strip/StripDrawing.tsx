@@ -23,6 +23,11 @@ export function StripPatterns() {
         <rect width="6" height="6" className="fill-cut" />
         <line x1="0" y1="0" x2="0" y2="6" className="stroke-cut-line" strokeWidth="1.2" opacity="0.6" />
       </pattern>
+      <pattern id="ground-dots" width="8" height="8" patternUnits="userSpaceOnUse">
+        <rect width="8" height="8" className="fill-concrete" />
+        <circle cx="2" cy="3" r="0.9" className="fill-ink" opacity="0.55" />
+        <circle cx="6" cy="6.5" r="0.6" className="fill-ink" opacity="0.55" />
+      </pattern>
       <pattern id="lit-dots" width="7" height="7" patternUnits="userSpaceOnUse">
         <circle cx="3.5" cy="3.5" r="1.5" className="fill-chalk" />
       </pattern>
@@ -126,17 +131,19 @@ export const StripDrawing = memo(function StripDrawing({ frame, pieces, units }:
       <HandLabels boxes={looks.handPlaces} />
       <CutLabels boxes={looks.cuts} units={units} />
       {frame.loops.flatMap((loop) =>
-        [...loop.built.corners.map((corner) => corner.station), loop.built.perimeter].map((station) => (
-          <line
-            key={`${loop.id}:${String(station)}`}
-            x1={stripX(frame, loop, station)}
-            x2={stripX(frame, loop, station)}
-            y1={0}
-            y2={frame.height}
-            className="stroke-ink"
-            strokeDasharray={station === 0 || station === loop.built.perimeter ? undefined : '4 3'}
-          />
-        )),
+        [...new Set([0, ...loop.built.corners.map((corner) => corner.station), loop.built.perimeter])].map(
+          (station) => (
+            <line
+              key={`${loop.id}:${String(station)}`}
+              x1={stripX(frame, loop, station)}
+              x2={stripX(frame, loop, station)}
+              y1={0}
+              y2={frame.height}
+              className="stroke-ink"
+              strokeDasharray={station === 0 || station === loop.built.perimeter ? undefined : '4 3'}
+            />
+          ),
+        ),
       )}
     </g>
   );

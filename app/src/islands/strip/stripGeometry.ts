@@ -1,4 +1,4 @@
-import type { CornerPiece, Courses, Piece, WallPiece } from '@ombra/core/courses';
+import type { Courses, Piece } from '@ombra/core/courses';
 import { type Length, NANOMETRES_PER_FOOT, NANOMETRES_PER_METRE } from '@ombra/core/measure';
 import type { BuiltLoop, Shell, Wall } from '@ombra/core/shell/shell';
 
@@ -132,23 +132,6 @@ export function pieceSpans(frame: StripFrame, walls: WallIndex, piece: Piece): r
     stripSpan(frame, before.loop, end - piece.legBefore, end),
     stripSpan(frame, after.loop, after.wall.station, after.wall.station + piece.legAfter),
   ];
-}
-
-/** The pieces of a course in laying order, from A round: each corner, then the blocks of the wall that starts there. */
-export function layingOrder(pieces: readonly Piece[], course: number, frame: StripFrame): readonly Piece[] {
-  const inCourse = pieces.filter((piece) => piece.course === course);
-  const corners = new Map<string, CornerPiece>();
-  const blocks = new Map<string, WallPiece[]>();
-  for (const piece of inCourse) {
-    if (piece.kind === 'corner') corners.set(piece.wallAfter, piece);
-    else blocks.set(piece.wall, [...(blocks.get(piece.wall) ?? []), piece]);
-  }
-  return frame.loops.flatMap((loop) =>
-    loop.built.walls.flatMap((wall) => [
-      ...(corners.has(wall.id) ? [corners.get(wall.id) as Piece] : []),
-      ...(blocks.get(wall.id) ?? []),
-    ]),
-  );
 }
 
 /** Marks of the tape: every foot or half metre, longer and numbered at tens and metres, as the scale allows. */

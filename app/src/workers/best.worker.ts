@@ -1,0 +1,33 @@
+import { type BestFound, findBest } from '@ombra/core/best';
+import { type Manner, manners } from '@ombra/core/compare';
+import type { Plan } from '@ombra/core/plan/plan';
+import { expose } from 'comlink';
+
+/** Least time between two reports of the search, in milliseconds: more could not be read. */
+const REPORT_EVERY = 80;
+
+const api = {
+  manners: (plan: Plan): readonly Manner[] => manners(plan),
+  /**
+   * Searches for the best plan and reports the best so far on the way. To cancel it, end the worker.
+   *
+   * @returns why there is nothing to search, or null when the search has come to its end
+   */
+  search: async (plan: Plan, report: (found: BestFound) => Promise<void>): Promise<string | null> => {
+    const reading = findBest(plan);
+    if (!reading.ok) return reading.why;
+    let told = performance.now();
+    for (;;) {
+      const step = reading.steps.next();
+      if (step.done === true || performance.now() - told > REPORT_EVERY) {
+        await report(step.value);
+        told = performance.now();
+      }
+      if (step.done === true) return null;
+    }
+  },
+};
+
+export type BestApi = typeof api;
+
+expose(api);
