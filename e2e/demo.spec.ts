@@ -143,7 +143,7 @@ test('works by touch on a tablet, in every theme, with targets large enough', as
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Straight blocks to buy: 224. Why?' }).tap();
   await expect(page.getByRole('region', { name: /^Why: Straight blocks/ })).toContainText(
-    'whole blocks laid 182 + blocks opened, one for each cut 42 = 224',
+    'whole blocks laid 182 + blocks opened for cuts 42 = 224',
   );
   await context.close();
 });

@@ -110,7 +110,7 @@ test('walls too short, crossing walls and odd courses stop with a sentence, and 
   await page.getByRole('button', { name: 'Courses', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'No courses yet' })).toBeVisible();
   await page.getByRole('button', { name: /^Outline/ }).click();
-  await page.getByLabel('Courses', { exact: true }).fill('0');
+  await page.getByLabel('Number of courses').fill('0');
   await expect(page.getByText('0 courses cannot be laid; give a whole number from 1 to 60.')).toBeVisible();
   await page.getByLabel('Length of A–B').fill('0');
   await expect(page.getByText('A wall must be longer than nothing')).toBeVisible();

@@ -12,7 +12,7 @@ test('the courses sheet has its own address and prints on few pages without the 
   await expect(page.getByText('A plan to check, not a design')).toBeVisible();
   await expectAccessible(page);
   await page.emulateMedia({ media: 'print' });
-  await expect(page.getByRole('button', { name: 'Print this sheet' })).toBeHidden();
+  await expect(page.getByRole('button', { name: 'Print', exact: true })).toBeHidden();
   const pdf = await page.pdf({
     format: 'Letter',
     margin: { top: '0.5in', bottom: '0.5in', left: '0.5in', right: '0.5in' },
@@ -29,6 +29,6 @@ test('the print button prints', async ({ page }) => {
     };
   });
   await page.goto('/jobs/sorrel-fork-hatchery/sheets/courses');
-  await page.getByRole('button', { name: 'Print this sheet' }).click();
+  await page.getByRole('button', { name: 'Print', exact: true }).click();
   await expect(page).toHaveTitle('printed');
 });

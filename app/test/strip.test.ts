@@ -98,7 +98,7 @@ describe('a piece in words', () => {
     expect(words('1:wall-1:0')).toBe('Course 1, A–B: whole block 48″, 3′ 4″ from A, station 3′ 4″, 6 webs');
     expect(words('1:wall-1:9')).toBe('Course 1, A–B: whole block 48″, 2′ from B, station 38′, 6 webs');
     expect(words('1:wall-1:4')).toBe(
-      'Course 1, A–B: cut 32″ from a whole block, 16″ left over, 19′ 4″ from A, station 19′ 4″, 4 webs',
+      'Course 1, A–B: cut 32″ from block 1, 16″ left over, 19′ 4″ from A, station 19′ 4″, 4 webs',
     );
     expect(words('2:D')).toBe('Course 2, corner D: left-hand corner, legs 27″ on C–D and 11″ on D–E');
   });

@@ -253,7 +253,7 @@ export function optionsOf(wall: Wall, ends: WallEnds, setting: OptionSetting): r
   const odds = runOf(wall, ends.odd);
   const evens = runOf(wall, ends.even);
   if (odds < 0 || evens < 0) return [];
-  const judge = judgeRulesOf(laying, null);
+  const judge = judgeRulesOf(laying, wall, null);
   const counts = countsOf(levels, laying);
   const whole = standsWhole(wall, levels);
   const usual = { odd: cutRun(odds, cutRules), even: cutRun(evens, cutRules) };
@@ -271,7 +271,7 @@ export function optionsOf(wall: Wall, ends: WallEnds, setting: OptionSetting): r
         wall,
         rows,
         fill: { wall: wall.id, seam, odd: rows.odd.fill, even: rows.even.fill },
-        judge: judgeRulesOf(laying, seam),
+        judge: judgeRulesOf(laying, wall, seam),
       },
       bond,
       setting,
@@ -320,7 +320,7 @@ export function optionsOf(wall: Wall, ends: WallEnds, setting: OptionSetting): r
     }
     return [...places].map((seam): WallOption => {
       const pieces = seamPieces(wall, ends, seam, laying);
-      const own = judgeRulesOf(laying, seam);
+      const own = judgeRulesOf(laying, wall, seam);
       const rows = {
         odd: seamRow(wall, ends.odd, pieces.odd, own),
         even: seamRow(wall, ends.even, pieces.even, own),

@@ -42,6 +42,7 @@ const EIGHTH_TURN = (FULL_TURN / 8) as Angle;
  * core; other square corners are lapped; all else is mitred.
  */
 export function makeOf(system: FormSystem, corner: Corner, one: Wall, other: Wall): CornerMake {
+  if (corner.turn === 0) return 'joined';
   const oneCore = one.core === other.core;
   if (isSquare(corner.turn)) return oneCore && system.corner90 ? 'moulded' : 'lapped';
   return Math.abs(corner.turn) === EIGHTH_TURN && oneCore && system.corner45Inside ? 'moulded' : 'mitred';
@@ -85,6 +86,7 @@ export function freeEnd(system: FormSystem, parity: Parity, make: 'free' | 'tee'
  * - moulded: the leg; on the outside face as listed plus T · tan(θ/2) at an outside corner, as on its inside face at an
  *   inside one [the form maker's figures];
  * - lapped: the wall with the long leg runs through to the far face, the other butts against it [common practice];
+ * - joined: a whole block, in the next course half of one, up to the line where a curve begins or ends;
  * - mitred: a whole block sawn at half the turn where the long leg would be, half a block where the short one would be.
  *
  * @param long whether the long leg lies on this wall
@@ -98,6 +100,10 @@ export function wallEnd(
   webs: WebRules,
 ): WallEnd {
   const make = makeOf(system, corner, own, other);
+  if (make === 'joined') {
+    const stub = long ? null : halfBlock(system);
+    return { make, take: stub ?? ZERO, webs: [], stub, butts: false };
+  }
   const runsOn = insideRunsOn(corner, own, other);
   const outside = corner.kind === 'outside';
   if (make === 'lapped') {

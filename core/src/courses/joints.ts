@@ -5,10 +5,10 @@ import type { RowPiece } from './row';
 import { earOf } from './webs';
 
 /**
- * What a row of blocks ends at: a corner's leg, the wall that it butts against, a corner that it runs through, a mitre,
- * open air, another wall's inside face, the face of a footing step, or more blocks.
+ * What a row of blocks ends at: a corner's leg, the wall that it butts against, a corner that it runs through, a mitre, the
+ * line where a curve begins, open air, another wall's inside face, the face of a footing step, or more blocks.
  */
-export type RowEndKind = 'leg' | 'butt' | 'through' | 'mitre' | 'free' | 'tee' | 'footing' | 'joint';
+export type RowEndKind = 'leg' | 'butt' | 'through' | 'mitre' | 'join' | 'free' | 'tee' | 'footing' | 'joint';
 
 /** One end of a row as its joints are judged. */
 export interface RowEnd {
@@ -32,6 +32,8 @@ export interface JudgeRules {
   readonly blocksFromCorner: number;
   /** The wall's common seam, where it has one. */
   readonly seam: Length | null;
+  /** Every joint of a curve is strapped. */
+  readonly curved: boolean;
 }
 
 /** A row of blocks between two ends, in the order of their stations. */
@@ -44,6 +46,7 @@ export interface JudgedRow {
 const END_REASONS: Readonly<Partial<Record<RowEndKind, StrapReason>>> = {
   butt: 'lapped-corner',
   mitre: 'mitred-corner',
+  join: 'seam',
   free: 'free-end',
   tee: 'tee',
   footing: 'step-end',
@@ -105,6 +108,7 @@ export function judgeJoints(row: JudgedRow, rules: JudgeRules): readonly RowJoin
         reasons.add('web-to-web');
       }
     }
+    if (rules.curved && rowEnd === null) reasons.add('curve');
     const atCorner = rowEnd !== null && (rowEnd.kind === 'leg' || rowEnd.kind === 'butt');
     const inwards = index === 0 ? pieces : [...pieces].reverse();
     if (atCorner && cutBesideCorner(inwards, rules.blocksFromCorner)) reasons.add('beside-corner');

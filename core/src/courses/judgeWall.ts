@@ -15,6 +15,7 @@ const EVIDENT: ReadonlySet<StrapReason> = new Set([
   'step-end',
   'free-end',
   'tee',
+  'curve',
 ]);
 
 /** Straps and stagger of one wall over all courses, and what should be said of it. */

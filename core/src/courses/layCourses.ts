@@ -1,8 +1,8 @@
 import type { FormSystem } from '../forms';
-import { type Length, ZERO, add } from '../measure';
+import { type Length, ZERO, add, nanometres } from '../measure';
 import type { Plan } from '../plan';
 import type { HouseRules } from '../rules';
-import type { BuiltLoop, Corner, HeightRest, Levels, Shell } from '../shell';
+import type { BuiltLoop, Corner, HeightRest, Levels, Shell, Wall } from '../shell';
 import { type LongLegOn, type WallEnd, handOf, isTooSharp, longLegIn, makeOf, parityOf } from './corners';
 import { asLaidFindings } from './growth';
 import { judgeWall } from './judgeWall';
@@ -12,6 +12,25 @@ import { cutRulesOf } from './rest';
 import type { Segment, SegmentEnd } from './segments';
 import { type LaidRow, piecesOfRow, rowsOfWall, standsAtEnd } from './stack';
 import { type LaidWall, type Laying, type WallFill, layWall, leadsOf } from './walls';
+
+/** How a curved wall is bent: relief cuts between the webs of its shorter face, each a wedge wide. [common practice] */
+function curveFindings(wall: Wall, laying: Laying): readonly CourseFinding[] {
+  if (!wall.curve) return [];
+  const { outsideLength, insideLength } = wall.curve;
+  const every = laying.rules.count('courses.curve.webs') * laying.system.webSpacing;
+  const cutsACourse = Math.max(1, Math.floor(wall.length / every));
+  return [
+    {
+      kind: 'curved',
+      wall: wall.id,
+      outside: outsideLength,
+      inside: insideLength,
+      cutsABlock: Math.floor(laying.system.block / every),
+      cutsACourse,
+      wedge: nanometres(Math.abs(outsideLength - insideLength) / cutsACourse),
+    },
+  ];
+}
 
 /** What a stretch of a wall ends at in one course. */
 export type RowLimit = 'corner' | 'tee' | Exclude<SegmentEnd, 'wall-end'>;
@@ -53,6 +72,7 @@ function cornerFindings(built: BuiltLoop, laying: Laying): readonly CourseFindin
     if (!before || !after) return [];
     const make = makeOf(laying.system, corner, before, after);
     const at = { corner: corner.letter, loop: corner.loop };
+    if (make === 'joined') return [];
     if (make === 'mitred') {
       const sharp =
         isTooSharp(laying.system, corner, before, after) || isTooSharp(laying.system, corner, after, before);
@@ -171,6 +191,7 @@ function layLoop(built: BuiltLoop, levels: Levels, laying: Laying): LaidLoop {
     findings: [
       ...atCorners,
       ...wallFindings,
+      ...walls.flatMap((laid) => curveFindings(laid.wall, laying)),
       ...judged.flatMap((wall) => wall.findings),
       ...walls.flatMap((laid) => asLaidFindings(laid, levels.courses, laying)),
     ],

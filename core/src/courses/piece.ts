@@ -45,9 +45,10 @@ export interface WallPiece extends PieceHeights {
 
 /**
  * How a corner is made: `moulded` as one piece; `lapped`, where one wall runs through and the other butts against it,
- * course about; `mitred`, where both walls are sawn at half the turn and strapped.
+ * course about; `mitred`, where both walls are sawn at half the turn and strapped; `joined`, where a curve runs straight on into its
+ * neighbour.
  */
-export type CornerMake = 'moulded' | 'lapped' | 'mitred';
+export type CornerMake = 'moulded' | 'lapped' | 'mitred' | 'joined';
 
 /** A corner in one course: its leg on each of the two walls that meet. A lapped one has a leg only where it is butted against. */
 export interface CornerPiece extends PieceHeights {
@@ -82,7 +83,8 @@ export type StrapReason =
   | 'mitred-corner'
   | 'step-end'
   | 'free-end'
-  | 'tee';
+  | 'tee'
+  | 'curve';
 
 /** A joint that breaks a rule of cutting or bond. */
 export interface WeakJoint {
@@ -104,6 +106,17 @@ export type CourseFinding =
     }
   | { readonly kind: 'turn-too-sharp'; readonly corner: string; readonly loop: string }
   | { readonly kind: 'corner-lapped'; readonly corner: string; readonly loop: string }
+  | {
+      /** A curved wall: lengths of its two faces, and the relief cuts that bend it. */
+      readonly kind: 'curved';
+      readonly wall: string;
+      readonly outside: Length;
+      readonly inside: Length;
+      /** Relief cuts in a whole block, in the whole course, and what each takes out of the shorter face. */
+      readonly cutsABlock: number;
+      readonly cutsACourse: number;
+      readonly wedge: Length;
+    }
   | { readonly kind: 'corner-mitred'; readonly corner: string; readonly loop: string }
   | { readonly kind: 'filler-near-corner'; readonly wall: string }
   | {

@@ -109,7 +109,8 @@ export function rowEnd(end: WallEnd, wall: Wall, atStart: boolean): RowEnd {
   const kind = (): RowEnd['kind'] => {
     if (end.make === 'lapped') return end.take > 0 || end.butts ? 'butt' : 'through';
     if (end.make === 'moulded') return 'leg';
-    return end.make === 'mitred' ? 'mitre' : end.make;
+    if (end.make === 'mitred') return 'mitre';
+    return end.make === 'joined' ? 'join' : end.make;
   };
   return { kind: kind(), webs: atStart ? end.webs : end.webs.map((web) => subtract(wall.length, web)) };
 }
@@ -171,7 +172,8 @@ function bondingOf(
 export type WallEnds = Readonly<Record<Parity, readonly [WallEnd, WallEnd]>>;
 
 /** How the joints of a wall are judged. */
-export const judgeRulesOf = (laying: Laying, seam: Length | null): JudgeRules => ({
+export const judgeRulesOf = (laying: Laying, wall: Wall, seam: Length | null): JudgeRules => ({
+  curved: wall.curve !== null,
   cuts: laying.cutRules,
   longestWebToWeb: Math.max(
     laying.rules.length('courses.webToWeb.longest'),
@@ -281,7 +283,7 @@ export function layWall(
     units,
   );
   const findings: CourseFinding[] = bonding.finding ? [bonding.finding] : [];
-  const judge = judgeRulesOf(laying, bonding.seam);
+  const judge = judgeRulesOf(laying, wall, bonding.seam);
   const seamRows = bonding.seam === null ? null : seamPieces(wall, ends, bonding.seam, laying);
   const row = (parity: Parity): FullRow => {
     const run = runOf(wall, ends[parity]);

@@ -19,6 +19,7 @@ export const STRAP_REASONS: Readonly<Record<StrapReason, string>> = {
   'step-end': 'butts against a footing step',
   'free-end': 'free end: close it with a bulkhead',
   tee: 'another wall meets it here',
+  curve: 'curved wall',
 };
 
 const joints = (count: number): string => (count === 1 ? '1 joint' : `${String(count)} joints`);
@@ -41,6 +42,17 @@ function wording(finding: CourseFinding, units: UnitSystem, nameOf: (wall: strin
         what: 'Walls of different core meet: no moulded corner fits. Blocks run through in turns, course about; cut the inner panel out where the cores meet, close the open ends with foam, strap both faces.',
         why: 'A corner cut from blocks has no webs round it.',
       };
+    case 'curved': {
+      const longer = finding.outside >= finding.inside ? 'outer' : 'inner';
+      return {
+        severity: 'tip',
+        where: nameOf(finding.wall),
+        place: { wall: finding.wall },
+        rule: 'courses.curve.webs',
+        what: `Curved: outer face ${showLength(finding.outside, units)}, inner face ${showLength(finding.inside, units)}. Blocks are laid on the ${longer} face; saw ${String(finding.cutsABlock)} relief cuts in the other face of every block, ${String(finding.cutsACourse)} a course, each a wedge of ${showLength(finding.wedge, units, { style: 'inches', partsPerInch: 32 })}. Strap every joint.`,
+        why: RULES['courses.curve.webs'].reason,
+      };
+    }
     case 'corner-mitred':
       return {
         severity: 'mind',

@@ -103,6 +103,33 @@ function rowWording(
         place,
         what: `“${problem.text}” cannot be read as a turn. ${problem.message}`,
       };
+    case 'curve-unreadable':
+      return {
+        severity: 'stop',
+        where,
+        place,
+        what: `“${problem.text}” cannot be read as a curve; write its radius as a length, and how far it turns as “right 90”.`,
+      };
+    case 'curve-not-tangent':
+      return {
+        severity: 'stop',
+        where,
+        place,
+        what: 'A curve runs straight on into its neighbours: write “straight on” as the turn here. Where a corner is meant, put a short straight wall between.',
+        fixes: [
+          {
+            label: 'Straight on',
+            edit: { kind: 'set-row-turn', row: problem.row, turn: 'straight on' },
+          },
+        ],
+      };
+    case 'no-turn':
+      return {
+        severity: 'stop',
+        where,
+        place,
+        what: 'Two straight walls that run straight on are one wall: join them, or write the turn between.',
+      };
     case 'gap-closed':
       return {
         severity: 'tip',
@@ -190,6 +217,14 @@ function loopWording(
         severity: 'stop',
         where: loop.name ?? `Outline from ${first}`,
         what: `The wall that its ${problem.end} should meet is not there, or not so long; it is taken as free. Choose the wall again.`,
+      };
+    case 'curve-too-tight':
+      return {
+        severity: 'stop',
+        where: nameOf(problem.wall),
+        place: { wall: problem.wall },
+        rule: 'outline.curve.tightest',
+        what: `Its shorter face would have a radius of ${showLength(problem.radius, units)}; these forms bend to ${showLength(problem.least, units)} at the tightest. Make the radius larger.`,
       };
     case 'no-room':
       return {

@@ -74,7 +74,11 @@ function turnedRound(walk: readonly WalkRow[]): readonly WalkRow[] {
   return walk.map((_, index) => {
     const row = walk[walk.length - 1 - index] as WalkRow;
     const turnBefore = walk[(2 * walk.length - 2 - index) % walk.length] as WalkRow;
-    return { ...row, turn: opposite(turnBefore.turn) };
+    return {
+      ...row,
+      turn: opposite(turnBefore.turn),
+      ...(row.curve ? { curve: { ...row.curve, sweep: opposite(row.curve.sweep) } } : {}),
+    };
   });
 }
 

@@ -40,6 +40,13 @@ export type WallBond =
 /** Which of a corner's two walls has the long leg in the first course, walking clockwise. */
 export type CornerLead = 'starting-wall' | 'ending-wall';
 
+/** A wall bent to an arc: its radius on the drawn face, and how far it turns. Its length follows. */
+export interface WallCurve {
+  readonly radius: string;
+  /** `right 90` bulges out of a clockwise walk, `left 90` into it. */
+  readonly sweep: string;
+}
+
 /** A course as it was pulled with the tape: how long the wall came out. */
 export interface AsLaid {
   readonly course: number;
@@ -56,6 +63,8 @@ export interface WalkRow {
   readonly id: string;
   readonly length: string;
   readonly turn: string;
+  /** Where the wall is an arc; the row's own length is then not read. */
+  readonly curve?: WallCurve;
   /** A core of its own, where it differs from the job's. */
   readonly core?: string;
   /** A top of its own, where it differs from the job's: `5 courses`, or a height above the lowest footing. */

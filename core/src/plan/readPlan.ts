@@ -57,6 +57,9 @@ function wallExtras(row: FileRow, units: UnitSystem): Omit<WalkRow, 'id' | 'leng
   };
   const chosen = bond();
   return {
+    ...(row.curve === undefined
+      ? {}
+      : { curve: { radius: length(row.curve.radius), sweep: row.curve.sweep } }),
     ...(row.core === undefined ? {} : { core: length(row.core) }),
     ...(row.top === undefined ? {} : { top: length(row.top) }),
     ...(row.topSteps === undefined

@@ -26,6 +26,12 @@ const row = z.strictObject({
     .describe(
       'The turn at the far end of this wall: "right 90", "left 45". The last row’s turn is the one at A.',
     ),
+  curve: z
+    .strictObject({ radius: lengthText, sweep: z.string().max(40) })
+    .optional()
+    .describe(
+      'The wall is an arc: radius on the drawn face, and how far it turns. It runs straight on at both ends.',
+    ),
   core: lengthText.optional().describe('Core thickness of this wall, where it differs from the job’s.'),
   top: topText.optional().describe('This wall’s top, where it differs from the job’s.'),
   topSteps: z

@@ -1,9 +1,10 @@
 import { readLength, storeLength, type UnitSystem } from '../measure';
-import type { AsLaid, CornerLead, FootingStep, TopStep, WalkRow, WallBond } from './plan';
-import { storedLengthText } from './storedText';
+import type { AsLaid, CornerLead, FootingStep, TopStep, WalkRow, WallBond, WallCurve } from './plan';
+import { storedLengthText, storedTurnText } from './storedText';
 
 /** What may be set on a wall besides its length and turn; null takes it off again, back to the job's own. */
 export interface WallChange {
+  readonly curve?: WallCurve | null;
   readonly core?: string | null;
   readonly top?: string | null;
   readonly topSteps?: readonly TopStep[] | null;
@@ -27,10 +28,11 @@ export const storedTopText = (text: string, units: UnitSystem): string =>
 
 /** Lengths of a change in their stored form, so that they mean the same whatever the job's units become. */
 function stored(change: WallChange, units: UnitSystem): WallChange {
-  const { core, top, topSteps, footing, bond, asLaid } = change;
+  const { curve, core, top, topSteps, footing, bond, asLaid } = change;
   const length = (text: string): string => storedLengthText(text, units);
   return {
     ...change,
+    ...(curve ? { curve: { radius: length(curve.radius), sweep: storedTurnText(curve.sweep) } } : {}),
     ...(core ? { core: length(core) } : {}),
     ...(top ? { top: storedTopText(top, units) } : {}),
     ...(topSteps

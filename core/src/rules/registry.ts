@@ -44,6 +44,16 @@ const lengthRules = {
     ...anyLength,
     source: commonPractice,
   },
+  'outline.curve.tightest': {
+    id: 'outline.curve.tightest',
+    type: 'length',
+    statement: 'A wall is bent to a radius of {value} on its shorter face at least.',
+    reason: 'Tighter, the relief cuts meet at the webs and nothing is left of the foam between them.',
+    default: inches(48),
+    least: inches(12),
+    most: inches(960),
+    source: ours,
+  },
   'courses.rip.least': {
     id: 'courses.rip.least',
     type: 'length',
@@ -193,6 +203,16 @@ const countRules = {
     least: 1,
     most: 2,
     source: ours,
+  },
+  'courses.curve.webs': {
+    id: 'courses.curve.webs',
+    type: 'count',
+    statement: 'On a curve a relief cut is sawn at every web, or every {value} webs.',
+    reason: 'The shorter face has too much foam; cuts between the webs let it close.',
+    default: 1,
+    least: 1,
+    most: 2,
+    source: commonPractice,
   },
 } as const satisfies Record<string, CountRule>;
 

@@ -3,19 +3,17 @@ import { type Angle, type Length, ZERO, add, nanometres } from '../measure';
 import type { Loop, MeasuredTo } from '../plan';
 import { type Line, offsetCorners, runPastCorner } from './offset';
 import { type Point, distance, step } from './point';
+import { arcPoints, arcWall, radiusAt, segmentArea } from './arc';
 import { firstCrossing, polygonArea } from './polygon';
 import type { Setup } from './setup';
-import type { BuiltLoop, Corner, Faces, LoopProblem, Tee, Wall } from './shell';
-import type { Leg } from './walk';
+import type { ArcWall, BuiltLoop, Corner, Faces, LoopProblem, Tee, Wall } from './shell';
+import { type Leg, radiansOf } from './walk';
 
 /** How far inside the form's outside face the drawing's line runs. */
 function insetOf(measuredTo: MeasuredTo, skin: Length, thickness: Length): Length {
   if (measuredTo === 'form') return ZERO;
   return measuredTo === 'concrete' ? skin : nanometres(thickness / 2);
 }
-
-const ringLength = (corners: readonly Point[]): Length =>
-  add(...corners.map((corner, index) => distance(corner, corners[(index + 1) % corners.length] as Point)));
 
 /** The first wall whose side has turned back on itself after offsetting: no room for its thickness. */
 function collapsedSide(before: readonly Point[], after: readonly Point[], sides: number): number {
@@ -74,6 +72,59 @@ function turnBefore(lines: Lines, index: number): Angle | null {
   return wrap(lines.legs, index - 1).turn;
 }
 
+/** A wall's arc, where it is one. */
+function curveOf(lines: Lines, index: number): ArcWall | null {
+  const curve = lines.legs[index]?.curve;
+  if (!curve) return null;
+  const inset = wrap(lines.insets, index);
+  return arcWall(
+    radiusAt(curve.radius, curve.sweep, -inset),
+    radiusAt(curve.radius, curve.sweep, wrap(lines.thicknesses, index) - inset),
+    curve.sweep,
+  );
+}
+
+/** The first curve that is bent tighter than its forms allow. */
+function tightCurve(lines: Lines, least: Length): LoopProblem | null {
+  for (const [index, leg] of lines.legs.entries()) {
+    const curve = curveOf(lines, index);
+    if (!curve) continue;
+    const radius = Math.min(curve.outside, curve.inside) as Length;
+    if (radius < least) return { kind: 'curve-too-tight', wall: leg.row, radius, least };
+  }
+  return null;
+}
+
+/** A face with its arcs in short sides. */
+function withArcs(lines: Lines, corners: readonly Point[], depth: Depth): readonly Point[] {
+  return corners.flatMap((corner, index) => {
+    const curve = lines.legs[index]?.curve;
+    if (!curve) return [corner];
+    const radius = radiusAt(curve.radius, curve.sweep, depth(index) - wrap(lines.insets, index));
+    const heading = (lines.legs[index] as Leg).heading;
+    return [corner, ...arcPoints(corner, heading, radius, curve.sweep).slice(0, -1)];
+  });
+}
+
+/** What the arcs add to the area within a face. */
+const arcsArea = (lines: Lines, depth: Depth): number =>
+  lines.legs.reduce((sum, leg, index) => {
+    if (!leg.curve) return sum;
+    const radius = radiusAt(leg.curve.radius, leg.curve.sweep, depth(index) - wrap(lines.insets, index));
+    return sum + segmentArea(radius, leg.curve.sweep);
+  }, 0);
+
+/** Length along a layer: straight sides and arcs. */
+const layerLength = (lines: Lines, corners: readonly Point[], depth: Depth): Length =>
+  add(
+    ...lines.legs.map((leg, index) => {
+      if (!leg.curve)
+        return distance(corners[index] as Point, corners[(index + 1) % corners.length] as Point);
+      const radius = radiusAt(leg.curve.radius, leg.curve.sweep, depth(index) - wrap(lines.insets, index));
+      return nanometres(radius * radiansOf(leg.curve.sweep));
+    }),
+  );
+
 function standWalls(lines: Lines): readonly Wall[] {
   const { legs, letters, insets, skins, cores, thicknesses, loop } = lines;
   const middle: Depth = (index) => wrap(skins, index) + wrap(cores, index) / 2;
@@ -85,7 +136,10 @@ function standWalls(lines: Lines): readonly Wall[] {
     const after = turnBefore(lines, index + 1);
     const start = past(before, wrap(insets, index), wrap(insets, index - 1));
     const end = past(after, wrap(insets, index), wrap(insets, index + 1));
-    const length = add(leg.length, start, end);
+    const curve = curveOf(lines, index);
+    const length = curve
+      ? (Math.max(curve.outsideLength, curve.insideLength) as Length)
+      : add(leg.length, start, end);
     const wall: Wall = {
       id: leg.row,
       loop: loop.id,
@@ -105,6 +159,7 @@ function standWalls(lines: Lines): readonly Wall[] {
       },
       station,
       heading: leg.heading,
+      curve,
     };
     station = add(station, length);
     return wall;
@@ -169,6 +224,7 @@ export function buildWalls(
   letters: readonly string[],
   setup: Setup,
   measuredTo: MeasuredTo,
+  tightest: Length,
   tees: BuiltLoop['tees'] = NO_TEES,
 ): Built {
   const lines = readLines(loop, legs, letters, setup, measuredTo);
@@ -184,6 +240,8 @@ export function buildWalls(
   const drawn = loop.closed
     ? legs.map((leg) => leg.from)
     : [...legs.map((leg) => leg.from), (legs.at(-1) as Leg).to];
+  const tight = tightCurve(lines, tightest);
+  if (tight) return { built: null, problems: [tight] };
   const walkCrossing = firstCrossing(drawn, loop.closed);
   if (walkCrossing) return { built: null, problems: [crossing(lines, walkCrossing)] };
   const collapsed = Math.max(
@@ -193,10 +251,18 @@ export function buildWalls(
   if (collapsed >= 0) return { built: null, problems: [noRoom(lines, collapsed)] };
   const faceCrossing =
     firstCrossing(sides.formOutside, loop.closed) ?? firstCrossing(sides.formInside, loop.closed);
+  const inner: Depth = (index) => skin(index) + wrap(cores, index);
+  const outline: Faces = {
+    formOutside: withArcs(lines, sides.formOutside, () => 0),
+    concreteOutside: withArcs(lines, sides.concreteOutside, skin),
+    concreteInside: withArcs(lines, sides.concreteInside, inner),
+    formInside: withArcs(lines, sides.formInside, (index) => wrap(thicknesses, index)),
+  };
   if (faceCrossing) return { built: null, problems: [crossing(lines, faceCrossing)] };
 
   const walls = standWalls(lines);
-  const middle = face((index) => skin(index) + wrap(cores, index) / 2);
+  const middleDepth: Depth = (index) => skin(index) + wrap(cores, index) / 2;
+  const middle = face(middleDepth);
   const common = {
     walls,
     corners: cornersOf(lines, walls),
@@ -209,8 +275,13 @@ export function buildWalls(
         tees: NO_TEES,
         ...common,
         faces: sides,
-        centreLine: ringLength(middle),
-        coreArea: polygonArea(sides.concreteOutside) - polygonArea(sides.concreteInside),
+        outline,
+        centreLine: layerLength(lines, middle, middleDepth),
+        coreArea:
+          polygonArea(sides.concreteOutside) +
+          arcsArea(lines, skin) -
+          polygonArea(sides.concreteInside) -
+          arcsArea(lines, inner),
       },
       problems: [],
     };
@@ -220,29 +291,31 @@ export function buildWalls(
   const endsLoss = (tee: Tee | null, own: number): number => (tee ? -tee.skin : own);
   const lossAtStart = endsLoss(tees.start, skin(0));
   const lossAtEnd = endsLoss(tees.end, skin(legs.length - 1));
-  const centreLine = (middle
-    .slice(1)
-    .reduce<number>((sum, point, index) => sum + distance(middle[index] as Point, point), 0) -
-    lossAtStart -
-    lossAtEnd) as Length;
-  const ring = (outer: readonly Point[], inner: readonly Point[]): readonly Point[] => [
-    ...outer,
-    ...[...inner].reverse(),
+  const centreLine = (layerLength(lines, middle, middleDepth) - lossAtStart - lossAtEnd) as Length;
+  const ring = (one: readonly Point[], other: readonly Point[]): readonly Point[] => [
+    ...one,
+    ...[...other].reverse(),
   ];
+  const ringed = (each: Faces): Faces => ({
+    formOutside: ring(each.formOutside, each.formInside),
+    concreteOutside: ring(each.concreteOutside, each.concreteInside),
+    concreteInside: [],
+    formInside: [],
+  });
   const endArea = (lossAtStart * wrap(cores, 0) + lossAtEnd * wrap(cores, -1)) / 1e18;
   return {
     built: {
       open: true,
       tees,
       ...common,
-      faces: {
-        formOutside: ring(sides.formOutside, sides.formInside),
-        concreteOutside: ring(sides.concreteOutside, sides.concreteInside),
-        concreteInside: [],
-        formInside: [],
-      },
+      faces: ringed(sides),
+      outline: ringed(outline),
       centreLine,
-      coreArea: polygonArea(ring(sides.concreteOutside, sides.concreteInside)) - endArea,
+      coreArea:
+        polygonArea(ring(sides.concreteOutside, sides.concreteInside)) +
+        arcsArea(lines, skin) -
+        arcsArea(lines, inner) -
+        endArea,
     },
     problems: [],
   };

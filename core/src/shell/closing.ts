@@ -32,7 +32,8 @@ function byLengths(walked: Walked): readonly Closing[] {
   const right = -walked.end.x;
   const down = -walked.end.y;
   const closings: Closing[] = [];
-  const backwards = [...walked.legs].reverse();
+  // An arc's length follows from its radius: only straight walls can take a gap up.
+  const backwards = walked.legs.filter((leg) => leg.curve === null).reverse();
   for (const leg of backwards) {
     const growth = growthAlone(leg, right, down);
     const length = growth === null ? 0 : nanometres(leg.length + growth);

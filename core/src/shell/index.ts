@@ -1,3 +1,4 @@
+export * from './arc';
 export * from './buildShell';
 export * from './closing';
 export * from './letters';

@@ -13,13 +13,14 @@ import { type Leg, type RowProblem, type SettingOut, type Walked, clockwise, gap
 function closeOnLastWall(walked: Walked): readonly Leg[] {
   const last = walked.legs.at(-1);
   const home = walked.legs[0];
-  if (last === undefined || home === undefined) return walked.legs;
+  // An arc is as its radius says: what a tape cannot tell is left in its rounding.
+  if (last === undefined || home === undefined || last.curve) return walked.legs;
   return [...walked.legs.slice(0, -1), { ...last, to: home.from, length: distance(last.from, home.from) }];
 }
 
 /** Rows at the end of a walk that nobody has typed yet: the walk is judged without them. */
 function untypedAtEnd(loop: Loop): number {
-  const lastTyped = loop.walk.findLastIndex((row) => row.length.trim() !== '');
+  const lastTyped = loop.walk.findLastIndex((row) => row.length.trim() !== '' || row.curve !== undefined);
   return loop.walk.length - 1 - lastTyped;
 }
 
@@ -45,6 +46,7 @@ export function layOutLoop(
   const typed = walkLoop(rows, plan.units, rules, setting);
   const walked = loop.closed ? clockwise(typed) : typed;
   const { legs } = walked;
+  const tightest = rules.length('outline.curve.tightest');
   const corners = loop.closed ? legs.length : legs.length + 1;
   const letters = Array.from({ length: corners }, (_, index) => cornerLetter(firstLetter + index));
   const waiting: readonly (RowProblem & { row: string })[] = loop.walk
@@ -69,7 +71,7 @@ export function layOutLoop(
   if (walked.problems.length > 0) return unbuilt(walked.problems, null);
   if (!loop.closed) {
     const { built, problems } = setup
-      ? buildWalls(loop, legs, letters, setup, plan.measuredTo, tees)
+      ? buildWalls(loop, legs, letters, setup, plan.measuredTo, tightest, tees)
       : { built: null, problems: [] };
     return {
       ...unbuilt([{ kind: 'open' }, ...problems], null),
@@ -88,7 +90,7 @@ export function layOutLoop(
   if (gap.size > 0) told.push({ kind: 'gap-closed', gap, row: (legs.at(-1) as Leg).row });
   const closed = gap.size > 0 ? closeOnLastWall(walked) : legs;
   const { built, problems } = setup
-    ? buildWalls(loop, closed, letters, setup, plan.measuredTo)
+    ? buildWalls(loop, closed, letters, setup, plan.measuredTo, tightest)
     : { built: null, problems: [] };
   return {
     ...shown,

@@ -1,5 +1,5 @@
 import type { FormSystem } from '../forms';
-import { type Length, type UnitSystem, ZERO, add, readLength, subtract, times } from '../measure';
+import { type Length, type UnitSystem, ZERO, add, nanometres, readLength, subtract, times } from '../measure';
 import type { Plan, Stage, WalkRow } from '../plan';
 import type { HouseRules } from '../rules';
 import type { Shell, ShellLoop, Wall } from './shell';
@@ -163,7 +163,9 @@ function stationOn(wall: Wall, text: string, of: 'footing' | 'top', reader: Read
     reader.problems.push({ kind: 'step-unreadable', wall: wall.id, text });
     return null;
   }
-  const at = add(wall.beyondStart, reading.length);
+  // On an arc the longer face is laid: a length along the drawn one reaches as much further on it.
+  const along = wall.curve ? nanometres((reading.length * wall.length) / wall.measured) : reading.length;
+  const at = add(wall.beyondStart, along);
   if (at > 0 && at < wall.length) return at;
   reader.problems.push({
     kind: 'step-off-wall',

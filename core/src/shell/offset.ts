@@ -13,12 +13,12 @@ export interface Line {
  * How far a wall line runs past a corner when it and its neighbour both move outward by their own distances.
  * With equal distances d this is d · tan(θ/2). Right turns lengthen, left turns shorten.
  *
- * @param turn θ, never 0° or 180°
+ * @param turn θ, never 180°; 0° where a curve runs straight on, and nothing runs past
  * @param own how far this line moves outward
  * @param other how far the neighbour moves outward
  */
 export const runPastCorner = (turn: Angle, own: number, other: number): number =>
-  (other - own * cosine(turn)) / sine(turn);
+  turn === 0 ? 0 : (other - own * cosine(turn)) / sine(turn);
 
 /**
  * The corners of a closed outline after each line has moved to its right (inward, walking clockwise) by a distance of

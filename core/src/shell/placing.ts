@@ -2,7 +2,7 @@ import { type Length, ZERO, add, millimetres, readLength } from '../measure';
 import type { Loop, Plan } from '../plan';
 import type { Point } from './point';
 import { segmentsMeet } from './polygon';
-import type { BuiltLoop, LoopProblem, ShellLoop } from './shell';
+import type { BuiltLoop, Faces, LoopProblem, ShellLoop } from './shell';
 
 /** Clear space between outlines whose places nobody has given. */
 const BETWEEN_LOOPS = millimetres(3000);
@@ -10,23 +10,23 @@ const BETWEEN_LOOPS = millimetres(3000);
 const move = (points: readonly Point[], right: Length, down: Length): readonly Point[] =>
   points.map(({ x, y }) => ({ x: add(x, right), y: add(y, down) }));
 
-function moveBuilt(built: BuiltLoop, right: Length, down: Length): BuiltLoop {
-  const { formOutside, formInside, concreteOutside, concreteInside } = built.faces;
-  return {
-    ...built,
-    faces: {
-      formOutside: move(formOutside, right, down),
-      concreteOutside: move(concreteOutside, right, down),
-      concreteInside: move(concreteInside, right, down),
-      formInside: move(formInside, right, down),
-    },
-  };
-}
+const moveFaces = (faces: Faces, right: Length, down: Length): Faces => ({
+  formOutside: move(faces.formOutside, right, down),
+  concreteOutside: move(faces.concreteOutside, right, down),
+  concreteInside: move(faces.concreteInside, right, down),
+  formInside: move(faces.formInside, right, down),
+});
+
+const moveBuilt = (built: BuiltLoop, right: Length, down: Length): BuiltLoop => ({
+  ...built,
+  faces: moveFaces(built.faces, right, down),
+  outline: moveFaces(built.outline, right, down),
+});
 
 /** Every point of a loop that is drawn. */
 const pointsOf = (loop: ShellLoop): readonly Point[] => [
   ...loop.walked,
-  ...(loop.built?.faces.formOutside ?? []),
+  ...(loop.built?.outline.formOutside ?? []),
 ];
 
 /**
@@ -67,6 +67,6 @@ const sidesOf = (points: readonly Point[]): readonly (readonly [Point, Point])[]
 
 /** Whether the walls of two outlines cross or touch. */
 export const loopsCross = (one: BuiltLoop, other: BuiltLoop): boolean =>
-  sidesOf(one.faces.formOutside).some(([a, b]) =>
-    sidesOf(other.faces.formOutside).some(([c, d]) => segmentsMeet(a, b, c, d)),
+  sidesOf(one.outline.formOutside).some(([a, b]) =>
+    sidesOf(other.outline.formOutside).some(([c, d]) => segmentsMeet(a, b, c, d)),
   );

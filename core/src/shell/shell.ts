@@ -35,6 +35,19 @@ export interface Wall {
   /** Where it starts: form-face distance from the loop's first corner. */
   readonly station: Length;
   readonly heading: Angle;
+  /** Where the wall is an arc. Its `length` then runs along its longer face, where its blocks are laid. */
+  readonly curve: ArcWall | null;
+}
+
+/** A wall bent to an arc: straight pieces with relief cuts in their shorter face. */
+export interface ArcWall {
+  readonly sweep: Angle;
+  /** Radii of the form's outside and inside faces. */
+  readonly outside: Length;
+  readonly inside: Length;
+  /** Lengths of both form faces. */
+  readonly outsideLength: Length;
+  readonly insideLength: Length;
 }
 
 /** Where two walls of a closed loop meet. */
@@ -50,7 +63,9 @@ export interface Corner {
   readonly station: Length;
 }
 
-/** The faces of a closed loop's walls as plan polygons, corner by corner. */
+/**
+ * The faces of a closed loop's walls as plan polygons, corner by corner: the chord of a curved wall stands for its arc.
+ */
 export interface Faces {
   readonly formOutside: readonly Point[];
   readonly concreteOutside: readonly Point[];
@@ -74,6 +89,12 @@ export type LoopProblem =
   | { readonly kind: 'anticlockwise' }
   | { readonly kind: 'crossing'; readonly walls: readonly [string, string] }
   | { readonly kind: 'no-room'; readonly wall: string }
+  | {
+      readonly kind: 'curve-too-tight';
+      readonly wall: string;
+      readonly radius: Length;
+      readonly least: Length;
+    }
   /** The walls of two outlines cross or touch. */
   | { readonly kind: 'loops-cross'; readonly other: string }
   | { readonly kind: 'place-unreadable'; readonly text: string }
@@ -117,6 +138,8 @@ export interface BuiltLoop {
   readonly walls: readonly Wall[];
   readonly corners: readonly Corner[];
   readonly faces: Faces;
+  /** The same faces with every arc in short straight sides, for drawing. */
+  readonly outline: Faces;
   /** Form-face length all round. */
   readonly perimeter: Length;
   /** Length all round along the middle of the core. */

@@ -1,6 +1,16 @@
-import { type Angle, FULL_TURN, type Length, readLength, readTurn, type UnitSystem } from '../measure';
+import {
+  type Angle,
+  FULL_TURN,
+  type Length,
+  type UnitSystem,
+  nanometres,
+  normalise,
+  readLength,
+  readTurn,
+  toDegrees,
+} from '../measure';
 import type { HouseRules } from '../rules';
-import type { Loop } from '../plan';
+import type { Loop, WallCurve } from '../plan';
 import { ORIGIN, type Point, distance, step } from './point';
 
 /** A row of the walk that could be read: a wall line as drawn, before any face is worked out. */
@@ -12,6 +22,8 @@ export interface Leg {
   readonly heading: Angle;
   readonly from: Point;
   readonly to: Point;
+  /** Where the wall is an arc: its radius as drawn, and how far it turns, right positive. */
+  readonly curve: { readonly radius: Length; readonly sweep: Angle } | null;
 }
 
 /** Why a row of the walk cannot be used as it stands. */
@@ -23,7 +35,11 @@ export type RowProblem =
   | { readonly kind: 'length-ambiguous'; readonly text: string; readonly readings: readonly Length[] }
   | { readonly kind: 'length-not-positive'; readonly length: Length }
   | { readonly kind: 'length-too-long'; readonly length: Length; readonly longest: Length }
-  | { readonly kind: 'turn-unreadable'; readonly text: string; readonly message: string };
+  | { readonly kind: 'turn-unreadable'; readonly text: string; readonly message: string }
+  | { readonly kind: 'curve-unreadable'; readonly text: string }
+  /** An arc runs straight on at both of its ends; nothing else does. */
+  | { readonly kind: 'curve-not-tangent' }
+  | { readonly kind: 'no-turn' };
 
 export interface Walked {
   /** The rows up to the first that cannot be used. */
@@ -50,6 +66,31 @@ function lengthProblem(text: string, units: UnitSystem, rules: HouseRules): RowP
   return reading.length;
 }
 
+interface Curve {
+  readonly radius: Length;
+  readonly sweep: Angle;
+}
+
+function readCurve(curve: WallCurve, units: UnitSystem): Curve | { readonly problem: string } {
+  const radius = readLength(curve.radius, units);
+  const sweep = readTurn(curve.sweep);
+  if (!radius.ok || radius.length <= 0) return { problem: curve.radius };
+  return sweep.ok && sweep.turn !== 0
+    ? { radius: radius.length, sweep: sweep.turn }
+    : { problem: curve.sweep };
+}
+
+/** Radians of an angle, without its sign. */
+export const radiansOf = (angle: Angle): number => (Math.abs(toDegrees(angle)) * Math.PI) / 180;
+
+/** An arc of the walk: its end lies a chord away, half the sweep off its first direction. */
+function arcLeg(row: string, from: Point, heading: Angle, curve: Curve, turn: Angle): Leg {
+  const angle = radiansOf(curve.sweep);
+  const chord = 2 * curve.radius * Math.sin(angle / 2);
+  const to = step(from, normalise((heading + curve.sweep / 2) as Angle), chord);
+  return { row, length: nanometres(curve.radius * angle), turn, heading, from, to, curve };
+}
+
 /** Where a walk sets out, and which way. */
 export interface SettingOut {
   readonly from: Point;
@@ -70,19 +111,34 @@ export function walkLoop(
   let at = setting.from;
   let { heading } = setting;
   let turned = 0 as Angle;
-  for (const row of loop.walk) {
-    const length = lengthProblem(row.length, units, rules);
+  loop.walk.forEach((row, index) => {
+    const curve = row.curve === undefined ? null : readCurve(row.curve, units);
+    const length = row.curve === undefined ? lengthProblem(row.length, units, rules) : null;
     const turn = readTurn(row.turn);
-    if (typeof length !== 'number') problems.push({ ...length, row: row.id });
+    if (length !== null && typeof length !== 'number') problems.push({ ...length, row: row.id });
+    if (row.curve && curve && 'problem' in curve)
+      problems.push({ kind: 'curve-unreadable', text: curve.problem, row: row.id });
     if (!turn.ok)
       problems.push({ kind: 'turn-unreadable', text: row.turn, message: turn.message, row: row.id });
-    if (typeof length !== 'number' || !turn.ok || problems.length > 0) continue;
-    const to = step(at, heading, length);
-    legs.push({ row: row.id, length, turn: turn.turn, heading, from: at, to });
-    at = to;
-    heading = ((((heading + turn.turn) % FULL_TURN) + FULL_TURN) % FULL_TURN) as Angle;
+    else {
+      const next = loop.walk[index + 1] ?? (loop.closed ? loop.walk[0] : undefined);
+      const besideCurve = row.curve !== undefined || next?.curve !== undefined;
+      if (next !== undefined && besideCurve !== (turn.turn === 0))
+        problems.push({ kind: besideCurve ? 'curve-not-tangent' : 'no-turn', row: row.id });
+    }
+    if (!turn.ok || problems.length > 0) return;
+    if (curve && !('problem' in curve)) {
+      legs.push(arcLeg(row.id, at, heading, curve, turn.turn));
+      heading = normalise((heading + curve.sweep) as Angle);
+      turned = (turned + curve.sweep) as Angle;
+    } else if (typeof length === 'number') {
+      const to = step(at, heading, length);
+      legs.push({ row: row.id, length, turn: turn.turn, heading, from: at, to, curve: null });
+    }
+    at = (legs.at(-1) as Leg).to;
+    heading = normalise((heading + turn.turn) as Angle);
     turned = (turned + turn.turn) as Angle;
-  }
+  });
   return { legs, problems, turned, end: at, heading };
 }
 
@@ -98,12 +154,22 @@ export function clockwise(walked: Walked): Walked {
   const legs = walked.legs.map((_, index) => {
     const leg = walked.legs[count - 1 - index] as Leg;
     const turn = (0 - (walked.legs[(2 * count - 2 - index) % count] as Leg).turn) as Angle;
-    if (index === 0) heading = ((leg.heading + FULL_TURN / 2) % FULL_TURN) as Angle;
+    const sweep = (0 - (leg.curve?.sweep ?? 0)) as Angle;
+    if (index === 0) heading = normalise((leg.heading - sweep + FULL_TURN / 2) as Angle);
     const from = at;
-    const to = step(from, heading, leg.length);
-    const turnedLeg: Leg = { row: leg.row, length: leg.length, turn, heading, from, to };
-    at = to;
-    heading = ((((heading + turn) % FULL_TURN) + FULL_TURN) % FULL_TURN) as Angle;
+    const turnedLeg: Leg = leg.curve
+      ? arcLeg(leg.row, from, heading, { radius: leg.curve.radius, sweep }, turn)
+      : {
+          row: leg.row,
+          length: leg.length,
+          turn,
+          heading,
+          from,
+          to: step(from, heading, leg.length),
+          curve: null,
+        };
+    at = turnedLeg.to;
+    heading = normalise((heading + sweep + turn) as Angle);
     return turnedLeg;
   });
   return { ...walked, legs, turned: FULL_TURN, end: at, heading };

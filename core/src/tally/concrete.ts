@@ -32,7 +32,11 @@ function middleLine(
 ): Length {
   const before = insetAt(limits.start, wall.coreInset.start, wall, tees.start);
   const after = insetAt(limits.end, wall.coreInset.end, wall, tees.end);
-  return Math.max(0, subtract(to, from) - before - after) as Length;
+  const clear = subtract(to, from) - before - after;
+  // The middle of an arc's core is as much shorter than its longer face as its radius is.
+  const { curve } = wall;
+  const bent = curve ? (curve.outside + curve.inside) / 2 / Math.max(curve.outside, curve.inside) : 1;
+  return Math.max(0, Math.round(clear * bent)) as Length;
 }
 
 /**
@@ -66,20 +70,22 @@ export function coreAreaOf(loop: BuiltLoop): How {
       }),
     };
   }
-  if (first === undefined || cores.size !== 1 || !loop.corners.every((corner) => isSquare(corner.turn))) {
-    const within = (face: string, corners: BuiltLoop['faces']['formInside']): Given => ({
-      op: 'given',
-      name: face,
-      unit: 'area',
-      value: polygonArea(corners),
-    });
+  if (
+    first === undefined ||
+    cores.size !== 1 ||
+    !loop.corners.every((corner) => isSquare(corner.turn)) ||
+    loop.walls.some((wall) => wall.curve)
+  ) {
+    // Arcs are in the loop's own area; what its corners leave out is told on the outer face.
+    const inner = polygonArea(loop.faces.concreteInside);
+    const within = (face: string, value: number): Given => ({ op: 'given', name: face, unit: 'area', value });
     return {
       op: 'difference',
       name,
       unit: 'area',
       of: [
-        within('within the concrete’s outer face', loop.faces.concreteOutside),
-        within('within its inner face', loop.faces.concreteInside),
+        within('within the concrete’s outer face', loop.coreArea + inner),
+        within('within its inner face', inner),
       ],
     };
   }

@@ -13,7 +13,7 @@ import { LengthField } from '../../ui/LengthField';
 import type { Job } from '../job/useJob';
 import { CardFrame } from './CardFrame';
 import { StepList } from './StepList';
-import { TextField } from './TextField';
+import { TextField } from '../../ui/TextField';
 
 interface WallCardProps {
   readonly job: Job;

@@ -55,7 +55,7 @@ function CoursesField({ plan, onEdit }: Pick<JobSettingsProps, 'plan' | 'onEdit'
       </button>
       <input
         id="courses"
-        aria-label="Courses"
+        aria-label="Number of courses"
         className="field figures w-14 text-center text-lg"
         inputMode="numeric"
         maxLength={6}

@@ -2,9 +2,10 @@ import { type Length, type UnitSystem, readTurn, showLength, storeTurn } from '@
 import type { PlanEdit } from '@ombra/core/plan/edits';
 import type { Loop, MeasuredTo, WalkRow } from '@ombra/core/plan/plan';
 import type { ShellLoop } from '@ombra/core/shell/shell';
-import { Check, CornerUpLeft, CornerUpRight, Plus, X } from 'lucide-react';
+import { Check, CornerUpLeft, CornerUpRight, Minus, Plus, Spline, X } from 'lucide-react';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { LengthField } from '../../ui/LengthField';
+import { TextField } from '../../ui/TextField';
 import { FACE_WORDS } from '../words';
 
 interface WalkEditorProps {
@@ -41,7 +42,7 @@ function TurnField({
         type="button"
         className="button px-1.5"
         aria-label={`Turn after ${name}: change to ${left ? 'right' : 'left'}`}
-        disabled={!reading.ok}
+        disabled={!reading.ok || reading.turn === 0}
         onClick={() => {
           if (reading.ok)
             onEdit({
@@ -70,6 +71,51 @@ function TurnField({
           onLeave();
         }}
       />
+    </div>
+  );
+}
+
+/** An arc instead of a length: its radius on the drawn face, and how far it turns. */
+function CurveFields({
+  row,
+  curve,
+  name,
+  units,
+  onEdit,
+  onLeave,
+}: {
+  readonly row: WalkRow;
+  readonly curve: NonNullable<WalkRow['curve']>;
+  readonly name: string;
+  readonly units: UnitSystem;
+  readonly onEdit: WalkEditorProps['onEdit'];
+  readonly onLeave: () => void;
+}) {
+  const set = (change: Partial<typeof curve>): void => {
+    onEdit({ kind: 'set-wall', row: row.id, change: { curve: { ...curve, ...change } } }, `curve:${row.id}`);
+  };
+  return (
+    <div className="grid grid-cols-2 gap-1">
+      <LengthField
+        label={`Radius of ${name}`}
+        text={curve.radius}
+        units={units}
+        onType={(radius) => {
+          set({ radius });
+        }}
+        onLeave={onLeave}
+      />
+      <TextField
+        label={`How far ${name} turns along its curve`}
+        text={curve.sweep}
+        wrong={!readTurn(curve.sweep).ok}
+        onType={(sweep) => {
+          set({ sweep });
+        }}
+        onLeave={onLeave}
+      />
+      <span className="text-sm text-quiet">radius</span>
+      <span className="text-sm text-quiet">turns along it</span>
     </div>
   );
 }
@@ -175,22 +221,34 @@ export function WalkEditor(props: WalkEditorProps) {
                   {name}
                 </th>
                 <td className="px-1 py-1">
-                  <LengthField
-                    label={`Length of ${name}`}
-                    text={row.length}
-                    units={units}
-                    inputRef={(element) => {
-                      if (element) fields.current.set(row.id, element);
-                      else fields.current.delete(row.id);
-                    }}
-                    onType={(length) => {
-                      onEdit({ kind: 'set-row-length', row: row.id, length }, `length:${row.id}`);
-                    }}
-                    onLeave={onLeaveField}
-                    onKeyDown={(event) => {
-                      onKey(event, row, index);
-                    }}
-                  />
+                  {row.curve && (
+                    <CurveFields
+                      row={row}
+                      curve={row.curve}
+                      name={name}
+                      units={units}
+                      onEdit={onEdit}
+                      onLeave={onLeaveField}
+                    />
+                  )}
+                  {!row.curve && (
+                    <LengthField
+                      label={`Length of ${name}`}
+                      text={row.length}
+                      units={units}
+                      inputRef={(element) => {
+                        if (element) fields.current.set(row.id, element);
+                        else fields.current.delete(row.id);
+                      }}
+                      onType={(length) => {
+                        onEdit({ kind: 'set-row-length', row: row.id, length }, `length:${row.id}`);
+                      }}
+                      onLeave={onLeaveField}
+                      onKeyDown={(event) => {
+                        onKey(event, row, index);
+                      }}
+                    />
+                  )}
                   {extrasOf(row) !== '' && <p className="text-sm text-quiet">{extrasOf(row)}</p>}
                   {measuredTo !== 'form' && face !== undefined && (
                     <p className="figures text-sm text-quiet">form face {showLength(face, units)}</p>
@@ -199,7 +257,44 @@ export function WalkEditor(props: WalkEditorProps) {
                 <td className="w-36 px-1 py-1">
                   <TurnField row={row} name={name} onEdit={onEdit} onLeave={onLeaveField} />
                 </td>
-                <td className="w-8 py-1">
+                <td className="w-16 py-1 whitespace-nowrap">
+                  <button
+                    type="button"
+                    className="button plain px-1.5"
+                    aria-label={row.curve ? `Make ${name} straight` : `Bend ${name} to a curve`}
+                    onClick={() => {
+                      const before = loop.walk[(index + loop.walk.length - 1) % loop.walk.length];
+                      onEdit(
+                        row.curve
+                          ? { kind: 'set-wall', row: row.id, change: { curve: null } }
+                          : {
+                              kind: 'all',
+                              edits: [
+                                {
+                                  kind: 'set-wall',
+                                  row: row.id,
+                                  change: {
+                                    curve: {
+                                      radius: units === 'imperial' ? '10ft' : '3000mm',
+                                      sweep: 'right 90',
+                                    },
+                                  },
+                                },
+                                { kind: 'set-row-turn', row: row.id, turn: 'straight on' },
+                                ...(before && before.id !== row.id
+                                  ? [{ kind: 'set-row-turn' as const, row: before.id, turn: 'straight on' }]
+                                  : []),
+                              ],
+                            },
+                      );
+                    }}
+                  >
+                    {row.curve ? (
+                      <Minus aria-hidden="true" size={16} />
+                    ) : (
+                      <Spline aria-hidden="true" size={16} />
+                    )}
+                  </button>
                   <button
                     type="button"
                     className="button plain px-1.5"

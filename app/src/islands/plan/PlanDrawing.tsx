@@ -1,6 +1,6 @@
 import { type UnitSystem, showLength } from '@ombra/core/measure';
 import type { ShellLoop, Shell, Wall } from '@ombra/core/shell/shell';
-import { type PlanFrame, pathOf, planFrame, wallQuad } from './planGeometry';
+import { type PlanFrame, pathOf, planFrame, wallShape } from './planGeometry';
 
 interface PlanDrawingProps {
   readonly shell: Shell;
@@ -39,7 +39,7 @@ interface LoopProps extends PlanDrawingProps {
 function BuiltLoopDrawing({ loop, frame, chosen, onChoose, dimensions, units }: LoopProps) {
   const { built } = loop;
   if (!built) return null;
-  const { formOutside, formInside, concreteInside, concreteOutside } = built.faces;
+  const { formOutside, formInside, concreteInside, concreteOutside } = built.outline;
   const band = `${pathOf(frame, formOutside)}${pathOf(frame, formInside)}`;
   return (
     <g>
@@ -53,7 +53,7 @@ function BuiltLoopDrawing({ loop, frame, chosen, onChoose, dimensions, units }: 
       {built.walls.map((wall, index) => (
         <path
           key={wall.id}
-          d={pathOf(frame, wallQuad(formOutside, formInside, index))}
+          d={pathOf(frame, wallShape(built, index))}
           className={
             wall.id === chosen
               ? 'fill-chalk stroke-chalk'

@@ -1,5 +1,9 @@
-import type { Point } from '@ombra/core/shell/point';
-import type { Shell, ShellLoop } from '@ombra/core/shell/shell';
+import { alongArc } from '@ombra/core/shell/arc';
+import { type Point, step } from '@ombra/core/shell/point';
+import type { BuiltLoop, Shell, ShellLoop } from '@ombra/core/shell/shell';
+
+/** Sides that a stretch of an arc is drawn in. */
+const ARC_SIDES = 8;
 
 /** Turns points of the plan into pixels of a drawing of a given size. */
 export interface PlanFrame {
@@ -12,7 +16,7 @@ export interface PlanFrame {
 const pointsOf = (loop: ShellLoop): readonly Point[] => [
   ...loop.walked,
   ...(loop.gap ? [{ x: 0, y: 0 } as Point] : []),
-  ...(loop.built?.faces.formOutside ?? []),
+  ...(loop.built?.outline.formOutside ?? []),
 ];
 
 /** A frame that fits the job's outlines into a drawing, with a margin all round; null where there is nothing to draw. */
@@ -33,12 +37,49 @@ export function planFrame(shell: Shell, width: number, height: number, margin: n
 
 const rounded = (value: number): string => value.toFixed(1);
 
-/** An SVG path through points; closed unless told otherwise. */
+/** An SVG path through points, closed unless told otherwise; nothing through none. */
 export const pathOf = (frame: PlanFrame, points: readonly Point[], closed = true): string =>
-  `M${points.map((point) => `${rounded(frame.x(point))} ${rounded(frame.y(point))}`).join('L')}${closed ? 'Z' : ''}`;
+  points.length === 0
+    ? ''
+    : `M${points.map((point) => `${rounded(frame.x(point))} ${rounded(frame.y(point))}`).join('L')}${closed ? 'Z' : ''}`;
 
-/** One wall as a quadrilateral between its outer and inner face. */
-export function wallQuad(outer: readonly Point[], inner: readonly Point[], index: number): readonly Point[] {
-  const next = (index + 1) % outer.length;
-  return [outer[index], outer[next], inner[next], inner[index]] as readonly Point[];
+/** The inside face's points of a loop in walking order; an open one's faces are a single ring, out and back. */
+function insideFace(built: BuiltLoop): readonly Point[] {
+  return built.open
+    ? [...built.faces.formOutside.slice(built.walls.length + 1)].reverse()
+    : built.faces.formInside;
+}
+
+/** Where a wall starts on its outside and inside faces. */
+export function wallStart(
+  built: BuiltLoop,
+  index: number,
+): { readonly outer: Point; readonly inner: Point } | null {
+  const outer = built.faces.formOutside[index];
+  const inner = insideFace(built)[index];
+  return outer && inner ? { outer, inner } : null;
+}
+
+/** A stretch of one wall over its whole thickness, from one share of its length to another; an arc in short sides. */
+export function wallShape(built: BuiltLoop, index: number, from = 0, to = 1): readonly Point[] {
+  const wall = built.walls[index];
+  const start = wallStart(built, index);
+  if (!wall || !start) return [];
+  const { curve } = wall;
+  if (!curve) {
+    // Whole walls reach into their corners; stretches of them are cut square.
+    if (from === 0 && to === 1) {
+      const outside = built.faces.formOutside;
+      const inside = insideFace(built);
+      const next = built.open ? index + 1 : (index + 1) % built.walls.length;
+      return [start.outer, outside[next], inside[next], start.inner].flatMap((point) => point ?? []);
+    }
+    const at = (share: number, aside: number): Point =>
+      step(start.outer, wall.heading, share * wall.length, aside);
+    return [at(from, 0), at(to, 0), at(to, wall.thickness), at(from, wall.thickness)];
+  }
+  const shares = Array.from({ length: ARC_SIDES + 1 }, (_, side) => from + ((to - from) * side) / ARC_SIDES);
+  const along = (corner: Point, radius: number): readonly Point[] =>
+    shares.map((share) => alongArc(corner, wall.heading, radius, curve.sweep, share));
+  return [...along(start.outer, curve.outside), ...[...along(start.inner, curve.inside)].reverse()];
 }

@@ -1,13 +1,14 @@
 import type { Piece, WallPiece } from '@ombra/core/courses';
 import { type LayingManner, layingOrder } from '@ombra/core/courses/layingOrder';
-import { type Length, type UnitSystem, showLength } from '@ombra/core/measure';
+import { type Angle, type Length, type UnitSystem, normalise, showLength } from '@ombra/core/measure';
 import { houseRules } from '@ombra/core/rules/houseRules';
+import { alongArc } from '@ombra/core/shell/arc';
 import { step } from '@ombra/core/shell/point';
 import type { Wall } from '@ombra/core/shell/shell';
 import { wallsOf } from '@ombra/core/shell/buildShell';
 import type { WorkedPlan } from '@ombra/core/work';
 import { placeOfPiece } from '../courses/describePiece';
-import { type PlanFrame, pathOf, planFrame } from '../plan/planGeometry';
+import { type PlanFrame, pathOf, planFrame, wallShape, wallStart } from '../plan/planGeometry';
 import { SheetFoot, SheetHead, type SheetJob, SheetLinks } from './SheetHead';
 
 interface AboveSheetProps extends SheetJob {
@@ -24,16 +25,6 @@ interface Placed {
   readonly number: number;
 }
 
-/** A quadrilateral of a wall between two stations, over its whole thickness. */
-function slab(wall: Wall, corner: { readonly x: Length; readonly y: Length }, from: number, to: number) {
-  return [
-    step(corner, wall.heading, from),
-    step(corner, wall.heading, to),
-    step(corner, wall.heading, to, wall.thickness),
-    step(corner, wall.heading, from, wall.thickness),
-  ];
-}
-
 /** One course on one page: every piece at its place, numbered as it is laid. */
 function CoursePlan({
   worked,
@@ -47,19 +38,24 @@ function CoursePlan({
   readonly strapped: WorkedPlan['courses']['weakJoints'];
 }) {
   const places = new Map(
-    worked.shell.loops.flatMap(
-      (loop) =>
-        loop.built?.walls.map(
-          (wall, index) => [wall.id, { wall, corner: loop.built?.faces.formOutside[index] }] as const,
-        ) ?? [],
+    worked.shell.loops.flatMap(({ built }) =>
+      built ? built.walls.map((wall, index) => [wall.id, { wall, index, built }] as const) : [],
     ),
   );
   const units = worked.units;
   const draw = (wallId: string, from: number, to: number, look: string, key: string) => {
     const place = places.get(wallId);
-    if (!place?.corner) return null;
-    return <path key={key} d={pathOf(frame, slab(place.wall, place.corner, from, to))} className={look} />;
+    if (!place) return null;
+    const { wall, index, built } = place;
+    return (
+      <path
+        key={key}
+        d={pathOf(frame, wallShape(built, index, from / wall.length, to / wall.length))}
+        className={look}
+      />
+    );
   };
+  /** Words at a station of a wall, so far inward of its outside face. */
   const words = (
     wallId: string,
     at: number,
@@ -70,9 +66,16 @@ function CoursePlan({
     key: string,
   ) => {
     const place = places.get(wallId);
-    if (!place?.corner) return null;
-    const point = step(place.corner, place.wall.heading, at, aside);
-    const upright = place.wall.heading % 180e6 === 90e6 ? -90 : 0;
+    const start = place && wallStart(place.built, place.index);
+    if (!start) return null;
+    const { wall } = place;
+    const { curve } = wall;
+    const outer = curve
+      ? alongArc(start.outer, wall.heading, curve.outside, curve.sweep, at / wall.length)
+      : step(start.outer, wall.heading, at);
+    const heading = normalise((wall.heading + (curve ? (curve.sweep * at) / wall.length : 0)) as Angle);
+    const point = step(outer, heading, 0, aside);
+    const upright = wall.heading % 180e6 === 90e6 ? -90 : 0;
     return (
       <text
         key={key}
@@ -172,9 +175,10 @@ function CoursePlan({
             )
           : null;
       })}
-      {[...places.values()].map(({ wall, corner }) => {
-        if (!corner) return null;
-        const point = step(corner, wall.heading, -wall.thickness * 0.9, -wall.thickness * 0.9);
+      {[...places.values()].map(({ wall, index, built }) => {
+        const start = wallStart(built, index);
+        if (!start) return null;
+        const point = step(start.outer, wall.heading, -wall.thickness * 0.9, -wall.thickness * 0.9);
         return (
           <text
             key={wall.id}

@@ -57,7 +57,7 @@ export function SeamHandles({ frame, worked, plan, onPlace, onEdit }: SeamHandle
         aria-valuemax={wall.length}
         aria-valuenow={at}
         aria-valuetext={`${showLength(at, plan.units)} from ${wall.from}`}
-        className="cursor-ew-resize touch-none"
+        className="pointer-events-auto cursor-ew-resize touch-none"
         onPointerDown={(event) => {
           event.stopPropagation();
           event.currentTarget.setPointerCapture(event.pointerId);

@@ -154,54 +154,63 @@ export function Strip({ worked, plan, place, onPlace, onEdit, lit }: StripProps)
           <div className="sticky left-0 z-10 bg-paper">
             <StoryPole frame={frame} worked={worked} place={place} onPlace={onPlace} shown={shown} />
           </div>
-          {/* Pressing a block is a shortcut of the mouse; the arrow keys do the same. */}
-          <svg
-            width={frame.width}
-            height={frame.height + 7}
-            className="block"
-            role="img"
-            aria-label={`${String(frame.courses)} courses, ${String(pieces.length)} pieces, seen from ${place.face}`}
-            onPointerMove={(event) => {
-              const left = event.currentTarget.getBoundingClientRect().left;
-              const under = wallAt(frame, event.clientX - left);
-              // Redrawn only when another wall, or another stretch of it, is reached.
-              if (under?.wall.id !== pointed?.wall.id || stretch(under) !== stretch(pointed))
-                setPointed(under);
-            }}
-            onPointerLeave={() => {
-              setPointed(null);
-            }}
-            onClick={(event) => {
-              if (drag.moved()) return;
-              const box = event.currentTarget.getBoundingClientRect();
-              const piece = pieceAt(frame, pieces, event.clientX - box.left, event.clientY - box.top);
-              if (piece)
-                onPlace({
-                  piece: piece.id,
-                  course: piece.course,
-                  wall: piece.kind === 'corner' ? piece.wallAfter : piece.wall,
-                });
-            }}
-          >
-            <StripPatterns />
-            {frame.loops.map((loop) => {
-              const span = stripSpan(frame, loop, 0, loop.built.perimeter);
-              return (
-                <rect
-                  key={loop.id}
-                  x={span.x + 6}
-                  y={frame.height}
-                  width={span.width}
-                  height={6}
-                  className="fill-shadow"
-                />
-              );
-            })}
-            <Ground frame={frame} worked={worked} />
-            <StripDrawing frame={frame} pieces={pieces} units={worked.units} />
-            <Overlay frame={frame} worked={worked} place={place} lit={lit} />
-            <SeamHandles frame={frame} worked={worked} plan={plan} onPlace={onPlace} onEdit={onEdit} />
-          </svg>
+          <div className="relative">
+            {/* Pressing a block is a shortcut of the mouse; the arrow keys do the same. */}
+            <svg
+              width={frame.width}
+              height={frame.height + 7}
+              className="block"
+              role="img"
+              aria-label={`${String(frame.courses)} courses, ${String(pieces.length)} pieces, seen from ${place.face}`}
+              onPointerMove={(event) => {
+                const left = event.currentTarget.getBoundingClientRect().left;
+                const under = wallAt(frame, event.clientX - left);
+                // Redrawn only when another wall, or another stretch of it, is reached.
+                if (under?.wall.id !== pointed?.wall.id || stretch(under) !== stretch(pointed))
+                  setPointed(under);
+              }}
+              onPointerLeave={() => {
+                setPointed(null);
+              }}
+              onClick={(event) => {
+                if (drag.moved()) return;
+                const box = event.currentTarget.getBoundingClientRect();
+                const piece = pieceAt(frame, pieces, event.clientX - box.left, event.clientY - box.top);
+                if (piece)
+                  onPlace({
+                    piece: piece.id,
+                    course: piece.course,
+                    wall: piece.kind === 'corner' ? piece.wallAfter : piece.wall,
+                  });
+              }}
+            >
+              <StripPatterns />
+              {frame.loops.map((loop) => {
+                const span = stripSpan(frame, loop, 0, loop.built.perimeter);
+                return (
+                  <rect
+                    key={loop.id}
+                    x={span.x + 6}
+                    y={frame.height}
+                    width={span.width}
+                    height={6}
+                    className="fill-shadow"
+                  />
+                );
+              })}
+              <Ground frame={frame} worked={worked} />
+              <StripDrawing frame={frame} pieces={pieces} units={worked.units} />
+              <Overlay frame={frame} worked={worked} place={place} lit={lit} />
+            </svg>
+            {/* What can be moved lies over the picture, which is a picture to those who cannot see it. */}
+            <svg
+              width={frame.width}
+              height={frame.height + 7}
+              className="pointer-events-none absolute top-0 left-0"
+            >
+              <SeamHandles frame={frame} worked={worked} plan={plan} onPlace={onPlace} onEdit={onEdit} />
+            </svg>
+          </div>
           <div className="sticky bottom-0 left-0 z-20 bg-paper" />
           <div className="sticky bottom-0 z-10">
             <Tape frame={frame} worked={worked} />
