@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { performance } from 'node:perf_hooks';
 import { gzipSync } from 'node:zlib';
 import { type Plan, type WalkRow, applyEdit, emptyPlan, makeWork, readPlanText, work } from '@ombra/core';
+import { findBest } from '@ombra/core/best';
 import { makeJobStore } from '../app/src/server/jobStore';
 import { openDatabase } from '../app/src/server/sqlite';
 import { browserFigures } from './browser';
@@ -60,10 +61,14 @@ function standing(plan: Plan): Plan {
   return plan;
 }
 
-function core() {
+function demoPlan(): Plan {
   const reading = readPlanText(readFileSync('demo/sorrel-fork-hatchery.json', 'utf8'));
   if (!reading.ok) throw new Error('The demo does not read.');
-  const demo = reading.plan;
+  return reading.plan;
+}
+
+function core() {
+  const demo = demoPlan();
   const start = performance.now();
   work(demo);
   const cold = performance.now() - start;
@@ -89,6 +94,92 @@ function core() {
     tenfoldRatio: Number((tenfold.medianMs / single.medianMs).toFixed(2)),
     tenfoldPieces: [work(one).courses.pieces.length, work(ten).courses.pieces.length],
     tenfoldPlanMegabytes: Number((JSON.stringify(work(ten)).length / 1e6).toFixed(2)),
+  };
+}
+
+/** Fourteen courses round 560 ft of straight walls, as a big simple job has it. */
+const bigJob = (): Plan => ({
+  ...emptyPlan('Big'),
+  stages: [{ id: 's', toCourse: 14, top: 'full' }],
+  loops: [
+    {
+      id: 'l',
+      closed: true,
+      walk: ['180ft', '100ft', '180ft', '100ft'].map((length, index) => ({
+        id: `w${String(index)}`,
+        length,
+        turn: 'right 90',
+      })),
+    },
+  ],
+});
+
+/** Twelve corners and ten courses: two wings on one long wall. */
+const twelveCorners = (): Plan => {
+  const rows = [
+    ['72ft', 'right 90'],
+    ['24ft', 'right 90'],
+    ['16ft', 'left 90'],
+    ['12ft', 'right 90'],
+    ['14ft', 'right 90'],
+    ['10ft', 'left 90'],
+    ['12ft', 'left 90'],
+    ['10ft', 'right 90'],
+    ['14ft', 'right 90'],
+    ['12ft', 'left 90'],
+    ['16ft', 'right 90'],
+    ['24ft', 'right 90'],
+  ] as const;
+  return {
+    ...emptyPlan('Twelve'),
+    stages: [{ id: 's', toCourse: 10, top: 'full' }],
+    loops: [
+      {
+        id: 'l',
+        closed: true,
+        walk: rows.map(([length, turn], index) => ({ id: `w${String(index)}`, length, turn })),
+      },
+    ],
+  };
+};
+
+/** The courses in depth: a big job re-planned, how re-planning grows, and the search for the best plan. */
+function depth() {
+  const big = standing(bigJob());
+  const again = makeWork();
+  const sides = ['180ft', '184ft'].map((length) =>
+    ['w0', 'w2'].reduce((plan, row) => applyEdit(plan, { kind: 'set-row-length', row, length }), big),
+  );
+  const [one, ten] = [standing(comb(3)), standing(comb(30))];
+  const planTimes = [one, ten].map((plan) => {
+    const worker = makeWork();
+    const edits = [7, 8].map((toCourse) => applyEdit(plan, { kind: 'set-courses', courses: toCourse }));
+    return measure((run) => worker(edits[run % 2] as Plan), 30).medianMs;
+  });
+  const [small = 1, large = 1] = planTimes;
+  const best = (plan: Plan) => {
+    const start = performance.now();
+    const reading = findBest(plan);
+    if (!reading.ok) throw new Error(reading.why);
+    let step = reading.steps.next();
+    while (step.done !== true) step = reading.steps.next();
+    return {
+      seconds: Number(((performance.now() - start) / 1000).toFixed(2)),
+      goals: step.value.goals.map(({ goal, value, bound, proved }) => ({ goal, value, bound, proved })),
+    };
+  };
+  const before = process.memoryUsage().heapUsed;
+  const worked = work(big);
+  const held = (process.memoryUsage().heapUsed - before) / 1e6;
+  return {
+    bigJobEdit: measure((run) => again(sides[run % 2] as Plan)),
+    bigJobPieces: worked.courses.pieces.length,
+    bigJobPlanMegabytes: Number((JSON.stringify(worked).length / 1e6).toFixed(2)),
+    bigJobHeapMegabytes: Number(held.toFixed(1)),
+    replanTenfoldRatio: Number((large / small).toFixed(2)),
+    bestOfDemo: best(demoPlan()),
+    bestOfTwelveCorners: best(standing(twelveCorners())),
+    bestOfTwelveCornersByCuts: best({ ...twelveCorners(), rules: { 'best.order': 'cuts-straps-blocks' } }),
   };
 }
 
@@ -139,7 +230,7 @@ function bundle() {
 
 console.log(
   JSON.stringify(
-    { core: core(), store: await store(), bundle: bundle(), browser: await browserFigures() },
+    { core: core(), depth: depth(), store: await store(), bundle: bundle(), browser: await browserFigures() },
     null,
     2,
   ),

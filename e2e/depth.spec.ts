@@ -194,3 +194,39 @@ test('the sheets from above print on one page a course, on letter and A4', async
     expect(pdf.toString('latin1').match(/\/Type \/Page\b/g)?.length).toBe(7);
   }
 });
+
+test('cards, forms and sheets work by touch on a tablet, in every theme', async ({ browser, baseURL }) => {
+  const context = await browser.newContext({
+    baseURL: baseURL ?? '',
+    viewport: { width: 1024, height: 768 },
+    hasTouch: true,
+  });
+  const page = await context.newPage();
+  await page.goto('/jobs/sorrel-fork-hatchery/courses');
+  for (const name of [/^Wall /, 'Plans side by side', /^Strap list/]) {
+    await page.getByRole('button', { name }).first().tap();
+    const card = page.getByRole('region', { name }).last();
+    await expect(card).toBeVisible();
+    const small = await card
+      .getByRole('button')
+      .evaluateAll((buttons) =>
+        buttons
+          .filter((button) => button.getBoundingClientRect().height < 43.5)
+          .map((button) => button.textContent),
+      );
+    expect(small).toEqual([]);
+    const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    expect(wide).toBeLessThanOrEqual(0);
+  }
+  for (const path of ['forms', 'sheets/above', 'sheets/order']) {
+    await page.goto(`/jobs/sorrel-fork-hatchery/${path}`);
+    for (const theme of ['paper', 'night', 'sun']) {
+      await page.evaluate((name) => {
+        if (name === 'paper') delete document.documentElement.dataset['theme'];
+        else document.documentElement.dataset['theme'] = name;
+      }, theme);
+      await expectAccessible(page);
+    }
+  }
+  await context.close();
+});

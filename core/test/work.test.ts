@@ -101,7 +101,15 @@ describe('the demo job', () => {
       length: { value: 32, unit: 'in' },
       webs: [4, 12, 20, 28].map((value) => ({ value, unit: 'in' })),
       cutEnds: { start: false, end: true },
-      cutFrom: { article: 'straight', offcut: { value: 16, unit: 'in' } },
+      bottom: { value: 0, unit: 'in' },
+      top: { value: 16, unit: 'in' },
+      cutFrom: {
+        article: 'straight',
+        block: 1,
+        part: 'first',
+        partner: null,
+        offcut: { value: 16, unit: 'in' },
+      },
     });
     expect(pieces.find((piece) => piece.kind === 'corner')).toMatchObject({
       corner: 'A',

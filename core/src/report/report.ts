@@ -49,7 +49,10 @@ function pieceReport(piece: Piece, units: UnitSystem) {
       kind: piece.kind,
       course: piece.course,
       corner: piece.corner,
+      make: piece.make,
       hand: piece.hand,
+      bottom: length(piece.bottom),
+      top: length(piece.top),
       station: length(piece.station),
       legs: [
         { wall: piece.wallBefore, length: length(piece.legBefore) },
@@ -64,21 +67,23 @@ function pieceReport(piece: Piece, units: UnitSystem) {
     wall: piece.wall,
     station: length(piece.station),
     length: length(piece.length),
+    bottom: length(piece.bottom),
+    top: length(piece.top),
     webs: piece.webs.map(length),
     cutEnds: piece.cutEnds,
-    ...(piece.cutFrom
-      ? { cutFrom: { article: piece.cutFrom.article, offcut: length(piece.cutFrom.offcut) } }
-      : {}),
+    ...(piece.mitred ? { mitred: piece.mitred } : {}),
+    ...(piece.cutFrom ? { cutFrom: { ...piece.cutFrom, offcut: length(piece.cutFrom.offcut) } } : {}),
   };
 }
 
 /**
  * The worked plan as it is exported: names that last, every quantity with its unit. `shell.walls[].length` runs along
  * the outside face of the form. `straight` counts whole blocks laid, `cut` pieces cut to length, `blocksBought` whole
- * blocks and the blocks opened for cuts.
+ * blocks and the blocks opened for cuts or ripped. `courses.blocks` are the blocks that are sawn, and which pieces come out
+ * of each.
  */
 export function report(worked: WorkedPlan) {
-  const { units, shell, courses, tally, notices } = worked;
+  const { units, shell, levels, courses, tally, notices } = worked;
   return {
     format: 'ombra.worked',
     version: 1,
@@ -93,6 +98,12 @@ export function report(worked: WorkedPlan) {
         measured: lengthQuantity(wall.measured, units),
         core: lengthQuantity(wall.core, units),
         thickness: lengthQuantity(wall.thickness, units),
+        heights: (levels.walls[wall.id] ?? []).map((span) => ({
+          from: lengthQuantity(span.from, units),
+          to: lengthQuantity(span.to, units),
+          bottom: lengthQuantity(span.bottom, units),
+          top: lengthQuantity(span.top, units),
+        })),
         text: showLength(wall.length, units),
       })),
       perimeter: lengthQuantity(tally.outline.perimeter.value as Length, units),
@@ -105,6 +116,7 @@ export function report(worked: WorkedPlan) {
     },
     courses: {
       height: lengthQuantity(courses.courseHeight, units),
+      tops: courses.tops.map((top) => lengthQuantity(top, units)),
       pieces: courses.pieces.map((piece) => pieceReport(piece, units)),
       joints: courses.weakJoints.map((joint) => ({
         course: joint.course,
@@ -112,12 +124,27 @@ export function report(worked: WorkedPlan) {
         station: lengthQuantity(joint.station, units),
         reasons: joint.reasons,
       })),
+      blocks: courses.offcuts.blocks.map((block) => ({
+        number: block.number,
+        pieces: block.pieces,
+        left: lengthQuantity(block.left, units),
+        ripped: block.ripped === null ? null : lengthQuantity(block.ripped, units),
+      })),
     },
     tally: {
       courses: tally.courses.map((row) => ({
         course: row.course,
         ...rowReport(row, units),
         wallsToStrap: row.wallsToStrap,
+      })),
+      stages: tally.stages.map((stage) => ({
+        id: stage.id,
+        name: stage.name,
+        from: stage.from,
+        to: stage.to,
+        top: stage.top,
+        then: stage.then,
+        ...rowReport(stage, units),
       })),
       total: { ...rowReport(tally.total, units), blocksBought: tally.total.blocksBought.value },
     },

@@ -63,8 +63,8 @@ function PlanRow({ name, figures, least, onAdopt }: RowProps) {
       ))}
       <td className="px-1 text-right">
         {onAdopt && figures && (
-          <button type="button" className="button" onClick={onAdopt}>
-            Take it<span className="sr-only">: {name}</span>
+          <button type="button" className="button" aria-label={`Take it: ${name}`} onClick={onAdopt}>
+            Take it
           </button>
         )}
       </td>

@@ -1,0 +1,26 @@
+import { type Plan, readPlan } from '@ombra/core/plan';
+import { type WorkedPlan, work } from '@ombra/core/work';
+import type { Services } from './services';
+
+/** A stored job worked out for paper. */
+export interface Sheet {
+  readonly plan: Plan;
+  readonly worked: WorkedPlan;
+  readonly jobId: string;
+  readonly version: number;
+  readonly savedAt: string;
+}
+
+/** The job of a sheet's address, worked; null where there is none. */
+export async function sheetOf(services: Services, id: string): Promise<Sheet | null> {
+  const job = await services.jobs.get(id);
+  const reading = job ? readPlan(job.plan) : null;
+  if (!job || !reading?.ok) return null;
+  return {
+    plan: reading.plan,
+    worked: work(reading.plan),
+    jobId: job.id,
+    version: job.version,
+    savedAt: job.updatedAt,
+  };
+}
