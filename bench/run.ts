@@ -217,14 +217,19 @@ async function store() {
   return { jobReadOf10000: figures(times) };
 }
 
-/** Compressed size of the scripts that the job page loads. */
+/** Compressed size of the scripts that the job page loads at once, and of those that it fetches later. */
 function bundle() {
   const folder = 'app/dist/client/_astro';
   const scripts = readdirSync(folder).filter((name) => name.endsWith('.js'));
   const size = (name: string): number =>
     gzipSync(new Uint8Array(readFileSync(join(folder, name)))).length / 1000;
+  const total = (names: readonly string[]): number =>
+    Number(names.reduce((sum, name) => sum + size(name), 0).toFixed(1));
+  // The forms and the search for the best plan are fetched only when they are asked for.
+  const later = /^(FormsStage|best\.worker)/;
   return {
-    allScriptsKilobytesCompressed: Number(scripts.reduce((sum, name) => sum + size(name), 0).toFixed(1)),
+    mainViewKilobytesCompressed: total(scripts.filter((name) => !later.test(name))),
+    fetchedLaterKilobytesCompressed: total(scripts.filter((name) => later.test(name))),
   };
 }
 

@@ -62,7 +62,7 @@ function chance(seed: number): () => number {
 }
 
 /** How many changes are tried, and after how many of them the search looks up. */
-const TRIES = 120_000;
+const TRIES = 140_000;
 const BREATH = 12_000;
 /** The first and last temperature, in blocks. */
 const HOT = 0.8;

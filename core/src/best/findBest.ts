@@ -327,7 +327,7 @@ const weighing =
     const [first = 'blocks', next = 'cuts', last = 'straps'] = order;
     return value[first] + second * value[next] + third * value[last];
   };
-const WEIGHINGS = [weighing(0.01, 0.0005), weighing(0.05, 0.002), weighing(0.002, 0.0001)];
+const WEIGHINGS = [weighing(0.0005, 0.00002), weighing(0.01, 0.0005), weighing(0.05, 0.002)];
 
 function setUp(plan: Plan) {
   const rules = houseRules(plan.rules);

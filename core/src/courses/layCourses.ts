@@ -148,10 +148,11 @@ function layLoop(built: BuiltLoop, levels: Levels, laying: Laying): LaidLoop {
   });
   const numbers = Array.from({ length: levels.courses }, (_, index) => index + 1);
   const rows = walls.map((laid) => rowsOfWall(built, laid, levels));
+  const rowsOf = new Map(walls.map((laid, index) => [laid, rows[index]]));
   const judged = walls.map((laid, index) => judgeWall(laid, rows[index] ?? [], laying));
   const heightsAt = (place: (typeof corners)[number], course: number) => {
-    const atEnd = rows[walls.indexOf(place.before)]?.[course - 1]?.segments.at(-1);
-    const atStart = rows[walls.indexOf(place.after)]?.[course - 1]?.segments[0];
+    const atEnd = rowsOf.get(place.before)?.[course - 1]?.segments.at(-1);
+    const atStart = rowsOf.get(place.after)?.[course - 1]?.segments[0];
     return {
       bottom: Math.min(atEnd?.bottom ?? Infinity, atStart?.bottom ?? Infinity) as Length,
       top: Math.max(atEnd?.top ?? ZERO, atStart?.top ?? ZERO) as Length,

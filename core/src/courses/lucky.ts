@@ -45,7 +45,10 @@ interface Job {
   readonly needs: ReadonlyMap<string, WallNeed>;
   readonly cutRules: CutRules;
   readonly needOf: (odd: RunCuts, even: RunCuts) => WallNeed;
-  readonly blocksOf: (needs: readonly WallNeed[]) => number;
+  /** What all walls need together, and the blocks that they take. */
+  readonly total: WallNeed;
+  readonly blocks: number;
+  readonly blocksOf: (need: WallNeed) => number;
 }
 
 const at = <Item>(list: readonly Item[], index: number): Item =>
@@ -68,22 +71,24 @@ function move(job: Job, index: number, atEnd: boolean, change: Length): LuckyLen
   const otherCorner: Corner = at(loop.corners, atEnd ? index + 2 : index - 1);
   const otherChange = (ownCorner.kind === otherCorner.kind ? change : -change) as Length;
   if (other.id === wall.id) return null;
-  const after = new Map(needs);
+  const gone: WallNeed[] = [];
+  const come: WallNeed[] = [];
   for (const [each, by] of [
     [wall, change],
     [other, otherChange],
   ] as const) {
     const fill = fills.get(each.id);
-    if (!fill || fill.odd.run + by < 0 || fill.even.run + by < 0) return null;
-    after.set(
-      each.id,
-      job.needOf(cutRun(add(fill.odd.run, by), cutRules), cutRun(add(fill.even.run, by), cutRules)),
-    );
+    const need = needs.get(each.id);
+    if (!fill || !need || fill.odd.run + by < 0 || fill.even.run + by < 0) return null;
+    gone.push(need);
+    come.push(job.needOf(cutRun(add(fill.odd.run, by), cutRules), cutRun(add(fill.even.run, by), cutRules)));
   }
-  const before = [...needs.values()];
-  const cutsSaved =
-    before.reduce((sum, need) => sum + cutsIn(need), 0) -
-    [...after.values()].reduce((sum, need) => sum + cutsIn(need), 0);
+  const after = combined(
+    [job.total, 1],
+    ...gone.map((need) => [need, -1] as const),
+    ...come.map((need) => [need, 1] as const),
+  );
+  const cutsSaved = cutsIn(job.total) - cutsIn(after);
   if (cutsSaved < 1) return null;
   const changed = (each: Wall, by: Length): LengthChange => ({
     wall: each.id,
@@ -97,7 +102,7 @@ function move(job: Job, index: number, atEnd: boolean, change: Length): LuckyLen
     movedName: moved.name,
     changes: [changed(wall, change), changed(other, otherChange)],
     cutsSaved,
-    blocksSaved: job.blocksOf(before) - job.blocksOf([...after.values()]),
+    blocksSaved: job.blocks - job.blocksOf(after),
   };
 }
 
@@ -114,13 +119,21 @@ function demandsOf(
   return [...found].map(([length, demand]) => ({ length, ...demand }));
 }
 
-function merged(needs: readonly WallNeed[]): readonly CutDemand[] {
+/** Needs added to each other or, with a minus, taken off. */
+function combined(...parts: readonly (readonly [WallNeed, 1 | -1])[]): WallNeed {
   const found = new Map<Length, { fresh: number; reusable: number }>();
-  for (const { length, fresh, reusable } of needs.flatMap((need) => need.cuts)) {
-    const demand = found.get(length) ?? { fresh: 0, reusable: 0 };
-    found.set(length, { fresh: demand.fresh + fresh, reusable: demand.reusable + reusable });
+  let whole = 0;
+  for (const [need, sign] of parts) {
+    whole += sign * need.whole;
+    for (const { length, fresh, reusable } of need.cuts) {
+      const demand = found.get(length) ?? { fresh: 0, reusable: 0 };
+      found.set(length, {
+        fresh: demand.fresh + sign * fresh,
+        reusable: demand.reusable + sign * reusable,
+      });
+    }
   }
-  return [...found].map(([length, demand]) => ({ length, ...demand }));
+  return { whole, cuts: [...found].map(([length, demand]) => ({ length, ...demand })) };
 }
 
 /**
@@ -172,9 +185,10 @@ export function luckyLengths(
     }
     return { whole, cuts: demandsOf(cuts) };
   };
-  const blocksOf = (list: readonly WallNeed[]): number =>
-    list.reduce((sum, need) => sum + need.whole, 0) +
-    blocksForCuts(merged(list), system.block, reuse.perBlock);
+  const blocksOf = (need: WallNeed): number =>
+    need.whole + blocksForCuts(need.cuts, system.block, reuse.perBlock);
+  const total = combined(...[...allNeeds.values()].map((need) => [need, 1] as const));
+  const blocks = blocksOf(total);
   const way = (lucky: LuckyLength): number => Math.abs(lucky.changes[0].by);
   const better = (a: LuckyLength, b: LuckyLength): number =>
     b.cutsSaved - a.cutsSaved || way(a) - way(b) || b.blocksSaved - a.blocksSaved;
@@ -186,7 +200,7 @@ export function luckyLengths(
         return fill?.seam === null && fill.odd.step !== 0 && fill.even.step !== 0 && !stepped.has(wall.id);
       };
       if (!loop.walls.every(movable) || loop.corners.some((corner) => !isSquare(corner.turn))) return [];
-      const job: Job = { loop, fills, needs: allNeeds, cutRules, needOf, blocksOf };
+      const job: Job = { loop, fills, needs: allNeeds, cutRules, needOf, total, blocks, blocksOf };
       return loop.walls.flatMap((wall, index) => {
         const rest = fills.get(wall.id)?.odd.rest ?? (0 as Length);
         if (rest === 0) return [];

@@ -121,22 +121,20 @@ export function standsAtEnd(
   );
 }
 
-/** Whether the corners at a wall's two ends stand in a course: both of their walls must. */
-function standingOf(built: BuiltLoop, wall: Wall, levels: Levels, course: number): Standing {
+/** A wall's rows in every course of the job, from the bottom. A corner stands in a course where both of its walls do. */
+export function rowsOfWall(built: BuiltLoop, laid: LaidWall, levels: Levels): readonly LaidRow[] {
+  const { wall } = laid;
   const wallOf = (id: string | undefined): Wall | undefined => built.walls.find((each) => each.id === id);
   const before = wallOf(built.corners.find((corner) => corner.wallAfter === wall.id)?.wallBefore);
   const after = wallOf(built.corners.find((corner) => corner.wallBefore === wall.id)?.wallAfter);
-  return {
-    start: standsAtEnd(levels, before, false, course) && standsAtEnd(levels, wall, true, course),
-    end: standsAtEnd(levels, wall, false, course) && standsAtEnd(levels, after, true, course),
-  };
+  return Array.from({ length: levels.courses }, (_, index) => {
+    const course = index + 1;
+    return layRowOfCourse(laid, course, levels, {
+      start: standsAtEnd(levels, before, false, course) && standsAtEnd(levels, wall, true, course),
+      end: standsAtEnd(levels, wall, false, course) && standsAtEnd(levels, after, true, course),
+    });
+  });
 }
-
-/** A wall's rows in every course of the job, from the bottom. */
-export const rowsOfWall = (built: BuiltLoop, laid: LaidWall, levels: Levels): readonly LaidRow[] =>
-  Array.from({ length: levels.courses }, (_, index) =>
-    layRowOfCourse(laid, index + 1, levels, standingOf(built, laid.wall, levels, index + 1)),
-  );
 
 /** A row as pieces of its course. */
 export function piecesOfRow(row: LaidRow, wall: Wall, course: number): readonly WallPiece[] {

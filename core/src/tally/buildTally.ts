@@ -1,4 +1,4 @@
-import type { Courses, Hand, Parity, RowFill, WallFill } from '../courses';
+import type { CornerPiece, Courses, Hand, Parity, RowFill, WallFill } from '../courses';
 import { parityOf } from '../courses';
 import type { FormSystem } from '../forms';
 import { type Length, ZERO } from '../measure';
@@ -84,6 +84,9 @@ interface Counted {
   /** Pieces of a wall in a course. */
   readonly counts: ReadonlyMap<string, { straight: number; cut: number }>;
   readonly straightOf: Map<string, How>;
+  /** Moulded corners by course, and which of them are inside ones. */
+  readonly moulded: ReadonlyMap<number, readonly CornerPiece[]>;
+  readonly cornerKinds: ReadonlyMap<string, string>;
 }
 
 const place = (course: number, wall: string): string => `${String(course)}:${wall}`;
@@ -91,8 +94,15 @@ const place = (course: number, wall: string): string => `${String(course)}:${wal
 function gather(shell: Shell, system: FormSystem, courses: Courses): Counted {
   const fills = new Map(courses.fills.map((fill) => [fill.wall, fill]));
   const counts = new Map<string, { straight: number; cut: number }>();
+  const moulded = new Map<number, CornerPiece[]>();
   for (const piece of courses.pieces) {
-    if (piece.kind === 'corner') continue;
+    if (piece.kind === 'corner') {
+      if (piece.make !== 'moulded') continue;
+      const known = moulded.get(piece.course);
+      if (known) known.push(piece);
+      else moulded.set(piece.course, [piece]);
+      continue;
+    }
     const key = place(piece.course, piece.wall);
     const found = counts.get(key) ?? { straight: 0, cut: 0 };
     counts.set(key, found);
@@ -111,6 +121,10 @@ function gather(shell: Shell, system: FormSystem, courses: Courses): Counted {
     ),
     counts,
     straightOf: new Map(),
+    moulded,
+    cornerKinds: new Map(
+      shell.loops.flatMap((loop) => loop.built?.corners ?? []).map(({ letter, kind }) => [letter, kind]),
+    ),
   };
 }
 
@@ -141,23 +155,16 @@ function cutsOfWall(counted: Counted, wall: Wall, course: number): How {
 }
 
 function cornersOfHand(counted: Counted, course: number, hand: Hand): Worked {
-  const corners = new Map(
-    counted.shell.loops.flatMap((loop) => loop.built?.corners ?? []).map((each) => [each.letter, each]),
-  );
   return {
     op: 'sum',
     name: 'corners',
     unit: 'count',
-    of: counted.courses.pieces.flatMap((piece) =>
-      piece.kind === 'corner' && piece.course === course && piece.hand === hand && piece.make === 'moulded'
-        ? [
-            {
-              ...count(`${piece.corner} (${corners.get(piece.corner)?.kind ?? ''})`, 1),
-              pieces: { kind: 'corner' as const, corner: piece.corner },
-            },
-          ]
-        : [],
-    ),
+    of: (counted.moulded.get(course) ?? [])
+      .filter((piece) => piece.hand === hand)
+      .map(({ corner }) => ({
+        ...count(`${corner} (${counted.cornerKinds.get(corner) ?? ''})`, 1),
+        pieces: { kind: 'corner' as const, corner },
+      })),
   };
 }
 
