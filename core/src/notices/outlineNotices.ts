@@ -1,4 +1,12 @@
-import { type Length, type UnitSystem, showLength, storeLength, storeTurn, toDegrees } from '../measure';
+import {
+  type Length,
+  NANOMETRES_PER_INCH,
+  type UnitSystem,
+  showLength,
+  storeLength,
+  storeTurn,
+  toDegrees,
+} from '../measure';
 import type { PlanEdit } from '../plan';
 import type { Closing, Gap, LoopProblem, SetupProblem, Shell, ShellLoop } from '../shell';
 import type { Notice, NoticeFix, NoticePlace } from './notice';
@@ -7,15 +15,12 @@ type Namer = (row: string) => string;
 
 /** `4′ to the right and 6″ down the plan`. */
 function wayHome(gap: Gap, units: UnitSystem): string {
+  // A small way is told finer than a tape reads, or it would be told as nothing.
+  const show = (length: number): string =>
+    showLength(Math.abs(length) as Length, units, gap.size < NANOMETRES_PER_INCH ? { partsPerInch: 64 } : {});
   const parts = [
-    ...(gap.right === 0
-      ? []
-      : [
-          `${showLength(Math.abs(gap.right) as Length, units)} ${gap.right > 0 ? 'to the right' : 'to the left'}`,
-        ]),
-    ...(gap.down === 0
-      ? []
-      : [`${showLength(Math.abs(gap.down) as Length, units)} ${gap.down > 0 ? 'down' : 'up'}`]),
+    ...(gap.right === 0 ? [] : [`${show(gap.right)} ${gap.right > 0 ? 'to the right' : 'to the left'}`]),
+    ...(gap.down === 0 ? [] : [`${show(gap.down)} ${gap.down > 0 ? 'down' : 'up'}`]),
   ];
   return `${parts.join(' and ')} on the plan`;
 }

@@ -42,6 +42,7 @@ function CoursePlan({
       built ? built.walls.map((wall, index) => [wall.id, { wall, index, built }] as const) : [],
     ),
   );
+  const corners = worked.shell.loops.flatMap((loop) => loop.built?.corners ?? []);
   const units = worked.units;
   const draw = (wallId: string, from: number, to: number, look: string, key: string) => {
     const place = places.get(wallId);
@@ -110,10 +111,13 @@ function CoursePlan({
           const after = places.get(piece.wallAfter)?.wall;
           if (!before || !after) return null;
           const end = before.length;
+          // At an inside corner the piece reaches a thickness back behind the outside face.
+          const kind = corners.find((each) => each.letter === piece.corner)?.kind;
+          const back = kind === 'inside' && piece.make === 'moulded' ? 1 : 0;
           return (
             <g key={piece.id}>
-              {draw(piece.wallBefore, end - piece.legBefore, end, look, 'before')}
-              {draw(piece.wallAfter, 0, piece.legAfter, look, 'after')}
+              {draw(piece.wallBefore, end - piece.legBefore, end + back * after.thickness, look, 'before')}
+              {draw(piece.wallAfter, -back * before.thickness, piece.legAfter, look, 'after')}
               {piece.make === 'moulded' &&
                 words(
                   piece.wallAfter,
@@ -178,7 +182,9 @@ function CoursePlan({
       {[...places.values()].map(({ wall, index, built }) => {
         const start = wallStart(built, index);
         if (!start) return null;
-        const point = step(start.outer, wall.heading, -wall.thickness * 0.9, -wall.thickness * 0.9);
+        const inside = corners.find((each) => each.wallAfter === wall.id)?.kind === 'inside';
+        const along = wall.thickness * (inside ? 0.9 : -0.9);
+        const point = step(start.outer, wall.heading, along, -wall.thickness * 0.9);
         return (
           <text
             key={wall.id}
