@@ -15,7 +15,8 @@ interface Compiled {
 /** One article's stretch of the demand: fresh and reusable pieces of each length, the longest first. */
 interface Stretch {
   readonly from: number;
-  readonly lengths: Float64Array;
+  /** For each length, the place of the longest one that fits beside it in a block. */
+  readonly fits: Int32Array;
   readonly share: number;
 }
 
@@ -23,29 +24,29 @@ interface Stretch {
 export type Weigh = (blocks: number, cuts: number, straps: number) => number;
 
 /** Pairs that come out of one block each; the greedy choice of `pairCuts` on bare numbers. */
-function countPairs(demand: Int32Array, stretch: Stretch, room: number, left: Int32Array): number {
-  const { from, lengths } = stretch;
-  const count = lengths.length;
+function countPairs(demand: Int32Array, stretch: Stretch, left: Int32Array): number {
+  const { from, fits } = stretch;
+  const count = fits.length;
   for (let index = 0; index < 2 * count; index++) left[index] = demand[from + index] as number;
   let pairs = 0;
   // Places come in twos: fresh, then reusable.
   for (let own = 0; own < 2 * count; own++) {
-    const ownIsFresh = own % 2 === 0;
-    const space = room - (lengths[own >> 1] as number);
-    for (const partnerIsFresh of ownIsFresh ? [false] : [true, false]) {
-      for (let at = own >> 1; at < count && (left[own] as number) > 0; at++) {
-        if ((lengths[at] as number) > space) continue;
-        const partner = 2 * at + (partnerIsFresh ? 0 : 1);
-        const times =
-          partner === own
-            ? (left[own] as number) >> 1
-            : Math.min(left[own] as number, left[partner] as number);
-        if (times <= 0 || partner < own) continue;
-        left[own] = (left[own] as number) - times;
+    let wanted = left[own] as number;
+    if (wanted === 0) continue;
+    const first = Math.max(own >> 1, fits[own >> 1] as number);
+    // A fresh piece takes no fresh partner; any other takes a fresh one before a reusable one.
+    for (let offset = own % 2 === 0 ? 1 : 0; offset <= 1 && wanted > 0; offset++) {
+      for (let partner = 2 * first + offset; partner < 2 * count && wanted > 0; partner += 2) {
+        const there = left[partner] as number;
+        if (there === 0 || partner < own) continue;
+        const times = partner === own ? wanted >> 1 : Math.min(wanted, there);
         left[partner] = (left[partner] as number) - times;
+        wanted -= partner === own ? 2 * times : times;
+        if (partner === own) left[own] = wanted;
         pairs += times;
       }
     }
+    left[own] = 0;
   }
   return pairs;
 }
@@ -61,8 +62,7 @@ function chance(seed: number): () => number {
   };
 }
 
-/** How many changes are tried, and after how many of them the search looks up. */
-const TRIES = 140_000;
+/** After how many tries the search looks up. */
 const BREATH = 12_000;
 /** The first and last temperature, in blocks. */
 const HOT = 0.8;
@@ -75,6 +75,7 @@ export interface Annealer {
     from: readonly ChainChoice[],
     weigh: Weigh,
     seed: number,
+    tries: number,
   ) => Generator<readonly ChainChoice[], readonly ChainChoice[], undefined>;
 }
 
@@ -93,7 +94,10 @@ export function makeAnnealer(chains: readonly Chain[], rules: BlockRules): Annea
     stretches.push({
       article,
       from: size,
-      lengths: Float64Array.from(lengths),
+      fits: Int32Array.from(lengths, (length) => {
+        const at = lengths.findIndex((other) => other <= rules.system.block - length);
+        return at < 0 ? lengths.length : at;
+      }),
       share: shareOfBlock(height, rules),
     });
     lengths.forEach((length, index) => placeOf.set(`${article}:${String(length)}`, size + 2 * index));
@@ -116,12 +120,12 @@ export function makeAnnealer(chains: readonly Chain[], rules: BlockRules): Annea
   const compiled = chains.map((chain) =>
     chain.walls.map((wall) => wall.options.map((row) => row.map((options) => options.map(compile)))),
   );
-  const room = rules.perBlock < 2 ? 0 : rules.system.block;
 
   function* run(
     from: readonly ChainChoice[],
     weigh: Weigh,
     seed: number,
+    tries: number,
   ): Generator<readonly ChainChoice[], readonly ChainChoice[], undefined> {
     const random = chance(seed);
     const pick = (count: number): number => Math.floor(random() * count);
@@ -148,9 +152,9 @@ export function makeAnnealer(chains: readonly Chain[], rules: BlockRules): Annea
       let blocks = wholes;
       for (const stretch of stretches) {
         let pieces = 0;
-        for (let index = 0; index < 2 * stretch.lengths.length; index++)
+        for (let index = 0; index < 2 * stretch.fits.length; index++)
           pieces += demand[stretch.from + index] as number;
-        blocks += stretch.share * (pieces - (room === 0 ? 0 : countPairs(demand, stretch, room, left)));
+        blocks += stretch.share * (pieces - (rules.perBlock < 2 ? 0 : countPairs(demand, stretch, left)));
       }
       return weigh(blocks, cuts, straps);
     };
@@ -167,8 +171,8 @@ export function makeAnnealer(chains: readonly Chain[], rules: BlockRules): Annea
       const end = wall?.end === null ? 0 : (own[wall?.end ?? 0] ?? 0);
       return compiled[at]?.[index]?.[start]?.[end] ?? [];
     };
-    for (let turn = 0; turn < TRIES; turn++) {
-      const heat = HOT * (COLD / HOT) ** (turn / TRIES);
+    for (let turn = 0; turn < tries; turn++) {
+      const heat = HOT * (COLD / HOT) ** (turn / tries);
       const at = pick(chains.length);
       const chain = chains[at] as Chain;
       const list = now[at] as Compiled[];

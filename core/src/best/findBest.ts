@@ -327,7 +327,11 @@ const weighing =
     const [first = 'blocks', next = 'cuts', last = 'straps'] = order;
     return value[first] + second * value[next] + third * value[last];
   };
-const WEIGHINGS = [weighing(0.0005, 0.00002), weighing(0.01, 0.0005), weighing(0.05, 0.002)];
+const ROUNDS = [
+  { weigh: weighing(0.0005, 0.00002), tries: 320_000 },
+  { weigh: weighing(0.01, 0.0005), tries: 120_000 },
+  { weigh: weighing(0.05, 0.002), tries: 120_000 },
+] as const;
 
 function setUp(plan: Plan) {
   const rules = houseRules(plan.rules);
@@ -436,20 +440,20 @@ function* search(
     if (start && take(start.choice)) yield report(0.5, [firstBound]);
   }
   const annealer = makeAnnealer(chains, rules);
-  for (const [round, weigh] of WEIGHINGS.entries()) {
+  for (const [round, { weigh, tries }] of ROUNDS.entries()) {
     if (!best) break;
-    const steps = annealer.run(best, weigh(order), round + 1);
+    const steps = annealer.run(best, weigh(order), round + 1, tries);
     let step = steps.next();
     for (let breath = 1; !step.done; breath++) {
       take(step.value);
-      yield report(0.5 + (0.4 * (round + Math.min(1, breath / 20))) / WEIGHINGS.length, [firstBound]);
+      yield report(0.5 + (0.4 * (round + Math.min(1, breath / 20))) / ROUNDS.length, [firstBound]);
       step = steps.next();
     }
     take(step.value);
     const settled = improved(found, best);
     let last = settled.next();
     while (!last.done) last = settled.next();
-    if (take(last.value)) yield report(0.5 + (0.4 * (round + 1)) / WEIGHINGS.length, [firstBound]);
+    if (take(last.value)) yield report(0.5 + (0.4 * (round + 1)) / ROUNDS.length, [firstBound]);
   }
   const bounds: number[] = [];
   for (const index of order.keys()) {

@@ -69,7 +69,9 @@ export function judgeWall(
   if (close > 0) findings.push({ kind: 'stagger', wall: wall.id, joints: close, closest });
   if (fill.seam === null) {
     const beside = Math.min(blocksBesideCuts(fill.odd), blocksBesideCuts(fill.even));
-    if (beside < laying.rules.count('courses.filler.blocksFromCorner')) {
+    const { startEnd, endEnd } = laid.rows.odd;
+    const atCorner = [startEnd, endEnd].some((end) => end.make === 'moulded' || end.make === 'lapped');
+    if (atCorner && beside < laying.rules.count('courses.filler.blocksFromCorner')) {
       findings.push({ kind: 'filler-near-corner', wall: wall.id });
     }
     const pitch = laying.system.interlock;

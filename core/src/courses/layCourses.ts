@@ -1,4 +1,4 @@
-import type { FormSystem } from '../forms';
+import { type FormSystem, barCourses } from '../forms';
 import { type Length, ZERO, add, nanometres } from '../measure';
 import type { Plan } from '../plan';
 import type { HouseRules } from '../rules';
@@ -279,6 +279,11 @@ export function layCourses(
     weakJoints: [...loops.flatMap((loop) => loop.weak), ...teeJoints(shell, loops)],
     fills: loops.flatMap((loop) => loop.fills),
     offcuts,
-    findings: loops.flatMap((loop) => loop.findings),
+    findings: [
+      ...loops.flatMap((loop) => loop.findings),
+      ...(shell.family?.kind === 'cell' && pieces.length > 0
+        ? [{ kind: 'cell-bars' as const, courses: barCourses(shell.family, levels.courses) }]
+        : []),
+    ],
   };
 }

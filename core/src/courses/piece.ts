@@ -98,6 +98,7 @@ export interface WeakJoint {
 
 /** Something about the courses that the crew should know, or why they could not be laid. */
 export type CourseFinding =
+  | { readonly kind: 'cell-bars'; readonly courses: readonly number[] }
   | {
       readonly kind: 'too-short-for-corners';
       readonly wall: string;

@@ -68,6 +68,15 @@ export interface CellFamily extends FamilyCommon {
   readonly barEveryCourses: number;
 }
 
+/**
+ * Courses of cell blocks in which a horizontal bar lies: the bottom one, every so-many-th from there, and the top one.
+ * [common practice]
+ */
+export const barCourses = (family: CellFamily, courses: number): readonly number[] =>
+  Array.from({ length: courses }, (_, index) => index + 1).filter(
+    (course) => (course - 1) % family.barEveryCourses === 0 || course === courses,
+  );
+
 /** A maker's system of forms. A family is data; nothing in the code knows one by name. */
 export type Family = FlatWallFamily | PanelAndTieFamily | CellFamily;
 

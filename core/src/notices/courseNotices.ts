@@ -27,6 +27,13 @@ const joints = (count: number): string => (count === 1 ? '1 joint' : `${String(c
 function wording(finding: CourseFinding, units: UnitSystem, nameOf: (wall: string) => string): Wording {
   const inInches = (length: Length): string => showLength(length, units, { style: 'inches' });
   switch (finding.kind) {
+    case 'cell-bars':
+      return {
+        severity: 'tip',
+        where: 'Courses',
+        place: { setting: 'courses' },
+        what: `Horizontal bars lie in the cells of ${finding.courses.length === 1 ? 'course' : 'courses'} ${finding.courses.join(', ')}. Saw the blocks at a cell to turn corners; the drawings say which bars.`,
+      };
     case 'turn-too-sharp':
       return {
         severity: 'stop',

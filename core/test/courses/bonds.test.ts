@@ -446,6 +446,12 @@ describe('other kinds of form', () => {
     const ends = lengths.reduce((sum, each) => sum + each, 0);
     expect(worked.tally.total.coreVolume.value).toBeCloseTo((ends / 24) * 0.0212, 9);
     expect(new Set(lengths)).toEqual(new Set([24, 12]));
+    const bars = (courses: number) =>
+      work(
+        planOf(rectangle(480, 336), { family: 'cell-24', core: '6in', ...withCourses(courses) }),
+      ).notices.find((each) => each.id === 'cell-bars:')?.what;
+    expect(bars(6)).toContain('courses 1, 3, 5, 6.');
+    expect(bars(1)).toContain('course 1.');
   });
 });
 

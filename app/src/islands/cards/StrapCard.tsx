@@ -64,7 +64,7 @@ export function StrapTable({ joints, walls, units, onGo }: StrapTableProps) {
                 key={`${wall.id}:${String(first.at)}:${first.reasons.join()}`}
                 className="border-t border-line"
               >
-                <th scope="row" className="px-1 text-left font-semibold">
+                <th scope="row" className="px-1 text-left font-semibold whitespace-nowrap">
                   {wall.name}
                 </th>
                 <td className="px-1">

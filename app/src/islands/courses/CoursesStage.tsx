@@ -131,57 +131,32 @@ export function CoursesStage({ job, place, onPlace }: StageProps) {
           />
           <div className="grid grid-cols-[minmax(0,1fr)_310px] gap-6 max-lg:grid-cols-[minmax(0,1fr)_280px] max-md:grid-cols-1">
             <div className="flex min-w-0 flex-col gap-3">
-              <section aria-label="From above" ref={element}>
-                <h2 className="heading">
-                  Course {course}, wall {wall.name}, from above
-                </h2>
-                <FromAbove
-                  worked={worked}
-                  wall={wall}
-                  course={course}
-                  face={place.face}
-                  chosen={place.piece}
-                  width={width}
-                  onChoose={(id) => {
-                    onPlace({ piece: id });
-                  }}
-                />
-                <p className="min-h-6 text-sm" aria-live="polite">
-                  {piece ? (
-                    describePiece(piece, walls, plan.units)
-                  ) : (
-                    <span className="text-quiet">Press a block, or walk with the arrow keys.</span>
-                  )}
-                </p>
-              </section>
-              <div className="no-print flex flex-wrap gap-1.5">
-                {(
-                  [
-                    ['wall', `Wall ${wall.name}`, 'w', RulerDimensionLine],
-                    ['plans', 'Plans side by side', 'b', Columns3],
-                    ['straps', `Strap list (${String(straps.length)})`, 's', ListChecks],
-                  ] as const
-                ).map(([card, name, key, Icon]) => (
-                  <button
-                    key={card}
-                    type="button"
-                    className={`button ${place.card === card ? 'strong' : ''}`}
-                    aria-expanded={place.card === card}
-                    aria-keyshortcuts={key}
-                    onClick={() => {
-                      toggle(card);
+              {/* A card stands in the place of the course from above, so that the strip stays in view beside it. */}
+              {place.card === null && (
+                <section aria-label="From above" ref={element}>
+                  <h2 className="heading">
+                    Course {course}, wall {wall.name}, from above
+                  </h2>
+                  <FromAbove
+                    worked={worked}
+                    wall={wall}
+                    course={course}
+                    face={place.face}
+                    chosen={place.piece}
+                    width={width}
+                    onChoose={(id) => {
+                      onPlace({ piece: id });
                     }}
-                  >
-                    <Icon aria-hidden="true" size={15} /> {name}
-                  </button>
-                ))}
-                <a className="button" href={`/jobs/${job.id}/sheets/above`}>
-                  From above, a page a course
-                </a>
-                <a className="button" href={`/jobs/${job.id}/sheets/order`}>
-                  Order list
-                </a>
-              </div>
+                  />
+                  <p className="min-h-6 text-sm" aria-live="polite">
+                    {piece ? (
+                      describePiece(piece, walls, plan.units)
+                    ) : (
+                      <span className="text-quiet">Press a block, or walk with the arrow keys.</span>
+                    )}
+                  </p>
+                </section>
+              )}
               {place.card === 'wall' && (
                 <WallCard key={wall.id} job={job} worked={worked} wall={wall} onClose={closeCard} />
               )}
@@ -221,6 +196,34 @@ export function CoursesStage({ job, place, onPlace }: StageProps) {
                   onPlace({ course: next, piece: null });
                 }}
               />
+              <div className="no-print mt-3 flex flex-wrap gap-1.5">
+                {(
+                  [
+                    ['wall', `Wall ${wall.name}`, 'w', RulerDimensionLine],
+                    ['plans', 'Plans side by side', 'b', Columns3],
+                    ['straps', `Strap list (${String(straps.length)})`, 's', ListChecks],
+                  ] as const
+                ).map(([card, name, key, Icon]) => (
+                  <button
+                    key={card}
+                    type="button"
+                    className={`button ${place.card === card ? 'strong' : ''}`}
+                    aria-expanded={place.card === card}
+                    aria-keyshortcuts={key}
+                    onClick={() => {
+                      toggle(card);
+                    }}
+                  >
+                    <Icon aria-hidden="true" size={15} /> {name}
+                  </button>
+                ))}
+                <a className="button" href={`/jobs/${job.id}/sheets/above`}>
+                  From above
+                </a>
+                <a className="button" href={`/jobs/${job.id}/sheets/order`}>
+                  Order list
+                </a>
+              </div>
               <p className="mt-3 text-sm text-quiet">
                 A plan to check, not a design: the stamped drawings, the form maker’s manual and the local
                 code come first.

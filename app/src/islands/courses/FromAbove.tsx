@@ -162,6 +162,19 @@ function CornerLeg({ piece, corner, atStart, frame, chosen }: LegProps) {
   const { scale, thickness, panel, length } = frame;
   const leg = (atStart ? piece.legAfter : piece.legBefore) * scale;
   const outside = corner.kind === 'outside';
+  if (piece.make === 'lapped') {
+    // Where this wall runs through, its own blocks reach the end; otherwise the end of the other wall's block is seen.
+    if (leg === 0) return null;
+    const at = atStart ? 0 : length * scale - leg;
+    return (
+      <g>
+        <Box x={at} y={0} width={leg} height={thickness} className="fill-corner stroke-ink" />
+        <Word x={at + leg / 2} y={-11} frame={frame} className="figures fill-quiet text-[13px]">
+          lap
+        </Word>
+      </g>
+    );
+  }
   const stub = thickness * STUB;
   // Worked at the wall's start; at its end the same picture is mirrored.
   const reach = outside ? 0 : -thickness;

@@ -1,4 +1,5 @@
 import type { Piece, WallPiece } from '@ombra/core/courses';
+import { barCourses } from '@ombra/core/forms/family';
 import { type LayingManner, layingOrder } from '@ombra/core/courses/layingOrder';
 import { type Angle, type Length, type UnitSystem, normalise, showLength } from '@ombra/core/measure';
 import { houseRules } from '@ombra/core/rules/houseRules';
@@ -251,6 +252,8 @@ export function AboveSheet({ worked, from, ...job }: AboveSheetProps) {
   const manner = rules.choice('courses.laying') as LayingManner;
   const frame = planFrame(worked.shell, WIDTH, HEIGHT, 44);
   const first = walls.find((wall) => wall.id === from) ?? walls[0];
+  const { family } = worked.shell;
+  const bars = family?.kind === 'cell' ? barCourses(family, worked.courses.count) : [];
   const path = `/jobs/${job.jobId}/sheets/above`;
   return (
     <div className="mx-auto max-w-[820px] p-6 print:p-0">
@@ -299,6 +302,7 @@ export function AboveSheet({ worked, from, ...job }: AboveSheetProps) {
                     ? [`${showLength(height, units, { style: 'inches' })} high`]
                     : []),
                   ...(stage ? [stage.name] : []),
+                  ...(bars.includes(course) ? ['lay the horizontal bars in this course'] : []),
                 ].join(' · ')}
               />
               <CoursePlan worked={worked} placed={placed} frame={frame} strapped={strapped} />

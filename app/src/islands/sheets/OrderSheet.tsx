@@ -12,6 +12,9 @@ interface OrderSheetProps extends SheetJob {
   readonly stage: StageTally | null;
 }
 
+/** More terms than these are told by their total alone. */
+const MOST_TERMS = 16;
+
 const GROUPS = { forms: 'Forms', parts: 'Parts', fixings: 'Fixings' } as const;
 const POUNDS_PER_KILOGRAM = 1 / 0.45359237;
 
@@ -26,7 +29,7 @@ function workedOut(line: OrderLine, units: UnitSystem): string {
   const signs = { sum: ' + ', difference: ' − ', product: ' × ', quotient: ' ÷ ', 'whole-part': '' } as const;
   if (!explained) return line.needed.name;
   // Long sums by course are told by their total alone; the tally opens the rest.
-  const terms = explained.terms.length > 8 ? [] : explained.terms;
+  const terms = explained.terms.length > MOST_TERMS ? [] : explained.terms;
   return terms.map((term) => `${term.value} ${term.name}`).join(signs[explained.op]);
 }
 
