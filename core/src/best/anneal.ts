@@ -7,6 +7,8 @@ import { type BlockRules, lengthsByArticle, shareOfBlock } from './prices';
 interface Compiled {
   readonly option: WallOption;
   readonly wholes: number;
+  /** Blocks for its cuts if each had one of its own. */
+  readonly opened: number;
   /** Places in the demand, and how many pieces each gets. */
   readonly places: Int32Array;
   readonly counts: Int32Array;
@@ -24,19 +26,19 @@ interface Stretch {
 export type Weigh = (blocks: number, cuts: number, straps: number) => number;
 
 /** Pairs that come out of one block each; the greedy choice of `pairCuts` on bare numbers. */
-function countPairs(demand: Int32Array, stretch: Stretch, left: Int32Array): number {
-  const { from, fits } = stretch;
+function countPairs({ from, fits }: Stretch, left: Int32Array): number {
   const count = fits.length;
-  for (let index = 0; index < 2 * count; index++) left[index] = demand[from + index] as number;
+  const end = from + 2 * count;
   let pairs = 0;
   // Places come in twos: fresh, then reusable.
-  for (let own = 0; own < 2 * count; own++) {
+  for (let own = from; own < end; own++) {
     let wanted = left[own] as number;
     if (wanted === 0) continue;
-    const first = Math.max(own >> 1, fits[own >> 1] as number);
+    const length = (own - from) >> 1;
+    const first = from + 2 * Math.max(length, fits[length] as number);
     // A fresh piece takes no fresh partner; any other takes a fresh one before a reusable one.
-    for (let offset = own % 2 === 0 ? 1 : 0; offset <= 1 && wanted > 0; offset++) {
-      for (let partner = 2 * first + offset; partner < 2 * count && wanted > 0; partner += 2) {
+    for (let offset = (own - from) % 2 === 0 ? 1 : 0; offset <= 1 && wanted > 0; offset++) {
+      for (let partner = first + offset; partner < end && wanted > 0; partner += 2) {
         const there = left[partner] as number;
         if (there === 0 || partner < own) continue;
         const times = partner === own ? wanted >> 1 : Math.min(wanted, there);
@@ -107,15 +109,18 @@ export function makeAnnealer(chains: readonly Chain[], rules: BlockRules): Annea
     const places: number[] = [];
     const counts: number[] = [];
     let wholes = 0;
+    let opened = 0;
     for (const need of option.needs) {
-      wholes += need.whole * shareOfBlock(need.height, rules);
+      const share = shareOfBlock(need.height, rules);
+      wholes += need.whole * share;
       for (const cut of need.cuts) {
         const place = placeOf.get(`${need.article}:${String(cut.length)}`) ?? 0;
         places.push(place, place + 1);
         counts.push(cut.fresh, cut.reusable);
+        opened += share * (cut.fresh + cut.reusable);
       }
     }
-    return { option, wholes, places: Int32Array.from(places), counts: Int32Array.from(counts) };
+    return { option, wholes, opened, places: Int32Array.from(places), counts: Int32Array.from(counts) };
   };
   const compiled = chains.map((chain) =>
     chain.walls.map((wall) => wall.options.map((row) => row.map((options) => options.map(compile)))),
@@ -138,9 +143,10 @@ export function makeAnnealer(chains: readonly Chain[], rules: BlockRules): Annea
         return found ?? compile(option);
       }),
     );
-    let [wholes, cuts, straps] = [0, 0, 0];
+    let [wholes, opened, cuts, straps] = [0, 0, 0, 0];
     const put = (each: Compiled, sign: 1 | -1): void => {
       wholes += sign * each.wholes;
+      opened += sign * each.opened;
       cuts += sign * each.option.cuts;
       straps += sign * each.option.straps;
       for (let index = 0; index < each.places.length; index++) {
@@ -149,12 +155,10 @@ export function makeAnnealer(chains: readonly Chain[], rules: BlockRules): Annea
       }
     };
     const energy = (): number => {
-      let blocks = wholes;
-      for (const stretch of stretches) {
-        let pieces = 0;
-        for (let index = 0; index < 2 * stretch.fits.length; index++)
-          pieces += demand[stretch.from + index] as number;
-        blocks += stretch.share * (pieces - (rules.perBlock < 2 ? 0 : countPairs(demand, stretch, left)));
+      let blocks = wholes + opened;
+      if (rules.perBlock > 1) {
+        left.set(demand);
+        for (const stretch of stretches) blocks -= stretch.share * countPairs(stretch, left);
       }
       return weigh(blocks, cuts, straps);
     };

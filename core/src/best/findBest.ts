@@ -333,6 +333,9 @@ const ROUNDS = [
   { weigh: weighing(0.05, 0.002), tries: 120_000 },
 ] as const;
 
+/** Rounds more, at the most, where the plan is further than a block from its bound. */
+const EXTRA_ROUNDS = 3;
+
 function setUp(plan: Plan) {
   const rules = houseRules(plan.rules);
   const shell: Shell = buildShell(plan);
@@ -440,20 +443,25 @@ function* search(
     if (start && take(start.choice)) yield report(0.5, [firstBound]);
   }
   const annealer = makeAnnealer(chains, rules);
-  for (const [round, { weigh, tries }] of ROUNDS.entries()) {
+  const rounds = [...ROUNDS, ...Array.from({ length: EXTRA_ROUNDS }, () => ROUNDS[0])];
+  for (const [round, { weigh, tries }] of rounds.entries()) {
     if (!best) break;
+    // The usual rounds are enough where the plan is within a block of its bound; otherwise the search goes on for a while.
+    const near = order[0] !== 'blocks' || score[0] <= firstBound + 1;
+    if (round >= ROUNDS.length && near) break;
+    const share = (part: number): number => 0.5 + (0.4 * (round + part)) / rounds.length;
     const steps = annealer.run(best, weigh(order), round + 1, tries);
     let step = steps.next();
     for (let breath = 1; !step.done; breath++) {
       take(step.value);
-      yield report(0.5 + (0.4 * (round + Math.min(1, breath / 20))) / ROUNDS.length, [firstBound]);
+      yield report(share(Math.min(1, breath / 27)), [firstBound]);
       step = steps.next();
     }
     take(step.value);
     const settled = improved(found, best);
     let last = settled.next();
     while (!last.done) last = settled.next();
-    if (take(last.value)) yield report(0.5 + (0.4 * (round + 1)) / ROUNDS.length, [firstBound]);
+    if (take(last.value)) yield report(share(1), [firstBound]);
   }
   const bounds: number[] = [];
   for (const index of order.keys()) {

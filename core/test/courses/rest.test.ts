@@ -26,7 +26,7 @@ describe('webs and ears', () => {
   });
 
   it('make exactly the good lengths of the trade: 8k, and from 8k + 5 to 8k + 8', () => {
-    // Source: common practice, made exact (handbook of the trade, laying courses).
+    // Source: common practice, made exact here.
     for (let sixteenths = 1; sixteenths <= 48 * 16; sixteenths++) {
       const length = sixteenths / 16;
       const within = length % 8;

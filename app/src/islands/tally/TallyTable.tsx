@@ -103,6 +103,20 @@ export function TallyTable({ tally, units, course, open, onOpen, onCourse }: Tal
         ))}
       </tbody>
       <tfoot>
+        {tally.stages.map((stage, index) => (
+          <tr key={stage.id} className={index === 0 ? 'border-t-2 border-ink' : 'border-t border-line'}>
+            <th
+              scope="row"
+              className="max-w-0 truncate px-2 text-left font-medium"
+              title={`${stage.name}: courses ${String(stage.from)} to ${String(stage.to)}${stage.top === 'half' ? ', half a block at the top' : ''}${stage.then === null ? '' : `; then ${stage.then}`}`}
+            >
+              {stage.from}–{stage.to} {stage.name}
+            </th>
+            {TALLY_KEYS.map((key) => (
+              <FigureCell key={key} figure={stage[key]} {...cells} />
+            ))}
+          </tr>
+        ))}
         <tr className="border-t-2 border-ink">
           <th scope="row" className="px-2 text-left font-semibold">
             all
