@@ -32,8 +32,8 @@ test('edits made while the server is away wait in the browser, through a reload,
   await expect(page.getByLabel('Job', { exact: true })).toHaveValue('Typed while away');
   await page.unroute('**/api/jobs/*');
   await page.reload();
+  await expect.poll(() => storedName(page, id)).toBe('Typed while away');
   await saved(page);
-  expect(await storedName(page, id)).toBe('Typed while away');
 });
 
 test('a save whose answer was lost is done once and is not taken for a stale one', async ({
@@ -52,8 +52,8 @@ test('a save whose answer was lost is done once and is not taken for a stale one
   await rename(page, 'Arrived unheard');
   await expect(page.getByRole('status')).toHaveText('Kept here, server away');
   await rename(page, 'And then some');
+  await expect.poll(() => storedName(page, id)).toBe('And then some');
   await saved(page);
-  expect(await storedName(page, id)).toBe('And then some');
   await expect(page.getByRole('dialog')).toBeHidden();
 });
 
@@ -123,9 +123,10 @@ test.describe('two tabs on one job', () => {
     await expect(other.getByRole('status')).toHaveText('Kept here, server away');
     await other.close();
     await page.reload();
-    await saved(page);
     await expect(page.getByLabel('Job', { exact: true })).toHaveValue('Left behind');
-    expect(await storedName(page, id)).toBe('Left behind');
+    // It is shown at once, and sent right after.
+    await expect.poll(() => storedName(page, id)).toBe('Left behind');
+    await saved(page);
   });
 });
 
