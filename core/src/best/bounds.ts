@@ -42,8 +42,10 @@ interface Priced {
  * Betters a set of prices: the cheapest choice under them is asked which prices would charge it most, and those are mixed
  * in, less and less (fictitious play between the prices and the choice). Every mixture is valid, so every cost is a bound.
  *
- * @param weightsFor costs of an option under some prices
- * @param held what the choice is let off, for goals that are held
+ * @param pricings the prices to mix from
+ * @param costUnder costs of an option under some prices
+ * @param enough a cost at which the bound is as good as it need be
+ * @returns every set of prices that was tried, with what it bounds
  */
 export function betteredPrices(
   search: Search,

@@ -5,6 +5,7 @@ import {
   cornerAtEnd,
   cornerAtStart,
   endsOf,
+  layCourses,
   layingOf,
   reuseRulesOf,
 } from '../courses';
@@ -225,6 +226,13 @@ export function findBest(plan: Plan): BestReading {
   if (!system || levels.courses === 0 || loops.length === 0) {
     return { ok: false, why: 'The outline does not stand yet; the notices say what it needs.' };
   }
+  const walls = loops.reduce((sum, loop) => sum + loop.walls.length, 0);
+  if (layCourses(shell, system, levels, plan, rules).fills.length < walls) {
+    return {
+      ok: false,
+      why: 'Some walls cannot be laid yet; the stop notices say which, and what they need.',
+    };
+  }
   const laying: Laying = layingOf(system, plan, rules);
   return { ok: true, steps: search(loops, laying, levels) };
 }
@@ -332,7 +340,7 @@ function* search(
     bounds.push(
       index === 0 && firstBound > 0 ? firstBound : boundOf(found, index, score, pricings, byLength),
     );
-    yield report(0.8 + (0.2 * (index + 1)) / order.length, bounds);
+    yield report(0.9 + (0.1 * (index + 1)) / order.length, bounds);
     // A later goal's bound holds only for plans that reach the earlier ones: a gap there leaves it open.
     if ((bounds[index] ?? 0) < (score[index] ?? 0)) break;
   }

@@ -3,10 +3,11 @@ import type { Family } from '../forms';
 import { type Length, type UnitSystem, add, inches, showLength, subtract } from '../measure';
 import type { Stage } from '../plan';
 import type { HouseRules, RuleId } from '../rules';
-import type { Shell, Wall } from '../shell';
+import { type Shell, type Wall, isSquare } from '../shell';
 import { cutStock } from '../stock/cutStock';
 import { type Given, type How, evaluate } from '../tally';
 import { panelParts } from './panelParts';
+import { standsNextTo } from './rows';
 
 /** One article to order: what is needed, what is spare, and how it comes. */
 export interface OrderLine {
@@ -147,7 +148,8 @@ function corners(
   for (const piece of courses.pieces) {
     if (piece.kind !== 'corner' || piece.make !== 'moulded') continue;
     const core = walls.get(piece.wallAfter)?.core ?? (0 as Length);
-    const angle = Math.abs(kinds.get(piece.corner)?.turn ?? 0) === 45e6 ? '45° corner' : 'Corner';
+    const turn = kinds.get(piece.corner)?.turn;
+    const angle = turn === undefined || isSquare(turn) ? 'Corner' : '45° corner';
     const hand = family.reversible ? 'either hand' : piece.hand === 'LH' ? 'left-hand' : 'right-hand';
     const key = `${angle}:${String(core)}:${hand}`;
     const group = groups.get(key) ?? { angle, core, hand, whole: 0, ripped: 0 };
@@ -181,16 +183,7 @@ function fixings(
 ): readonly Article[] {
   const board = rules.length('order.board.length');
   const rowsOf = (course: number) => courses.rows.filter((row) => row.course === course);
-  const footings = courses.rows.filter((row) => {
-    const below = courses.rows.some(
-      (other) =>
-        other.wall === row.wall &&
-        other.course === row.course - 1 &&
-        other.from < row.to &&
-        other.to > row.from,
-    );
-    return !below;
-  });
+  const footings = courses.rows.filter((row) => !standsNextTo(courses, row, -1));
   const onFooting = add(...footings.map((row) => (row.to - row.from) as Length));
   const spacing = rules.length('order.foam.spacing');
   const jointsIn = (course: number): number =>
@@ -239,8 +232,12 @@ function fixings(
         op: 'product',
         name: 'ties',
         unit: 'count',
-        of: [count('a joint', 2), count('joints of the first course', jointsIn(1))],
+        of: [
+          count('a joint', rules.count('order.ties.perJoint')),
+          count('joints of the first course', jointsIn(1)),
+        ],
       },
+      rules: ['order.ties.perJoint'],
     },
     {
       id: 'clips',
@@ -250,8 +247,9 @@ function fixings(
         op: 'product',
         name: 'clips',
         unit: 'count',
-        of: [count('a joint', 2), count('joints of top courses', clipped)],
+        of: [count('a joint', rules.count('order.clips.perJoint')), count('joints of top courses', clipped)],
       },
+      rules: ['order.clips.perJoint'],
     },
     {
       id: 'kickers',

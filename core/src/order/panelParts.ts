@@ -2,6 +2,7 @@ import type { Courses } from '../courses';
 import type { PanelAndTieFamily } from '../forms';
 import { type Length, add } from '../measure';
 import type { Given, How } from '../tally';
+import { standsNextTo } from './rows';
 
 const count = (name: string, value: number): Given => ({ op: 'given', name, unit: 'count', value });
 
@@ -33,14 +34,7 @@ const byCourse = (
 export function panelParts(courses: Courses, family: PanelAndTieFamily): readonly Part[] {
   const numbers = Array.from({ length: courses.count }, (_, index) => index + 1);
   const rowsIn = (course: number) => courses.rows.filter((row) => row.course === course);
-  const hasAbove = (row: (typeof courses.rows)[number]): boolean =>
-    courses.rows.some(
-      (other) =>
-        other.wall === row.wall &&
-        other.course === row.course + 1 &&
-        other.from < row.to &&
-        other.to > row.from,
-    );
+  const hasAbove = (row: (typeof courses.rows)[number]): boolean => standsNextTo(courses, row, 1);
   const lengthOf = (row: { readonly from: Length; readonly to: Length }): number => row.to - row.from;
   const sumOver = <Row>(rows: readonly Row[], of: (row: Row) => number): number =>
     rows.reduce((total, row) => total + of(row), 0);
@@ -82,16 +76,7 @@ export function panelParts(courses: Courses, family: PanelAndTieFamily): readonl
       },
     ],
   });
-  const feet = courses.rows.filter(
-    (row) =>
-      !courses.rows.some(
-        (other) =>
-          other.wall === row.wall &&
-          other.course === row.course - 1 &&
-          other.from < row.to &&
-          other.to > row.from,
-      ),
-  );
+  const feet = courses.rows.filter((row) => !standsNextTo(courses, row, -1));
   const heads = courses.rows.filter((row) => !hasAbove(row));
   return [
     { id: 'ties', group: 'parts', article: 'Ties', needed: byCourse('ties', ties) },

@@ -163,6 +163,27 @@ const countRules = {
     most: 50,
     source: ours,
   },
+  'order.ties.perJoint': {
+    id: 'order.ties.perJoint',
+    type: 'count',
+    statement: 'Each joint of the first course is tied with {value} zip ties.',
+    reason: 'Nothing above holds the first course yet.',
+    default: 2,
+    least: 0,
+    most: 8,
+    source: ours,
+  },
+  'order.clips.perJoint': {
+    id: 'order.clips.perJoint',
+    type: 'count',
+    statement: 'Each joint of the top course of a pour takes {value} clips.',
+    reason:
+      'Clipped at the second web on each side of the joint, it cannot float or roll when wet concrete hits it.',
+    default: 2,
+    least: 0,
+    most: 8,
+    source: commonPractice,
+  },
   'order.foam.spotsPerCan': {
     id: 'order.foam.spotsPerCan',
     type: 'count',

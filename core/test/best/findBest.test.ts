@@ -104,6 +104,17 @@ describe('the best plan found', () => {
 
   it('says so when nothing stands yet', () => {
     expect(findBest(planOf([])).ok).toBe(false);
+    // A wall shorter than its corners, and a turn too sharp to be mitred, stand but cannot be laid.
+    const short: readonly Side[] = [
+      [312, 90],
+      [63, 90],
+      [312, 90],
+      [63, 90],
+    ];
+    expect(findBest(planOf(short))).toEqual({
+      ok: false,
+      why: 'Some walls cannot be laid yet; the stop notices say which, and what they need.',
+    });
   });
 
   /** Every choice of leads and of a few seams, worked for real: the search may not be beaten by any of them. */

@@ -34,9 +34,14 @@ export function usePlans(plan: Plan) {
   useEffect(() => {
     const own = start();
     let over = false;
-    void own.api.manners(plan).then((found) => {
-      if (!over) setUsual(found);
-    });
+    own.api.manners(plan).then(
+      (found) => {
+        if (!over) setUsual(found);
+      },
+      () => {
+        if (!over) setUsual([]);
+      },
+    );
     return () => {
       over = true;
       own.worker.terminate();
@@ -63,12 +68,22 @@ export function usePlans(plan: Plan) {
       }
       return Promise.resolve();
     };
-    void own.api.search(plan, proxy(report)).then((why) => {
-      if (running.current !== own) return;
-      end();
-      if (why !== null) setSearch({ kind: 'nothing', why });
-      else if (last) setSearch({ kind: 'done', found: last });
-    });
+    own.api.search(plan, proxy(report)).then(
+      (why) => {
+        if (running.current !== own) return;
+        end();
+        if (why !== null) setSearch({ kind: 'nothing', why });
+        else if (last) setSearch({ kind: 'done', found: last });
+      },
+      () => {
+        if (running.current !== own) return;
+        end();
+        setSearch({
+          kind: 'nothing',
+          why: 'The search broke; the plan is as it was. Try it again after a reload.',
+        });
+      },
+    );
   }, [plan, end]);
 
   const stop = useCallback(() => {
