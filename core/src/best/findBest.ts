@@ -29,6 +29,7 @@ import {
 } from './goals';
 import { type OptionSetting, type WallOption, optionsOf } from './options';
 import { type BlockRules, heightsOf, lengthsByArticle, pricesAt, pricesByLength } from './prices';
+import { boundByRepeats } from './repeats';
 
 /** One goal of the best plan found: what it comes to, and what it can at least come to. */
 export interface GoalResult {
@@ -296,7 +297,7 @@ function* search(
         bound,
         Math.ceil((cheapestChoice(found, lexicographic(found, prices, [1, 0, 0]))?.cost ?? 0) - 1e-6),
       ),
-    0,
+    order[0] === 'blocks' ? boundByRepeats(found) : 0,
   );
   const report = (done: number, bounds: readonly number[]): BestFound => ({
     goals: order.map((goal, index): GoalResult => {

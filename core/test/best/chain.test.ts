@@ -11,6 +11,7 @@ import {
   pricesAt,
   pricesByLength,
 } from '../../src/best/prices';
+import { boundByRepeats, repeatsIn } from '../../src/best/repeats';
 import { findFamily, systemOf } from '../../src/forms';
 import { inches } from '../../src/measure';
 
@@ -157,5 +158,66 @@ describe('prices of cuts', () => {
       ),
       { numRuns: 300 },
     );
+  });
+});
+
+describe('rows that repeat', () => {
+  const timesAll = (each: WallOption, times: number): WallOption =>
+    option({
+      straps: each.straps,
+      whole: times * (each.needs[0]?.whole ?? 0),
+      cuts: (each.needs[0]?.cuts ?? []).map((cut) => ({
+        length: cut.length / inches(1),
+        fresh: cut.fresh * times,
+        reusable: cut.reusable * times,
+      })),
+    });
+  const searchOf = (chain: Chain, perBlock = 2) => ({
+    chains: [chain],
+    order: ['blocks'] as const,
+    rules: { system, perBlock, heights: new Set([system.courseHeight]) },
+  });
+
+  it('never bound a plan above the blocks of any choice', () => {
+    fc.assert(
+      fc.property(anyChain, fc.constantFrom(2, 3, 5), (once, times) => {
+        const chain: Chain = {
+          ...once,
+          walls: once.walls.map((wall) => ({
+            ...wall,
+            options: wall.options.map((row) => row.map((list) => list.map((each) => timesAll(each, times)))),
+          })),
+        };
+        const search = searchOf(chain);
+        const bound = boundByRepeats(search);
+        for (let choice = 0; choice < 2 ** chain.corners.length; choice++) {
+          const leads = chain.corners.map((_, corner) => (choice >> corner) & 1);
+          const plans = chain.walls.reduce<readonly (readonly WallOption[])[]>(
+            (found, wall) => found.flatMap((some) => optionsUnder(wall, leads).map((each) => [...some, each])),
+            [[]],
+          );
+          for (const plan of plans) expect(blocksOf(plan, search.rules)).toBeGreaterThanOrEqual(bound);
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('round the length that is bought up to half the repeats first', () => {
+    // Five rows of a 16 in and a 20 in cut: 3.75 blocks by length alone; two cuts of 16 and 20 in share a block, so five.
+    const row = option({
+      whole: 0,
+      straps: 0,
+      cuts: [
+        { length: 16, fresh: 0, reusable: 5 },
+        { length: 20, fresh: 0, reusable: 5 },
+      ],
+    });
+    const chain = chainOf([[[[row]]]], false);
+    expect(repeatsIn([row], searchOf(chain))).toBe(5);
+    expect(boundByRepeats(searchOf(chain))).toBe(5);
+    expect(blocksOf([row], searchOf(chain).rules)).toBe(5);
+    // One piece to a block: the rule says nothing.
+    expect(boundByRepeats(searchOf(chain, 1))).toBe(0);
   });
 });
