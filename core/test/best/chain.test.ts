@@ -193,7 +193,8 @@ describe('rows that repeat', () => {
         for (let choice = 0; choice < 2 ** chain.corners.length; choice++) {
           const leads = chain.corners.map((_, corner) => (choice >> corner) & 1);
           const plans = chain.walls.reduce<readonly (readonly WallOption[])[]>(
-            (found, wall) => found.flatMap((some) => optionsUnder(wall, leads).map((each) => [...some, each])),
+            (found, wall) =>
+              found.flatMap((some) => optionsUnder(wall, leads).map((each) => [...some, each])),
             [[]],
           );
           for (const plan of plans) expect(blocksOf(plan, search.rules)).toBeGreaterThanOrEqual(bound);
