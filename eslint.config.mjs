@@ -16,6 +16,7 @@ const CORE_LAYERS = [
   'courses',
   'best',
   'tally',
+  'footing',
   'order',
   'notices',
 ];

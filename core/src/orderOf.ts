@@ -14,7 +14,8 @@ export function orderOf(plan: Plan, worked: WorkedPlan, stageId?: string): Order
   const rules = houseRules(plan.rules);
   const stage = worked.tally.stages.find((each) => each.id === stageId);
   const { family } = worked.shell;
-  if (!stage || !family) return buildOrder(worked.shell, worked.courses, plan.stages, rules, plan.units);
+  if (!stage || !family)
+    return buildOrder(worked.shell, worked.levels, worked.courses, plan.stages, rules, plan.units);
   const within = ({ course }: { readonly course: number }): boolean =>
     course >= stage.from && course <= stage.to;
   const pieces = worked.courses.pieces.filter(within);
@@ -27,6 +28,7 @@ export function orderOf(plan: Plan, worked: WorkedPlan, stageId?: string): Order
   };
   return buildOrder(
     worked.shell,
+    worked.levels,
     courses,
     [{ id: stage.id, toCourse: stage.to, top: stage.top }],
     rules,

@@ -1,10 +1,12 @@
 import { type Courses, type LuckyLength, layCourses, luckyLengths } from './courses';
+import { type Footing, type FootingInput, buildFooting } from './footing';
 import { type Family, systemOf } from './forms';
 import { rememberLast, settle } from './memo';
 import {
   type Notice,
   type Severity,
   courseNotices,
+  footingNotices,
   levelNotices,
   outlineNotices,
   ruleNotices,
@@ -32,6 +34,7 @@ export interface WorkedPlan {
   readonly shell: Shell;
   readonly levels: Levels;
   readonly courses: Courses;
+  readonly footing: Footing;
   readonly tally: Tally;
   readonly lucky: readonly LuckyLength[];
   readonly notices: readonly Notice[];
@@ -44,6 +47,7 @@ function allNotices(
   shell: Shell,
   levels: Levels,
   courses: Courses,
+  footing: Footing,
   rules: ReturnType<typeof houseRules>,
 ): readonly Notice[] {
   const names = new Map(shell.loops.flatMap((loop) => loop.rowNames.map(({ row, name }) => [row, name])));
@@ -52,6 +56,7 @@ function allNotices(
     ...outlineNotices(shell, plan.units, nameOf),
     ...levelNotices(levels, plan, nameOf),
     ...courseNotices(courses, plan.units, nameOf),
+    ...footingNotices(footing, plan.units, nameOf, rules),
     ...ruleNotices(rules),
   ].sort((a, b) => ORDER[a.severity] - ORDER[b.severity]);
 }
@@ -71,6 +76,8 @@ export function makeWork(): (plan: Plan) => WorkedPlan {
   const familiesOfPlan = rememberLast((own: Plan['families']) => familiesOf(own ? { families: own } : {}));
   const levelsOf = rememberLast(buildLevels);
   const coursesOf = rememberLast(layCourses);
+  const settleFooting = settle<FootingInput>();
+  const footingOf = rememberLast(buildFooting);
   const tallyOf = rememberLast(buildTally);
   const luckyOf = rememberLast(luckyLengths);
   return (plan) => {
@@ -91,6 +98,13 @@ export function makeWork(): (plan: Plan) => WorkedPlan {
     const input = settleLevels({ loops, units, stages, ...(height === undefined ? {} : { height }) });
     const levels = levelsOf(shell, system, input, rules);
     const courses = coursesOf(shell, system, levels, input, rules);
+    const footing = footingOf(
+      shell,
+      levels,
+      courses,
+      settleFooting({ loops, units, ...(plan.footing === undefined ? {} : { footing: plan.footing }) }),
+      rules,
+    );
     return {
       name: plan.name,
       units,
@@ -99,15 +113,16 @@ export function makeWork(): (plan: Plan) => WorkedPlan {
       shell,
       levels,
       courses,
+      footing,
       tally: tallyOf(shell, system, courses, input.stages),
       lucky: luckyOf(shell, system, courses, rules),
-      notices: allNotices(plan, shell, levels, courses, rules),
+      notices: allNotices(plan, shell, levels, courses, footing, rules),
     };
   };
 }
 
 /**
- * Works a plan out, all stages in order: plan → shell → courses → tally → notices. Never throws for what a plan says;
+ * Works a plan out, all stages in order: plan → shell → courses → footing → tally → notices. Never throws for what a plan says;
  * what cannot be worked comes back with stop notices.
  *
  * @example work(plan).tally.total.straight.value // 182 for the demo job

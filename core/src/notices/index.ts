@@ -1,4 +1,5 @@
 export * from './courseNotices';
+export * from './footingNotices';
 export * from './levelNotices';
 export * from './notice';
 export * from './outlineNotices';

@@ -1,13 +1,12 @@
-import type { CourseRow, Courses } from '../courses';
+import type { Courses } from '../courses';
+import { type FirstCourse, firstCourseOf, standingPieces } from '../footing';
 import type { Family } from '../forms';
-import { type Length, type UnitSystem, add, inches, showLength, subtract } from '../measure';
+import { type Length, type UnitSystem, add, showLength } from '../measure';
 import type { Stage } from '../plan';
 import type { HouseRules, RuleId } from '../rules';
-import { type Shell, type Wall, isSquare } from '../shell';
-import { cutStock } from '../stock/cutStock';
+import { type Levels, type Shell, type Wall, isSquare } from '../shell';
 import { type Given, type How, evaluate } from '../tally';
 import { panelParts } from './panelParts';
-import { standsNextTo } from './rows';
 
 /** One article to order: what is needed, what is spare, and how it comes. */
 export interface OrderLine {
@@ -177,15 +176,12 @@ function corners(
 /** Glue, ties, clips, kicker boards and tape by their rates. */
 function fixings(
   courses: Courses,
+  first: FirstCourse,
   rules: HouseRules,
   stages: readonly Stage[],
   units: UnitSystem,
 ): readonly Article[] {
-  const board = rules.length('order.board.length');
   const rowsOf = (course: number) => courses.rows.filter((row) => row.course === course);
-  const footings = courses.rows.filter((row) => !standsNextTo(courses, row, -1));
-  const onFooting = add(...footings.map((row) => (row.to - row.from) as Length));
-  const spacing = rules.length('order.foam.spacing');
   const jointsIn = (course: number): number =>
     courses.pieces.filter((piece) => piece.course === course).length;
   const tops = [
@@ -196,22 +192,17 @@ function fixings(
   ];
   const clipped = tops.reduce((total, course) => total + jointsIn(course), 0);
   const upper = courses.pieces.filter((piece) => piece.course > 1).length;
-  const foam: How = {
+  const above: How = {
     op: 'quotient',
+    name: 'at the joints above the first course',
+    unit: 'ratio',
+    of: [count('spots', upper), count('spots from a can', rules.count('order.foam.spotsPerCan'))],
+  };
+  const foam: How = {
+    op: 'sum',
     name: 'cans',
     unit: 'ratio',
-    of: [
-      sum('spots', [
-        {
-          op: 'product',
-          name: 'at the footing, both sides',
-          unit: 'count',
-          of: [count('sides', 2), count('spots along it', Math.ceil(onFooting / spacing))],
-        },
-        count('one at every joint above the first course', upper),
-      ]),
-      count('spots from a can', rules.count('order.foam.spotsPerCan')),
-    ],
+    of: [...(first.glue === 'mortar' ? [] : [{ ...first.fixed.how, name: 'at the footing' }]), above],
   };
   const topLength = add(
     ...tops.flatMap((course) => rowsOf(course).map((row) => (row.to - row.from) as Length)),
@@ -222,22 +213,14 @@ function fixings(
       group: 'fixings',
       article: 'Foam glue, cans',
       needed: foam,
-      rules: ['order.foam.spacing', 'order.foam.spotsPerCan'],
+      rules: [...(first.glue === 'mortar' ? [] : first.fixed.rules), 'order.foam.spotsPerCan'],
     },
     {
       id: 'zip-ties',
       group: 'fixings',
       article: 'Zip ties for the first course',
-      needed: {
-        op: 'product',
-        name: 'ties',
-        unit: 'count',
-        of: [
-          count('a joint', rules.count('order.ties.perJoint')),
-          count('joints of the first course', jointsIn(1)),
-        ],
-      },
-      rules: ['order.ties.perJoint'],
+      needed: first.ties.how,
+      rules: first.ties.rules,
     },
     {
       id: 'clips',
@@ -252,11 +235,14 @@ function fixings(
       rules: ['order.clips.perJoint'],
     },
     {
-      id: 'kickers',
+      id: first.hold,
       group: 'fixings',
-      article: `Kicker boards of ${showLength(board, units)}, both sides of the footing`,
-      needed: boardsFor(footings, board),
-      rules: ['order.board.length'],
+      article:
+        first.hold === 'track'
+          ? `Track, lengths of ${showLength(rules.length('footing.track.length'), units)}, both faces`
+          : `Kicker boards of ${showLength(rules.length('order.board.length'), units)}, both sides of the footing`,
+      needed: first.held.how,
+      rules: first.held.rules,
     },
     {
       id: 'tape',
@@ -265,25 +251,6 @@ function fixings(
       needed: length('top courses', topLength),
     },
   ];
-}
-
-/** A saw's kerf in lumber, and the unit that lengths are told in when boards are cut: eighths of an inch. */
-const EIGHTH = inches(1 / 8);
-
-/** Boards along both sides of every footing: whole ones end to end, and the rests cut out of as few boards as can be. */
-function boardsFor(rows: readonly CourseRow[], board: Length): How {
-  const lengths = rows.map((row) => subtract(row.to, row.from));
-  const whole = lengths.reduce((total, each) => total + 2 * Math.floor(each / board), 0);
-  const rests = lengths.map((each) => Math.ceil((each % board) / EIGHTH)).filter((each) => each > 0);
-  const plan = cutStock(
-    rests.map((each) => ({ length: each, count: 2 })),
-    Math.floor(board / EIGHTH),
-    1,
-  );
-  return sum('boards', [
-    count('whole boards end to end', whole),
-    count('cut for the rests', plan.ok ? plan.plan.pieces.length : 2 * rests.length),
-  ]);
 }
 
 /** Bundles of straights shared out by what each wall lays, the largest remainders first, so that all are placed. */
@@ -312,6 +279,7 @@ function staging(lines: readonly OrderLine[], courses: Courses, walls: readonly 
  */
 export function buildOrder(
   shell: Shell,
+  levels: Levels,
   courses: Courses,
   stages: readonly Stage[],
   rules: HouseRules,
@@ -320,11 +288,12 @@ export function buildOrder(
   const { family } = shell;
   if (family === null || courses.pieces.length === 0) return { lines: [], massKilograms: null, staging: [] };
   const walls = shell.loops.flatMap((loop) => loop.built?.walls ?? []);
+  const first = firstCourseOf(shell, courses, levels, standingPieces(courses, levels), rules);
   const articles = [
     ...straights(courses, family),
     ...corners(shell, courses, family, new Map(walls.map((wall) => [wall.id, wall]))),
     ...(family.kind === 'panel-and-tie' ? panelParts(courses, family) : []),
-    ...fixings(courses, rules, stages, units),
+    ...fixings(courses, first, rules, stages, units),
   ];
   const lines = articles.map((article) => orderLine(article, family, rules));
   const weighed = lines.filter((line) => line.group === 'forms');

@@ -1,4 +1,5 @@
 import type { FamilyFile } from '../forms';
+import { type FootingChange, changeFooting } from './footingEdit';
 import { type Angle, readTurn, storeTurn, type UnitSystem } from '../measure';
 import type { Loop, LoopTees, MeasuredTo, Plan, Stage, WalkRow } from './plan';
 import { storedLengthText, storedTurnText } from './storedText';
@@ -36,6 +37,7 @@ export type PlanEdit =
   | { readonly kind: 'remove-row'; readonly row: string }
   /** What else hangs on a wall: core, top, steps, bond, corner, as-laid lengths. */
   | { readonly kind: 'set-wall'; readonly row: string; readonly change: WallChange }
+  | { readonly kind: 'set-footing'; readonly change: FootingChange }
   /** A height for the walls; null goes back to counting courses. */
   | { readonly kind: 'set-height'; readonly height: string | null }
   | { readonly kind: 'set-stages'; readonly stages: readonly Stage[] }
@@ -183,6 +185,8 @@ export function applyEdit(plan: Plan, edit: PlanEdit, newId: () => string = unus
       };
     case 'set-wall':
       return editRow(plan, edit.row, (row) => changeWall(row, edit.change, plan.units));
+    case 'set-footing':
+      return { ...plan, footing: changeFooting(plan.footing, edit.change, plan.units) };
     case 'set-height':
       return edit.height === null
         ? without(plan, 'height')

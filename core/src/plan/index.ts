@@ -1,4 +1,5 @@
 export * from './edits';
+export * from './footingEdit';
 export * from './plan';
 export * from './readPlan';
 export * from './schema';

@@ -53,6 +53,52 @@ export interface AsLaid {
   readonly length: string;
 }
 
+/** How a wall stands on its footing, where it differs from the job's way: its footing's width, and `out 2in` or `in 2in` off its middle. */
+export interface Bearing {
+  readonly width?: string;
+  readonly offset?: string;
+}
+
+/** What the walls stand on: a strip of concrete, one cast in insulated forms, bare rock, or a strip with a thermal-break sheet on it. */
+export const FOOTING_KINDS = ['strip', 'forms', 'rock', 'sheet'] as const;
+export type FootingKind = (typeof FOOTING_KINDS)[number];
+
+/** A reading of the level survey: how far below the laser's plane a point of a wall lies. */
+export interface Shot {
+  readonly id: string;
+  readonly wall: string;
+  /** From the wall's first corner, clockwise. */
+  readonly at: string;
+  /** On the rod; a higher reading is a lower spot. */
+  readonly reading: string;
+}
+
+/** A length pulled with the tape between two corners. A corner is told by the id of the wall that starts there, clockwise. */
+export interface Pull {
+  readonly id: string;
+  readonly from: string;
+  readonly to: string;
+  readonly length: string;
+}
+
+/** What the walls stand on, and what was measured on it. */
+export interface FootingPlan {
+  readonly kind: FootingKind;
+  readonly width?: string;
+  readonly depth?: string;
+  /** Footing and wall are poured as one. */
+  readonly withWall?: boolean;
+  /** Thickness of a thermal-break sheet. */
+  readonly sheet?: string;
+  /** Readings on the footing or the rock, before anything stands on it. */
+  readonly shots?: readonly Shot[];
+  /** Readings on the first course once it is shimmed. */
+  readonly after?: readonly Shot[];
+  readonly pulls?: readonly Pull[];
+  /** What has been looked at and found right, by its id on the list. */
+  readonly ready?: readonly string[];
+}
+
 /**
  * One row of the walk: a wall's length and the turn at its far end, both as text, so that half-typed rows can be kept.
  * What else hangs on a wall is told in clockwise order, whichever way the rows were walked: its first corner is the one
@@ -75,6 +121,7 @@ export interface WalkRow {
   /** How the corner where this wall starts leads, where it differs from the house rule. */
   readonly lead?: CornerLead;
   readonly asLaid?: readonly AsLaid[];
+  readonly bearing?: Bearing;
 }
 
 /**
@@ -128,6 +175,8 @@ export interface Plan {
   readonly height?: string;
   /** Families of the job's own, by the side of those that ship. */
   readonly families?: readonly FamilyFile[];
+  /** Left out: a plain strip as the house rules have it, nothing measured yet. */
+  readonly footing?: FootingPlan;
   readonly rules: RuleOverrides;
 }
 

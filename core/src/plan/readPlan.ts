@@ -1,12 +1,14 @@
 import { type DocumentProblem, isObject, problemsOf } from '../forms';
 import type { UnitSystem } from '../measure';
 import {
+  type FootingPlan,
   type FootingStep,
   type Loop,
   type LoopTees,
   PLAN_FORMAT,
   PLAN_VERSION,
   type Plan,
+  type Shot,
   type Stage,
   type TopStep,
   type WallBond,
@@ -85,6 +87,52 @@ function wallExtras(row: FileRow, units: UnitSystem): Omit<WalkRow, 'id' | 'leng
     ...(row.asLaid === undefined
       ? {}
       : { asLaid: row.asLaid.map(({ course, length: text }) => ({ course, length: length(text) })) }),
+    ...(row.bearing === undefined
+      ? {}
+      : {
+          bearing: {
+            ...(row.bearing.width === undefined ? {} : { width: length(row.bearing.width) }),
+            ...(row.bearing.offset === undefined ? {} : { offset: row.bearing.offset }),
+          },
+        }),
+  };
+}
+
+function footingOf(file: NonNullable<PlanFile['footing']>, units: UnitSystem): FootingPlan {
+  const length = (text: string): string => pinned(text, units);
+  const shots = (list: typeof file.shots, prefix: string): readonly Shot[] | undefined => {
+    const give = idGiver(
+      prefix,
+      (list ?? []).map((each) => each.id),
+    );
+    return list?.map((each) => ({
+      id: each.id ?? give(),
+      wall: each.wall,
+      at: length(each.at),
+      reading: length(each.reading),
+    }));
+  };
+  const pullId = idGiver(
+    'pull',
+    (file.pulls ?? []).map((each) => each.id),
+  );
+  const pulls = file.pulls?.map((each) => ({
+    id: each.id ?? pullId(),
+    from: each.from,
+    to: each.to,
+    length: length(each.length),
+  }));
+  const [before, after] = [shots(file.shots, 'shot'), shots(file.after, 'after')];
+  return {
+    kind: file.kind,
+    ...(file.width === undefined ? {} : { width: length(file.width) }),
+    ...(file.depth === undefined ? {} : { depth: length(file.depth) }),
+    ...(file.withWall === undefined ? {} : { withWall: file.withWall }),
+    ...(file.sheet === undefined ? {} : { sheet: length(file.sheet) }),
+    ...(before === undefined ? {} : { shots: before }),
+    ...(after === undefined ? {} : { after }),
+    ...(pulls === undefined ? {} : { pulls }),
+    ...(file.ready === undefined ? {} : { ready: file.ready }),
   };
 }
 
@@ -189,6 +237,7 @@ export function readPlan(document: unknown): PlanReading {
     stages: stagesOf(file),
     ...(file.height === undefined ? {} : { height: pinned(file.height, file.units) }),
     ...(file.families === undefined ? {} : { families: file.families }),
+    ...(file.footing === undefined ? {} : { footing: footingOf(file.footing, file.units) }),
     rules: file.rules ?? {},
   };
   const repeated = repeatedId(plan);

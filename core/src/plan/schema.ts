@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { familyFileSchema } from '../forms';
-import { PLAN_FORMAT, PLAN_VERSION } from './plan';
+import { FOOTING_KINDS, PLAN_FORMAT, PLAN_VERSION } from './plan';
 
 const id = z
   .string()
@@ -66,6 +66,12 @@ const row = z.strictObject({
     .max(60)
     .optional()
     .describe('How long the wall came out in a course, pulled with the tape.'),
+  bearing: z
+    .strictObject({ width: lengthText.optional(), offset: z.string().max(60).optional() })
+    .optional()
+    .describe(
+      'This wall’s footing, where it differs: its width, and the wall off its middle: "out 2in", "in 2in".',
+    ),
 });
 
 const walk = z.array(row).max(1000).describe('The walls in walking order, clockwise seen from above.');
@@ -102,6 +108,50 @@ const stage = z.strictObject({
   then: z.string().max(200).optional().describe('What is done before the next stage: backfill, slab.'),
 });
 
+const shot = z.strictObject({
+  id: id.optional(),
+  wall: z.string().max(60),
+  at: lengthText,
+  reading: lengthText,
+});
+
+const footing = z.strictObject({
+  kind: z
+    .enum(FOOTING_KINDS)
+    .describe(
+      'A plain strip, one cast in insulated forms, straight on rock, or a strip under a thermal-break sheet.',
+    ),
+  width: lengthText.optional(),
+  depth: lengthText.optional(),
+  withWall: z.boolean().optional().describe('Footing and wall are poured as one.'),
+  sheet: lengthText.optional().describe('Thickness of the thermal-break sheet.'),
+  shots: z
+    .array(shot)
+    .max(10_000)
+    .optional()
+    .describe(
+      'Level survey: readings on the rod, below the laser, by wall and station from its first corner.',
+    ),
+  after: z.array(shot).max(10_000).optional().describe('The same on the first course, once it is shimmed.'),
+  pulls: z
+    .array(
+      z.strictObject({
+        id: id.optional(),
+        from: z.string().max(60),
+        to: z.string().max(60),
+        length: lengthText,
+      }),
+    )
+    .max(500)
+    .optional()
+    .describe('Lengths taped between two corners; a corner is the id of the wall that starts there.'),
+  ready: z
+    .array(z.string().max(120))
+    .max(200)
+    .optional()
+    .describe('What has been looked at before the wall.'),
+});
+
 /** The plan file. Plain on purpose, so that a JSON Schema can be made of it; `readPlan` adds what a schema cannot say. */
 export const planFileSchema = z
   .strictObject({
@@ -132,6 +182,7 @@ export const planFileSchema = z
     outline: outline.optional().describe('Short for one loop. Give outline or loops.'),
     loops: z.array(outline).min(1).max(60).optional().describe('Separate outlines of one job.'),
     openings: z.array(z.never()).optional().describe('Reserved; empty in this version.'),
+    footing: footing.optional().describe('What the walls stand on, and what was measured on it.'),
     rules: z
       .record(z.string().max(80), z.union([z.string().max(80), z.number()]))
       .optional()

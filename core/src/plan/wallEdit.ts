@@ -1,5 +1,5 @@
 import { readLength, storeLength, type UnitSystem } from '../measure';
-import type { AsLaid, CornerLead, FootingStep, TopStep, WalkRow, WallBond, WallCurve } from './plan';
+import type { AsLaid, Bearing, CornerLead, FootingStep, TopStep, WalkRow, WallBond, WallCurve } from './plan';
 import { storedLengthText, storedTurnText } from './storedText';
 
 /** What may be set on a wall besides its length and turn; null takes it off again, back to the job's own. */
@@ -12,6 +12,7 @@ export interface WallChange {
   readonly bond?: WallBond | null;
   readonly lead?: CornerLead | null;
   readonly asLaid?: readonly AsLaid[] | null;
+  readonly bearing?: Bearing | null;
 }
 
 /** `up 32in` with its length in stored form; unreadable text is kept as typed. */
@@ -22,13 +23,29 @@ export function storedStepText(text: string, units: UnitSystem): string {
   return reading.ok ? `${(found[1] ?? '').toLowerCase()} ${storeLength(reading.length, units)}` : text.trim();
 }
 
+/** `out 2in` with its length in stored form; unreadable text is kept as typed. */
+export function storedOffsetText(text: string, units: UnitSystem): string {
+  const found = /^\s*(out|in)\s+(.*)$/i.exec(text);
+  if (!found) return text.trim();
+  return `${(found[1] ?? '').toLowerCase()} ${storedLengthText(found[2] ?? '', units)}`;
+}
+
+/** Parts of a bearing that are empty go; with none left there is no bearing. */
+function storedBearing({ width, offset }: Bearing, units: UnitSystem): Bearing | null {
+  const kept = {
+    ...(width === undefined || width.trim() === '' ? {} : { width: storedLengthText(width, units) }),
+    ...(offset === undefined || offset.trim() === '' ? {} : { offset: storedOffsetText(offset, units) }),
+  };
+  return Object.keys(kept).length === 0 ? null : kept;
+}
+
 /** A top in its stored form: `5 courses`, a height with its unit, or what was typed. */
 export const storedTopText = (text: string, units: UnitSystem): string =>
   /course/i.test(text) ? text.trim() : storedLengthText(text, units);
 
 /** Lengths of a change in their stored form, so that they mean the same whatever the job's units become. */
 function stored(change: WallChange, units: UnitSystem): WallChange {
-  const { curve, core, top, topSteps, footing, bond, asLaid } = change;
+  const { curve, core, top, topSteps, footing, bond, asLaid, bearing } = change;
   const length = (text: string): string => storedLengthText(text, units);
   return {
     ...change,
@@ -54,6 +71,7 @@ function stored(change: WallChange, units: UnitSystem): WallChange {
         }
       : {}),
     ...(bond?.kind === 'seam' ? { bond: { kind: 'seam', at: length(bond.at) } as const } : {}),
+    ...(bearing ? { bearing: storedBearing(bearing, units) } : {}),
     ...(asLaid ? { asLaid: asLaid.map((each) => ({ ...each, length: length(each.length) })) } : {}),
   };
 }

@@ -47,6 +47,9 @@ export function writePlan(plan: Plan): PlanFile {
       ? { outline: fileLoop(firstLoop) }
       : { loops: plan.loops.map(fileLoop) }),
     openings: [],
+    ...(plan.footing === undefined
+      ? {}
+      : { footing: copy(plan.footing) as NonNullable<PlanFile['footing']> }),
     rules: { ...plan.rules },
   };
 }

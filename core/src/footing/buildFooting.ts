@@ -1,0 +1,124 @@
+import type { Courses } from '../courses';
+import type { Plan } from '../plan';
+import type { HouseRules } from '../rules';
+import type { Levels, Shell } from '../shell';
+import { type Figure, type How, concreteOfCourse, evaluate } from '../tally';
+import { type LoopAdjustment, adjustPulls } from './adjust';
+import { type Bases, buildBases } from './bases';
+import { type TapeMark, standingPieces, tapeMarks } from './chalk';
+import { footingConcrete } from './concrete';
+import { type FirstCourse, firstCourseOf } from './firstCourse';
+import { type FootingForms, footingForms } from './footingForms';
+import type { FootingProblem } from './problem';
+import { type ReadyItem, readyList } from './ready';
+import { type Rock, rockUnder } from './rock';
+import { type Square, squareOf } from './square';
+import { type Survey, readSurvey } from './survey';
+
+/** What `buildFooting` reads of a plan. */
+export type FootingInput = Pick<Plan, 'loops' | 'units' | 'footing'>;
+
+/** Everything between the ground and the first course: what it is, what was measured on it, and what is done about it. */
+export interface Footing {
+  readonly bases: Bases;
+  readonly concrete: Figure;
+  /** Footing and half the first course, where they are poured as one. */
+  readonly firstRound: Figure | null;
+  readonly tape: readonly TapeMark[];
+  readonly square: Square;
+  readonly adjusted: readonly LoopAdjustment[];
+  readonly survey: Survey | null;
+  readonly after: Survey | null;
+  readonly firstCourse: FirstCourse;
+  readonly forms: FootingForms | null;
+  readonly rock: Rock | null;
+  readonly ready: readonly ReadyItem[];
+  readonly problems: readonly FootingProblem[];
+}
+
+/** Every figure of the footing, for why cards. */
+export const figuresOfFooting = (footing: Footing): readonly Figure[] => [
+  footing.concrete,
+  ...(footing.firstRound ? [footing.firstRound] : []),
+  footing.firstCourse.ties,
+  footing.firstCourse.held,
+  footing.firstCourse.fixed,
+  ...(footing.forms ? [footing.forms.planks, footing.forms.ties, footing.forms.stone] : []),
+  ...(footing.rock ? [footing.rock.fills, footing.rock.lost] : []),
+];
+
+/** The first round fills the footing and half the first course. [common practice] */
+function firstRoundOf(bases: Bases, concrete: Figure, shell: Shell, courses: Courses): Figure | null {
+  if (!bases.withWall || courses.count === 0) return null;
+  const how: How = {
+    op: 'sum',
+    name: 'first round',
+    unit: 'volume',
+    of: [
+      { ...concrete.how, name: 'footing' },
+      {
+        op: 'product',
+        name: 'half the first course',
+        unit: 'volume',
+        of: [
+          { op: 'given', name: 'half', unit: 'ratio', value: 0.5 },
+          { ...concreteOfCourse(shell, courses, 1), name: 'core of the first course' },
+        ],
+      },
+    ],
+  };
+  return {
+    id: 'footing.firstRound',
+    title: 'first round: footing and half the first course',
+    value: evaluate(how),
+    unit: 'volume',
+    how,
+    rules: concrete.rules,
+    pieces: { course: 1 },
+  };
+}
+
+/** Works out the footing and everything measured on it. Never throws for what a plan says; what is wrong is in `problems`. */
+export function buildFooting(
+  shell: Shell,
+  levels: Levels,
+  courses: Courses,
+  plan: FootingInput,
+  rules: HouseRules,
+): Footing {
+  const { units, footing } = plan;
+  const bases = buildBases(shell, levels, plan, rules);
+  const concrete = footingConcrete(bases);
+  const standing = standingPieces(courses, levels);
+  const square = squareOf(shell, units);
+  const adjusted = adjustPulls(shell, footing?.pulls ?? [], units, rules);
+  const before = readSurvey(shell, levels, standing, footing?.shots ?? [], units, rules, 'footing');
+  const after = readSurvey(shell, levels, standing, footing?.after ?? [], units, rules, 'first-course');
+  const firstCourse = firstCourseOf(shell, courses, levels, standing, rules);
+  return {
+    bases,
+    concrete,
+    firstRound: firstRoundOf(bases, concrete, shell, courses),
+    tape: tapeMarks(shell, levels, courses),
+    square,
+    adjusted: adjusted.loops,
+    survey: before.survey,
+    after: after.survey,
+    firstCourse,
+    forms: footingForms(bases, shell, rules),
+    rock: bases.kind === 'rock' ? rockUnder(before.survey, standing, shell, rules) : null,
+    ready: readyList({
+      footing,
+      bases,
+      square,
+      adjusted: adjusted.loops,
+      survey: before.survey,
+      after: after.survey,
+      firstCourse,
+      standing,
+      units,
+      rules,
+    }),
+    problems: [...bases.problems, ...adjusted.problems, ...before.problems, ...after.problems],
+  };
+}

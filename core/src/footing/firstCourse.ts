@@ -1,0 +1,179 @@
+import type { CourseRow, Courses, Piece } from '../courses';
+import { type Length, add, inches, subtract } from '../measure';
+import type { HouseRules } from '../rules';
+import { type Levels, type Shell, wallsOf } from '../shell';
+import { cutStock } from '../stock/cutStock';
+import { type Figure, type Given, type How, evaluate } from '../tally';
+
+/** How the first course is held, tied and fixed, with what it takes. */
+export interface FirstCourse {
+  readonly joints: number;
+  readonly ties: Figure;
+  readonly hold: 'kickers' | 'track';
+  /** Boards or lengths of track. */
+  readonly held: Figure;
+  readonly glue: 'two-courses-first' | 'as-laid' | 'foamed-last' | 'mortar';
+  /** Cans of foam at the footing, or mortar by volume. */
+  readonly fixed: Figure;
+}
+
+const count = (name: string, value: number): Given => ({ op: 'given', name, unit: 'count', value });
+const length = (name: string, value: number): Given => ({ op: 'given', name, unit: 'length', value });
+/** A saw's kerf in lumber, and the unit that boards are cut in. */
+const EIGHTH = inches(1 / 8);
+
+/** Stretches that stand on the footing: where they start and end on their walls. */
+export interface Standing {
+  readonly wall: string;
+  readonly from: Length;
+  readonly to: Length;
+}
+
+/** Stretches of wall that stand on the footing or the rock, from the rows of the courses. */
+export const standingRows = (courses: Courses, levels: Levels): readonly CourseRow[] =>
+  courses.rows.filter((row) =>
+    (levels.walls[row.wall] ?? []).some(
+      (span) => span.from < row.to && span.to > row.from && span.bottom === row.bottom,
+    ),
+  );
+
+/** Boards along both sides of every stretch: whole ones end to end, and the rests cut out of as few as can be. */
+export function boardsFor(rows: readonly Standing[], board: Length): How {
+  const lengths = rows.map((row) => subtract(row.to, row.from));
+  const whole = lengths.reduce((total, each) => total + 2 * Math.floor(each / board), 0);
+  const rests = lengths.map((each) => Math.ceil((each % board) / EIGHTH)).filter((each) => each > 0);
+  const plan = cutStock(
+    rests.map((each) => ({ length: each, count: 2 })),
+    Math.floor(board / EIGHTH),
+    1,
+  );
+  return {
+    op: 'sum',
+    name: 'boards',
+    unit: 'count',
+    of: [
+      count('whole ones end to end', whole),
+      count('cut for the rests', plan.ok ? plan.plan.pieces.length : 2 * rests.length),
+    ],
+  };
+}
+
+const figure = (id: string, title: string, how: How, rules: Figure['rules']): Figure => ({
+  id,
+  title,
+  value: evaluate(how),
+  unit: how.unit,
+  how,
+  rules,
+  pieces: { course: 1 },
+});
+
+/** What fixes the first course to its footing, by the crew's school. */
+function fixing(rows: readonly Standing[], shell: Shell, rules: HouseRules): How {
+  const walls = new Map(wallsOf(shell).map((wall) => [wall.id, wall]));
+  const run = add(...rows.map((row) => subtract(row.to, row.from)));
+  switch (rules.choice('footing.glue')) {
+    case 'mortar':
+      return {
+        op: 'sum',
+        name: 'mortar',
+        unit: 'volume',
+        of: rows.map((row): How => ({
+          op: 'product',
+          name: walls.get(row.wall)?.name ?? row.wall,
+          unit: 'volume',
+          of: [
+            length('panels', 2 * (walls.get(row.wall)?.skin ?? 0)),
+            length('bed', rules.length('footing.mortar.bed')),
+            length('length', row.to - row.from),
+          ],
+        })),
+      };
+    case 'foamed-last':
+      return {
+        op: 'quotient',
+        name: 'cans',
+        unit: 'ratio',
+        of: [
+          {
+            op: 'sum',
+            name: 'bead along both faces',
+            unit: 'length',
+            of: [length('outside', run), length('inside', run)],
+          },
+          length('bead from a can', rules.length('footing.bead.perCan')),
+        ],
+      };
+    default:
+      return {
+        op: 'quotient',
+        name: 'cans',
+        unit: 'ratio',
+        of: [
+          {
+            op: 'product',
+            name: 'spots',
+            unit: 'count',
+            of: [
+              count('sides', 2),
+              count('spots along it', Math.ceil(run / rules.length('order.foam.spacing'))),
+            ],
+          },
+          count('spots from a can', rules.count('order.foam.spotsPerCan')),
+        ],
+      };
+  }
+}
+
+const GLUES = ['two-courses-first', 'as-laid', 'foamed-last', 'mortar'] as const;
+
+/** The first course as it is held to its line, tied across its joints, and fixed down. */
+export function firstCourseOf(
+  shell: Shell,
+  courses: Courses,
+  levels: Levels,
+  standing: readonly Piece[],
+  rules: HouseRules,
+): FirstCourse {
+  const rows = standingRows(courses, levels);
+  const hold = rules.choice('footing.hold') === 'track' ? 'track' : 'kickers';
+  const glue = GLUES.find((each) => each === rules.choice('footing.glue')) ?? 'two-courses-first';
+  // Every piece meets the next one: as many joints as pieces round a closed outline.
+  const joints = standing.length;
+  const board = rules.length(hold === 'track' ? 'footing.track.length' : 'order.board.length');
+  return {
+    joints,
+    ties: figure(
+      'footing.zipTies',
+      'ties across the joints of the first course',
+      {
+        op: 'product',
+        name: 'ties',
+        unit: 'count',
+        of: [count('a joint', rules.count('order.ties.perJoint')), count('joints', joints)],
+      },
+      ['order.ties.perJoint'],
+    ),
+    hold,
+    held: figure(
+      'footing.held',
+      hold === 'track' ? 'lengths of track along both faces' : 'kicker boards along both faces',
+      boardsFor(rows, board),
+      ['footing.hold', hold === 'track' ? 'footing.track.length' : 'order.board.length'],
+    ),
+    glue,
+    fixed: figure(
+      'footing.fixed',
+      glue === 'mortar' ? 'mortar under the first course' : 'cans of foam at the footing',
+      fixing(rows, shell, rules),
+      [
+        'footing.glue',
+        ...(glue === 'mortar'
+          ? (['footing.mortar.bed'] as const)
+          : glue === 'foamed-last'
+            ? (['footing.bead.perCan'] as const)
+            : (['order.foam.spacing', 'order.foam.spotsPerCan'] as const)),
+      ],
+    ),
+  };
+}

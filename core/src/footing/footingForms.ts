@@ -1,0 +1,177 @@
+import { type Length, inches, nanometres } from '../measure';
+import type { HouseRules } from '../rules';
+import type { Shell } from '../shell';
+import { cutStock } from '../stock/cutStock';
+import { type Figure, type Given, type How, evaluate } from '../tally';
+import type { Bases } from './bases';
+
+/** Ties on one plank: how many on equal centres, and what is left at either end. */
+export interface PlankTies {
+  readonly ties: number;
+  readonly end: Length;
+}
+
+/** Less than this is left at no end: a tie would split the plank. [ours] */
+const LEAST_END = inches(1);
+
+/**
+ * Ties on equal centres along a plank, what is left shared by both ends. [common practice]
+ *
+ * @example tiesOn(inches(96), inches(18)) // 6 ties, 3 in left at either end
+ */
+export function tiesOn(plank: Length, spacing: Length): PlankTies {
+  const bays = Math.max(0, Math.floor((plank - 2 * LEAST_END) / spacing));
+  return { ties: bays + 1, end: nanometres((plank - bays * spacing) / 2) };
+}
+
+/** One wall's planks on one side of its footing. */
+export interface PlankRun {
+  readonly wall: string;
+  readonly name: string;
+  readonly side: 'outside' | 'inside';
+  /** From long point to long point of its mitres. */
+  readonly length: Length;
+  readonly whole: number;
+  /** The plank that is cut; nothing where whole ones fill the run. */
+  readonly cut: Length | null;
+}
+
+/** What insulated footing forms take. */
+export interface FootingForms {
+  readonly runs: readonly PlankRun[];
+  readonly planks: Figure;
+  readonly ties: Figure;
+  readonly splitTies: number;
+  readonly stakes: number;
+  /** Bars through the ties, end to end; laps come with the steel. */
+  readonly bars: { readonly count: number; readonly length: Length };
+  readonly bead: Length;
+  readonly stone: Figure;
+}
+
+const count = (name: string, value: number): Given => ({ op: 'given', name, unit: 'count', value });
+const length = (name: string, value: number): Given => ({ op: 'given', name, unit: 'length', value });
+const EIGHTH = inches(1 / 8);
+
+const figure = (id: string, title: string, how: How, rules: Figure['rules']): Figure => ({
+  id,
+  title,
+  value: evaluate(how),
+  unit: how.unit,
+  how,
+  rules,
+  pieces: { course: 0 },
+});
+
+/** Planks of both sides: whole ones end to end, the rests cut out of as few as can be. */
+function planksFor(runs: readonly PlankRun[], plank: Length): How {
+  const rests = runs.flatMap((run) => (run.cut === null ? [] : [Math.ceil(run.cut / EIGHTH)]));
+  const plan = cutStock(
+    rests.map((each) => ({ length: each, count: 1 })),
+    Math.floor(plank / EIGHTH),
+    1,
+  );
+  return {
+    op: 'sum',
+    name: 'planks',
+    unit: 'count',
+    of: [
+      count(
+        'whole planks end to end',
+        runs.reduce((sum, run) => sum + run.whole, 0),
+      ),
+      count('opened for the rests', plan.ok ? plan.plan.pieces.length : rests.length),
+    ],
+  };
+}
+
+/** Planks, ties, stakes, bars, foam bead and stone for footings cast in insulated forms; null for every other kind. */
+export function footingForms(bases: Bases, shell: Shell, rules: HouseRules): FootingForms | null {
+  if (bases.kind !== 'forms') return null;
+  const walls = bases.loops.flatMap((loop) => loop.walls);
+  const plank = rules.length('footing.plank.length');
+  const spacing = rules.length('footing.tie.spacing');
+  const runs = walls.flatMap((base) =>
+    (['outside', 'inside'] as const).map((side): PlankRun => {
+      const run = side === 'outside' ? base.plankOuter : base.plankInner;
+      const rest = nanometres(run % plank);
+      return {
+        wall: base.wall,
+        name: base.name,
+        side,
+        length: run,
+        whole: Math.floor(run / plank),
+        cut: rest === 0 ? null : rest,
+      };
+    }),
+  );
+  // A tie joins both planks, so the shorter side of each wall says how many there is room for.
+  const tied = walls.map((base) => {
+    const clear = Math.min(base.outerLength, base.innerLength);
+    const whole = Math.floor(clear / plank);
+    const rest = nanometres(clear % plank);
+    return { base, whole, rest };
+  });
+  const eachPlank = tiesOn(plank, spacing).ties;
+  const corners = shell.loops.reduce((sum, loop) => sum + (loop.built?.corners.length ?? 0), 0);
+  const middles = walls.reduce((sum, base) => sum + (base.outerLength + base.innerLength) / 2, 0);
+  const bed = rules.length('footing.stone.depth');
+  const stone: How = {
+    op: 'sum',
+    name: 'stone',
+    unit: 'volume',
+    of: walls.flatMap((base): How[] => {
+      const run = length('middle of the footing', (base.outerLength + base.innerLength) / 2);
+      return [
+        {
+          op: 'product',
+          name: `bed under ${base.name}`,
+          unit: 'volume',
+          of: [length('width', base.width), length('depth of the bed', bed), run],
+        },
+        {
+          op: 'product',
+          name: `mounds along ${base.name}`,
+          unit: 'volume',
+          // Two mounds, each a triangle half as high as the form and as wide as it is high.
+          of: [length('half the depth', bases.depth / 2), length('as wide', bases.depth / 2), run],
+        },
+      ];
+    }),
+  };
+  const ties: How = {
+    op: 'sum',
+    name: 'ties',
+    unit: 'count',
+    of: tied.map(({ base, whole, rest }): How => ({
+      op: 'sum',
+      name: base.name,
+      unit: 'count',
+      of: [
+        {
+          op: 'product',
+          name: 'whole planks',
+          unit: 'count',
+          of: [count('planks', whole), count('ties on each', eachPlank)],
+        },
+        count('ties on the rest', rest < 2 * LEAST_END ? 0 : tiesOn(rest, spacing).ties),
+      ],
+    })),
+  };
+  return {
+    runs,
+    planks: figure('footing.planks', 'planks of insulated footing forms', planksFor(runs, plank), [
+      'footing.plank.length',
+      'footing.plank.thickness',
+    ]),
+    ties: figure('footing.ties', 'ties of insulated footing forms', ties, ['footing.tie.spacing']),
+    splitTies: corners,
+    stakes: runs.reduce(
+      (sum, run) => sum + Math.floor(run.length / rules.length('footing.stake.spacing')) + 1,
+      0,
+    ),
+    bars: { count: rules.count('footing.bars'), length: nanometres(middles) },
+    bead: nanometres(walls.reduce((sum, base) => sum + base.outerLength + base.innerLength, 0)),
+    stone: figure('footing.stone', 'stone under insulated footing forms', stone, ['footing.stone.depth']),
+  };
+}
