@@ -1,6 +1,4 @@
-import { expect, expectAccessible, openNewJob, saved, test, typeWalls } from './support/page';
-
-const DEMO = '/jobs/sorrel-fork-hatchery';
+import { expect, expectAccessible, flatHatchery, openNewJob, saved, test, typeWalls } from './support/page';
 
 test('from the list of jobs to the demo’s tally', async ({ page }) => {
   await page.goto('/');
@@ -13,18 +11,20 @@ test('from the list of jobs to the demo’s tally', async ({ page }) => {
   await expectAccessible(page);
 
   await page.keyboard.press('2');
+  await expect(page).toHaveURL(/\/footing$/);
+  await page.keyboard.press('3');
   await expect(page).toHaveURL(/\/courses$/);
   const tally = page.getByRole('table', { name: 'Tally by course' });
-  await expect(tally.getByRole('row', { name: /^all/ })).toContainText('182422319');
-  await expect(tally.getByRole('row', { name: /^all/ })).toContainText('34.03');
-  await expect(tally.getByRole('row', { name: 'Show course 1' })).toContainText('26651');
+  await expect(tally.getByRole('row', { name: /^all/ })).toContainText('189452123');
+  await expect(tally.getByRole('row', { name: /^all/ })).toContainText('35.47');
+  await expect(tally.getByRole('row', { name: 'Show course 1' })).toContainText('7320');
   await expect(tally.getByRole('row', { name: 'Show course 2' })).toContainText('26615');
   await expect(page.getByText('Seen from inside')).toBeVisible();
   await expectAccessible(page);
 });
 
 test('every figure of the tally opens its why and lights the pieces that it counts', async ({ page }) => {
-  await page.goto(`${DEMO}/courses`);
+  await page.goto(`${await flatHatchery(page)}/courses`);
   const figures = page
     .getByRole('table', { name: 'Tally by course' })
     .getByRole('button', { name: /Why\?$/ });
@@ -48,7 +48,7 @@ test('every figure of the tally opens its why and lights the pieces that it coun
 });
 
 test('a why opens down to the wall’s length and its legs', async ({ page }) => {
-  await page.goto(`${DEMO}/courses`);
+  await page.goto(`${await flatHatchery(page)}/courses`);
   await page.getByRole('button', { name: 'Whole blocks in course 1: 26. Why?' }).click();
   const card = page.getByRole('region', { name: /^Why:/ });
   await expect(card).toContainText('A–B 9 + B–C 3 + C–D 2 + D–E 1 + E–F 5 + F–A 6 = 26');
@@ -67,7 +67,7 @@ test('a why opens down to the wall’s length and its legs', async ({ page }) =>
 });
 
 test('the strip flips to the outside; hands stay told from outside', async ({ page }) => {
-  await page.goto(`${DEMO}/courses`);
+  await page.goto(`${await flatHatchery(page)}/courses`);
   const letters = (): Promise<string[]> => page.locator('svg circle + text').allTextContents();
   await expect(page.getByText('Seen from inside')).toBeVisible();
   expect(await letters()).toEqual(['A', 'B', 'C', 'D', 'E', 'F', 'A']);
@@ -81,7 +81,7 @@ test('the strip flips to the outside; hands stay told from outside', async ({ pa
 });
 
 test('arrow keys walk the wall piece by piece and course by course', async ({ page }) => {
-  await page.goto(`${DEMO}/courses`);
+  await page.goto(`${await flatHatchery(page)}/courses`);
   await expect(page.getByRole('table', { name: 'Tally by course' })).toBeVisible();
   const told = page.locator('[aria-live=polite]');
   await page.keyboard.press('ArrowRight');
@@ -99,7 +99,7 @@ test('arrow keys walk the wall piece by piece and course by course', async ({ pa
 });
 
 test('a course from above shows its webs, to scale', async ({ page }) => {
-  await page.goto(`${DEMO}/courses`);
+  await page.goto(`${await flatHatchery(page)}/courses`);
   await page.getByRole('button', { name: 'C–D 16′' }).click();
   await expect(page.getByRole('img', { name: /^Course 1, wall C–D from above/ })).toBeVisible();
   // Two whole blocks of six webs, a cut of 45 in that keeps all of its six, and the legs' three and one.
@@ -107,7 +107,7 @@ test('a course from above shows its webs, to scale', async ({ page }) => {
 });
 
 test('a press on a block selects it; reload comes back to the same place', async ({ page }) => {
-  await page.goto(`${DEMO}/courses`);
+  await page.goto(`${await flatHatchery(page)}/courses`);
   await page.getByRole('button', { name: /^Course 3, top at/ }).click();
   await page.getByRole('button', { name: 'E–F 28′' }).click();
   await page.getByRole('button', { name: 'Zoom in' }).click();
@@ -133,7 +133,7 @@ test('works by touch on a tablet, in every theme, with targets large enough', as
     ...(baseURL ? { baseURL } : {}),
   });
   const page = await context.newPage();
-  await page.goto(`${DEMO}/courses`);
+  await page.goto(`${await flatHatchery(page)}/courses`);
   await page.getByRole('button', { name: /Colours for day/ }).tap();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'night');
   await expectAccessible(page);

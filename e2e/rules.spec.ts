@@ -1,4 +1,4 @@
-import { expect, expectAccessible, openNewJob, saved, test, typeWalls } from './support/page';
+import { expect, expectAccessible, openNewJob, saved, test, typeWalls, flatHatchery } from './support/page';
 
 test('a house rule is changed, plans the wall again, and goes back to its default', async ({ page }) => {
   const id = await openNewJob(page, 'Rules');
@@ -33,7 +33,7 @@ test('a house rule is changed, plans the wall again, and goes back to its defaul
 });
 
 test('both schools of the corner lead are a rule away', async ({ page }) => {
-  await page.goto('/jobs/sorrel-fork-hatchery/courses');
+  await page.goto(`${await flatHatchery(page)}/courses`);
   await expect(page.getByRole('row', { name: 'Show course 1' })).toContainText('26651');
   await page.keyboard.press('r');
   await page.getByLabel(/^Value of: In the first course/).selectOption('ending-wall');

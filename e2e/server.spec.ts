@@ -145,11 +145,11 @@ test.describe('working a plan file from the command line', () => {
       shell: { walls: { length: unknown }[] };
     };
     expect(worked.tally.total).toMatchObject({
-      straight: 182,
-      cut: 42,
-      cornerLH: 23,
-      cornerRH: 19,
-      blocksBought: 224,
+      straight: 189,
+      cut: 45,
+      cornerLH: 21,
+      cornerRH: 23,
+      blocksBought: 234,
     });
     expect(worked.shell.walls[0]?.length).toEqual({ value: 528, unit: 'in' });
   });

@@ -1,13 +1,13 @@
-import { expect, expectAccessible, test } from './support/page';
+import { expect, expectAccessible, test, flatHatchery } from './support/page';
 
 test('the courses sheet has its own address and prints on few pages without the screen’s furniture', async ({
   page,
 }) => {
-  await page.goto('/jobs/sorrel-fork-hatchery/courses');
+  await page.goto(`${await flatHatchery(page)}/courses`);
   await expect(page.getByRole('table', { name: 'Tally by course' })).toBeVisible();
   await page.keyboard.press('p');
   await expect(page).toHaveURL(/\/sheets\/courses$/);
-  await expect(page.getByRole('heading', { name: 'Sorrel Fork Hatchery: courses' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Flat hatchery: courses' })).toBeVisible();
   await expect(page.getByRole('img', { name: /^Wall .* in elevation$/ })).toHaveCount(6);
   await expect(page.getByText('A plan to check, not a design')).toBeVisible();
   await expectAccessible(page);

@@ -15,12 +15,13 @@ import {
 } from '../src/islands/strip/stripGeometry';
 import { layingOrder } from '@ombra/core/courses';
 import { wallsOf } from '@ombra/core/shell';
+import { flat } from '../../core/test/support/plans';
 
 const reading = readPlanText(
   readFileSync(new URL('../../demo/sorrel-fork-hatchery.json', import.meta.url), 'utf8'),
 );
 if (!reading.ok) throw new Error('the demo does not read');
-const worked = work(reading.plan);
+const worked = work(flat(reading.plan));
 const { pieces } = worked.courses;
 const SCALE = 40 / 1e9;
 const inside = stripFrame(worked.shell, worked.courses, SCALE, 'inside');

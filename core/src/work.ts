@@ -125,6 +125,6 @@ export function makeWork(): (plan: Plan) => WorkedPlan {
  * Works a plan out, all stages in order: plan → shell → courses → footing → tally → notices. Never throws for what a plan says;
  * what cannot be worked comes back with stop notices.
  *
- * @example work(plan).tally.total.straight.value // 182 for the demo job
+ * @example work(plan).footing.concrete.value // in cubic metres
  */
 export const work = (plan: Plan): WorkedPlan => makeWork()(plan);

@@ -4,7 +4,7 @@ import { settle } from '../src/memo';
 import { applyEdit, readPlanText } from '../src/plan';
 import { report } from '../src/report';
 import { makeWork, work } from '../src/work';
-import { HATCHERY, planOf, withCourses } from './support/plans';
+import { HATCHERY, flat, planOf, withCourses } from './support/plans';
 
 describe('working a plan out', () => {
   const plan = planOf(HATCHERY, withCourses(7));
@@ -53,6 +53,7 @@ describe('the demo job', () => {
     readFileSync(new URL('../../demo/sorrel-fork-hatchery.json', import.meta.url), 'utf8'),
   );
   if (!reading.ok) throw new Error(JSON.stringify(reading.problems));
+  const onFlatGround = flat(reading.plan);
 
   it('is the hatchery of the reference cases', () => {
     expect(reading.plan.loops[0]?.walk.map(({ length, turn }) => ({ length, turn }))).toEqual(
@@ -61,7 +62,7 @@ describe('the demo job', () => {
   });
 
   it('is reported with every quantity’s unit beside it', () => {
-    const out = report(work(reading.plan));
+    const out = report(work(onFlatGround));
     expect(out.shell.walls.map((wall) => wall.length)).toEqual(
       [528, 240, 192, 144, 336, 384].map((value) => ({ value, unit: 'in' })),
     );
@@ -85,13 +86,13 @@ describe('the demo job', () => {
     expect(out.tally.total.coreVolume.unit).toBe('yd3');
     expect(out.tally.total.coreVolume.value).toBeCloseTo(34.0302, 4);
     expect(out.courses.pieces.length).toBe(182 + 42 + 42);
-    const metric = report(work({ ...reading.plan, units: 'metric' }));
+    const metric = report(work({ ...onFlatGround, units: 'metric' }));
     expect(metric.shell.walls[0]?.length).toEqual({ value: 13411.2, unit: 'mm' });
     expect(metric.tally.total.coreVolume).toMatchObject({ unit: 'm3' });
   });
 
   it('reports every piece with wall, course, station, length, kind, hand, webs, cut ends and origin', () => {
-    const { pieces } = report(work(reading.plan)).courses;
+    const { pieces } = report(work(onFlatGround)).courses;
     expect(pieces.find((piece) => piece.kind === 'cut')).toEqual({
       id: '1:wall-1:4',
       kind: 'cut',
@@ -116,6 +117,28 @@ describe('the demo job', () => {
       hand: 'LH',
       station: { value: 0, unit: 'in' },
     });
+  });
+
+  it('stands on a stepped footing with forty readings, and reports what follows from them', () => {
+    const worked = work(reading.plan);
+    expect(worked.levels.rest).toBeNull();
+    expect(worked.footing.problems).toEqual([]);
+    expect(worked.notices.filter((notice) => notice.severity === 'stop')).toEqual([]);
+    const { footing } = report(worked);
+    expect(footing.survey?.readings).toBe(40);
+    expect(footing.survey?.outOfLevel).toEqual({ value: 7 / 16, unit: 'in' });
+    expect(footing.walls[0]).toEqual({
+      wall: 'wall-1',
+      width: { value: 24, unit: 'in' },
+      chalkOuter: { value: 5.5, unit: 'in' },
+      chalkInner: { value: 5.5, unit: 'in' },
+    });
+    expect(footing.concrete.unit).toBe('yd3');
+    expect(footing.rectangles).toHaveLength(2);
+    expect(footing.moves.map((move) => move.corner)).toEqual(['A', 'B', 'C', 'D', 'E', 'F']);
+    expect(footing.rock).toBeNull();
+    const stations = footing.survey?.blocks.map((block) => block.wall);
+    expect(stations).toEqual([...(stations ?? [])].sort());
   });
 
   it('reports how far a walk misses home', () => {

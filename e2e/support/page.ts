@@ -1,4 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
+import { readFileSync } from 'node:fs';
 import { type Page, expect, test as base } from '@playwright/test';
 
 /** Every page is watched: nothing may leave the machine, and nothing may be written to the console as an error. */
@@ -47,6 +48,25 @@ export async function openNewJob(page: Page, name: string): Promise<string> {
   await page.getByRole('button', { name: 'New job', exact: true }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(name);
   return page.url().split('/').at(-2) ?? '';
+}
+
+/** The demo's outline on flat ground, seven courses high: the hatchery of the reference cases, as a job of its own. */
+export async function flatHatchery(page: Page): Promise<string> {
+  const demo = JSON.parse(readFileSync('demo/sorrel-fork-hatchery.json', 'utf8')) as {
+    outline: { walk: { length: string; turn: string }[] };
+  };
+  const walk = demo.outline.walk.map(({ length, turn }) => ({ length, turn }));
+  const plan = {
+    ...demo,
+    name: 'Flat hatchery',
+    courses: 7,
+    outline: { closed: true, walk },
+    footing: undefined,
+  };
+  const origin = new URL(test.info().project.use.baseURL ?? '').origin;
+  const answer = await page.request.post('/api/jobs', { headers: { Origin: origin }, data: { plan } });
+  const { job } = (await answer.json()) as { job: { id: string } };
+  return `/jobs/${job.id}`;
 }
 
 /** Types walls into the walk, one after the other, as on a site: length, Enter, length, Enter. */

@@ -3,7 +3,7 @@ import { Suspense, lazy, useCallback, useEffect, useRef, useState } from 'react'
 import { CoursesStage } from './courses/CoursesStage';
 import { useCourseKeys } from './courses/useCourseKeys';
 import { Header } from './Header';
-import { type Card, type Place, keepPlace, keptPlace } from './job/place';
+import { type Card, FOOTING_PANELS, type Place, keepPlace, keptPlace } from './job/place';
 import { StaleDialog } from './job/StaleDialog';
 import { type Job, type OpenJob, useJob } from './job/useJob';
 import { isTyping } from './keys';
@@ -14,6 +14,9 @@ import { STAGES, type StageId, isStage } from './stage';
 
 /** The forms read family files, and bring what that needs only when they are looked at. */
 const FormsStage = lazy(async () => ({ default: (await import('./forms/FormsStage')).FormsStage }));
+
+/** The footing has panels of its own that most visits do not open. */
+const FootingStage = lazy(async () => ({ default: (await import('./footing/FootingStage')).FootingStage }));
 
 interface WorkbenchProps {
   readonly job: OpenJob;
@@ -58,6 +61,7 @@ function usePlace(jobId: string) {
 interface Shortcuts {
   readonly job: Job;
   readonly jobId: string;
+  readonly stage: StageId;
   readonly place: Place;
   readonly onPlace: (change: Partial<Place>) => void;
   readonly goTo: (stage: StageId) => void;
@@ -73,7 +77,7 @@ function useShortcuts(shortcuts: Shortcuts): void {
   });
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
-      const { job, jobId, place, onPlace, goTo, showKeys, showRules } = latest.current;
+      const { job, jobId, stage: shown, place, onPlace, goTo, showKeys, showRules } = latest.current;
       const key = event.key.toLowerCase();
       if ((event.ctrlKey || event.metaKey) && (key === 'z' || key === 'y')) {
         event.preventDefault();
@@ -94,6 +98,11 @@ function useShortcuts(shortcuts: Shortcuts): void {
         goTo('courses');
         onPlace({ card: place.card === card ? null : card, figure: null });
       };
+      const panelBy = (by: number): void => {
+        const at = FOOTING_PANELS.indexOf(place.panel) + by + FOOTING_PANELS.length;
+        const next = FOOTING_PANELS[at % FOOTING_PANELS.length];
+        if (shown === 'footing' && next) onPlace({ panel: next });
+      };
       const stage = STAGES[Number(event.key) - 1];
       const does: Readonly<Record<string, () => void>> = {
         '?': showKeys,
@@ -102,7 +111,13 @@ function useShortcuts(shortcuts: Shortcuts): void {
           onPlace({ face: place.face === 'inside' ? 'outside' : 'inside' });
         },
         p: () => {
-          location.assign(`/jobs/${jobId}/sheets/courses`);
+          location.assign(`/jobs/${jobId}/sheets/${shown === 'footing' ? 'footing' : 'courses'}`);
+        },
+        ',': () => {
+          panelBy(-1);
+        },
+        '.': () => {
+          panelBy(1);
         },
         w: () => {
           showCard('wall');
@@ -150,6 +165,7 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
   useShortcuts({
     job,
     jobId: open.id,
+    stage,
     place,
     onPlace: change,
     goTo,
@@ -195,6 +211,11 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
           />
         )}
         {stage === 'courses' && <CoursesStage job={job} place={place} onPlace={change} />}
+        {stage === 'footing' && (
+          <Suspense fallback={<p className="p-6 text-quiet">Fetching the footing …</p>}>
+            <FootingStage job={job} place={place} onPlace={change} />
+          </Suspense>
+        )}
         {stage === 'forms' && (
           <Suspense fallback={<p className="p-6 text-quiet">Fetching the forms …</p>}>
             <FormsStage job={job} />

@@ -11,6 +11,7 @@ export interface StageProps {
 /** Stages in the order of the work. */
 export const STAGES = [
   { id: 'outline', name: 'Outline' },
+  { id: 'footing', name: 'Footing' },
   { id: 'courses', name: 'Courses' },
   { id: 'forms', name: 'Forms' },
 ] as const;

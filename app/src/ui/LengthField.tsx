@@ -6,6 +6,7 @@ interface LengthFieldProps {
   /** The plan's own text: a stored length, or what was typed where that cannot be read. */
   readonly text: string;
   readonly units: UnitSystem;
+  readonly placeholder?: string;
   readonly onType: (text: string) => void;
   readonly onLeave?: () => void;
   readonly onKeyDown?: (event: KeyboardEvent<HTMLInputElement>) => void;
@@ -25,7 +26,8 @@ function shown(text: string, units: UnitSystem, exact: boolean): string {
  * A length in any notation of the field. What was understood stands beside it while typing; what can be read in two ways
  * is asked back. An untouched field is never written.
  */
-export function LengthField({ label, text, units, onType, onLeave, onKeyDown, inputRef }: LengthFieldProps) {
+export function LengthField(props: LengthFieldProps) {
+  const { label, text, units, placeholder, onType, onLeave, onKeyDown, inputRef } = props;
   const [draft, setDraft] = useState<string | null>(null);
   const hintId = useId();
   const reading = readLength(draft ?? text, units);
@@ -55,6 +57,7 @@ export function LengthField({ label, text, units, onType, onLeave, onKeyDown, in
         autoComplete="off"
         spellCheck={false}
         maxLength={60}
+        placeholder={placeholder}
         value={draft ?? shown(text, units, false)}
         onFocus={(event) => {
           setDraft(shown(text, units, true));

@@ -36,17 +36,6 @@ export interface Footing {
   readonly problems: readonly FootingProblem[];
 }
 
-/** Every figure of the footing, for why cards. */
-export const figuresOfFooting = (footing: Footing): readonly Figure[] => [
-  footing.concrete,
-  ...(footing.firstRound ? [footing.firstRound] : []),
-  footing.firstCourse.ties,
-  footing.firstCourse.held,
-  footing.firstCourse.fixed,
-  ...(footing.forms ? [footing.forms.planks, footing.forms.ties, footing.forms.stone] : []),
-  ...(footing.rock ? [footing.rock.fills, footing.rock.lost] : []),
-];
-
 /** The first round fills the footing and half the first course. [common practice] */
 function firstRoundOf(bases: Bases, concrete: Figure, shell: Shell, courses: Courses): Figure | null {
   if (!bases.withWall || courses.count === 0) return null;

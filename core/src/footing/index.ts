@@ -3,6 +3,7 @@ export * from './bases';
 export * from './buildFooting';
 export * from './chalk';
 export * from './concrete';
+export * from './figures';
 export * from './firstCourse';
 export * from './footingForms';
 export * from './problem';

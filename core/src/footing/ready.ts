@@ -142,9 +142,11 @@ function kindItems({ bases, units }: ReadyInput): readonly Item[] {
 
 /** Hands of the first course's corners, so that the first one is laid right: `A LH, B LH`. */
 function handItem({ standing }: ReadyInput): readonly Item[] {
-  const hands = standing.flatMap((piece) =>
-    piece.kind === 'corner' && piece.make === 'moulded' ? [`${piece.corner} ${piece.hand}`] : [],
-  );
+  const hands = [...standing]
+    .sort((a, b) => a.station - b.station)
+    .flatMap((piece) =>
+      piece.kind === 'corner' && piece.make === 'moulded' ? [`${piece.corner} ${piece.hand}`] : [],
+    );
   return hands.length === 0 ? [] : [open('hands', `Corner hands of the first course: ${hands.join(', ')}.`)];
 }
 

@@ -124,8 +124,8 @@ function stretchesOf(wall: Wall, profile: readonly RockPoint[], limits: Limits):
   return found;
 }
 
-/** The gap at a place of a wall. */
-function gapAt(profile: readonly RockPoint[], at: Length): Length {
+/** The gap at a place of a wall, between the points of its profile. */
+export function gapAt(profile: readonly RockPoint[], at: Length): Length {
   const index = profile.findIndex((point) => point.at >= at);
   const [a, b] = [profile[Math.max(index - 1, 0)], profile[index < 0 ? profile.length - 1 : index]];
   if (!a || !b) return 0 as Length;

@@ -2,7 +2,7 @@ import type { Piece } from '../courses';
 import { type Length, type UnitSystem, add, nanometres, readLength, subtract } from '../measure';
 import type { Shot } from '../plan';
 import type { HouseRules } from '../rules';
-import type { BuiltLoop, Levels, Shell, Wall } from '../shell';
+import { type BuiltLoop, type Levels, type Shell, type Wall, wallsOf } from '../shell';
 import type { FootingProblem, SurveyPass } from './problem';
 
 /** A reading in its place. Heights are told above the lowest reading, with the footing's planned steps taken out. */
@@ -410,6 +410,11 @@ export function readSurvey(
       return places.length === 0 ? [] : [{ piece, wall: wall.id, places }];
     },
   );
+  const order = new Map(wallsOf(shell).map((wall, index) => [wall.id, index]));
+  blocks.sort(
+    (a, b) =>
+      (order.get(a.wall) ?? 0) - (order.get(b.wall) ?? 0) || (a.places[0]?.at ?? 0) - (b.places[0]?.at ?? 0),
+  );
   const places = [
     ...new Map(
       blocks.flatMap((block) =>
@@ -419,9 +424,7 @@ export function readSurvey(
   ].sort((a, b) => a.station - b.station);
   const counts = new Map<Length, number>();
   for (const { shim } of places) if (shim > 0) counts.set(shim, (counts.get(shim) ?? 0) + 1);
-  const walls = new Map(
-    shell.loops.flatMap(({ built }) => (built?.walls ?? []).map((wall) => [wall.id, wall] as const)),
-  );
+  const walls = new Map(wallsOf(shell).map((wall) => [wall.id, wall]));
   const drop = (place: ShimPlace): number => high.height - place.height;
   return {
     survey: {

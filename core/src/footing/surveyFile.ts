@@ -14,7 +14,7 @@ export type SurveyFileReading =
   | { readonly ok: false; readonly problems: readonly RowProblem[] };
 
 /** More rows than these are no survey of a footing. */
-export const MOST_READINGS = 10_000;
+export const MOST_READINGS = 5_000;
 /** So many wrong rows are told; the rest are counted. */
 const MOST_TOLD = 12;
 

@@ -2,6 +2,7 @@ import type { Footing, FootingProblem, SurveyPass } from '../footing';
 import { type Length, type UnitSystem, add, showLength, storeLength, times } from '../measure';
 import type { HouseRules } from '../rules';
 import { RULES } from '../rules';
+import { moveText } from './moveText';
 import type { Notice } from './notice';
 
 type Wording = Pick<Notice, 'severity' | 'where' | 'what' | 'place'> &
@@ -217,18 +218,6 @@ function findings(
     }
   }
   return found;
-}
-
-/** `3/8″ toward D and 1/16″ away from B`, as far as a tape can tell. */
-export function moveText(
-  parts: readonly { readonly by: Length; readonly toward: string }[],
-  units: UnitSystem,
-): string {
-  const told = parts.flatMap((part) => {
-    const size = showLength(Math.abs(part.by) as Length, units, { style: 'inches' });
-    return /^0\D*$/.test(size) ? [] : [`${size} ${part.by > 0 ? 'toward' : 'away from'} ${part.toward}`];
-  });
-  return told.length === 0 ? 'nowhere' : told.join(' and ');
 }
 
 /** Everything wrong with the footing or with what was measured on it, and what the measures say. */

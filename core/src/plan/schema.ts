@@ -127,12 +127,12 @@ const footing = z.strictObject({
   sheet: lengthText.optional().describe('Thickness of the thermal-break sheet.'),
   shots: z
     .array(shot)
-    .max(10_000)
+    .max(5_000)
     .optional()
     .describe(
       'Level survey: readings on the rod, below the laser, by wall and station from its first corner.',
     ),
-  after: z.array(shot).max(10_000).optional().describe('The same on the first course, once it is shimmed.'),
+  after: z.array(shot).max(5_000).optional().describe('The same on the first course, once it is shimmed.'),
   pulls: z
     .array(
       z.strictObject({

@@ -1,37 +1,10 @@
-import {
-  type Length,
-  type UnitSystem,
-  showLength,
-  toCubicYards,
-  toInches,
-  toMillimetres,
-  toSquareInches,
-} from '../measure';
+import { type Length, type UnitSystem, showLength } from '../measure';
 import type { Piece } from '../courses';
 import type { TallyRow } from '../tally';
 import { wallsOf } from '../shell';
 import type { WorkedPlan } from '../work';
-
-/** A number with its unit beside it. */
-export interface Quantity {
-  readonly value: number;
-  readonly unit: 'in' | 'mm' | 'in2' | 'm2' | 'yd3' | 'm3';
-}
-
-const lengthQuantity = (length: Length, units: UnitSystem): Quantity =>
-  units === 'imperial'
-    ? { value: toInches(length), unit: 'in' }
-    : { value: toMillimetres(length), unit: 'mm' };
-
-const areaQuantity = (squareMetres: number, units: UnitSystem): Quantity =>
-  units === 'imperial'
-    ? { value: toSquareInches(squareMetres), unit: 'in2' }
-    : { value: squareMetres, unit: 'm2' };
-
-const volumeQuantity = (cubicMetres: number, units: UnitSystem): Quantity =>
-  units === 'imperial'
-    ? { value: toCubicYards(cubicMetres), unit: 'yd3' }
-    : { value: cubicMetres, unit: 'm3' };
+import { footingReport } from './footingReport';
+import { areaQuantity, lengthQuantity, volumeQuantity, type Quantity } from './quantity';
 
 const rowReport = (row: TallyRow, units: UnitSystem) => ({
   straight: row.straight.value,
@@ -131,6 +104,7 @@ export function report(worked: WorkedPlan) {
         ripped: block.ripped === null ? null : lengthQuantity(block.ripped, units),
       })),
     },
+    footing: footingReport(worked.footing, units),
     tally: {
       courses: tally.courses.map((row) => ({
         course: row.course,

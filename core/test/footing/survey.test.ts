@@ -327,8 +327,8 @@ describe('a survey file', () => {
     const back = read(`wall,at,reading\n${rows}`);
     expect(back.ok).toBe(false);
     if (!back.ok) expect(back.problems.at(-1)?.what).toBe('and 18 more rows are wrong.');
-    const many = Array.from({ length: 10_001 }, () => 'A-B,1ft,4ft').join('\n');
+    const many = Array.from({ length: 5_001 }, () => 'A-B,1ft,4ft').join('\n');
     const refused = read(`wall,at,reading\n${many}`);
-    expect(refused.ok || refused.problems[0]?.what).toMatch(/10001 rows/);
+    expect(refused.ok || refused.problems[0]?.what).toMatch(/5001 rows/);
   });
 });

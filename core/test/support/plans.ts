@@ -105,3 +105,13 @@ export function cornersOf(sides: readonly Side[]): readonly Spot[] {
 }
 
 export const asLength = (value: number): Length => value as Length;
+
+/** The demo job without the steps of its footing, seven courses high: the hatchery of the reference cases. */
+export const flat = (plan: Plan): Plan => ({
+  ...plan,
+  ...withCourses(7),
+  loops: plan.loops.map((loop) => ({
+    ...loop,
+    walk: loop.walk.map(({ id, length, turn }): WalkRow => ({ id, length, turn })),
+  })),
+});

@@ -16,6 +16,7 @@ import type { StageProps } from '../stage';
 import { Strip } from '../strip/Strip';
 import { TallyTable } from '../tally/TallyTable';
 import { WhyCard } from '../tally/WhyCard';
+import { WallList } from '../walls/WallList';
 import { FromAbove } from './FromAbove';
 import { LuckyLengths } from './LuckyLengths';
 import { describePiece } from './describePiece';
@@ -93,26 +94,15 @@ export function CoursesStage({ job, place, onPlace }: StageProps) {
             onPlace({ wall: id, piece: null });
           }}
         />
-        <div>
-          <h2 className="heading mb-1">Walls, form face</h2>
-          <ul>
-            {walls.map((each) => (
-              <li key={each.id} className="border-b border-line">
-                <button
-                  type="button"
-                  aria-pressed={each.id === wall?.id}
-                  className={`figures flex w-full justify-between px-1.5 py-0.5 text-[17px] ${each.id === wall?.id ? 'bg-sheet font-semibold text-chalk' : ''}`}
-                  onClick={() => {
-                    onPlace({ wall: each.id, piece: null });
-                  }}
-                >
-                  <span>{each.name}</span>
-                  <span>{showLength(each.length, plan.units)}</span>
-                </button>
-              </li>
-            ))}
-          </ul>
-        </div>
+        <WallList
+          heading="Walls, form face"
+          walls={walls}
+          chosen={wall?.id ?? null}
+          onChoose={(id) => {
+            onPlace({ wall: id, piece: null });
+          }}
+          figure={(each) => showLength(each.length, plan.units)}
+        />
         <div>
           <h2 className="heading mb-1">Notices</h2>
           <Notices notices={worked.notices} onEdit={edit} onGo={go} />

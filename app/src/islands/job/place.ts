@@ -1,3 +1,5 @@
+import type { SurveyPass } from '@ombra/core/footing/problem';
+
 /** Where the user is in a job, so that a reload comes back to it. Kept in the browser, not in the plan. */
 export interface Place {
   readonly wall: string | null;
@@ -10,12 +12,19 @@ export interface Place {
   readonly scroll: number;
   /** The figure whose why card is open. */
   readonly figure: string | null;
+  /** What of the footing is looked at, and which of its surveys. */
+  readonly panel: FootingPanel;
+  readonly pass: SurveyPass;
   /** The card that is open beside the drawing. */
   readonly card: Card | null;
 }
 
 /** Cards of the courses: settings of a wall, the strap list, plans side by side. */
 export type Card = 'wall' | 'straps' | 'plans';
+
+/** Parts of the footing's stage, in the order of the work. */
+export const FOOTING_PANELS = ['ground', 'square', 'level', 'first', 'ready'] as const;
+export type FootingPanel = (typeof FOOTING_PANELS)[number];
 
 export const START: Place = {
   wall: null,
@@ -25,6 +34,8 @@ export const START: Place = {
   zoom: null,
   scroll: 0,
   figure: null,
+  panel: 'ground',
+  pass: 'footing',
   card: null,
 };
 

@@ -1,9 +1,12 @@
+import type { Bases } from '@ombra/core/footing/bases';
 import { type UnitSystem, showLength } from '@ombra/core/measure';
 import type { ShellLoop, Shell, Wall } from '@ombra/core/shell/shell';
 import { type PlanFrame, pathOf, planFrame, wallShape } from './planGeometry';
 
 interface PlanDrawingProps {
   readonly shell: Shell;
+  /** The footing's edges, where they are shown. */
+  readonly bases?: Bases;
   readonly units: UnitSystem;
   readonly width: number;
   readonly height: number;
@@ -198,6 +201,17 @@ export function PlanDrawing(props: PlanDrawingProps) {
       role="img"
       aria-label={`Plan: ${describe(shell, units)}`}
     >
+      {frame &&
+        props.bases?.kind !== 'rock' &&
+        props.bases?.loops.map((base) => (
+          <path
+            key={base.loop}
+            d={`${pathOf(frame, base.outer)}${pathOf(frame, base.inner)}`}
+            fillRule="evenodd"
+            className="fill-concrete stroke-quiet"
+            strokeWidth={0.8}
+          />
+        ))}
       {frame &&
         shell.loops.map((loop) => (
           <g key={loop.id}>

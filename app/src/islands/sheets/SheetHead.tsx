@@ -11,6 +11,7 @@ export interface SheetJob {
 }
 
 const SHEETS = [
+  { path: 'footing', name: 'Footing' },
   { path: 'courses', name: 'Courses' },
   { path: 'above', name: 'From above' },
   { path: 'order', name: 'Order list' },

@@ -5,7 +5,7 @@ import { wallsOf } from '@ombra/core/shell/buildShell';
 import type { PieceSelector } from '@ombra/core/tally/how';
 import type { WorkedPlan } from '@ombra/core/work';
 import { FlipHorizontal2, Maximize2, ZoomIn, ZoomOut } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { type ReactNode, useMemo, useState } from 'react';
 import { Ground } from './Ground';
 import { Heads } from './Heads';
 import { Overlay } from './Overlay';
@@ -14,7 +14,15 @@ import { StoryPole } from './StoryPole';
 import { StripDrawing, StripPatterns } from './StripDrawing';
 import type { StripView } from './StripView';
 import { Tape } from './Tape';
-import { POLE_WIDTH, pieceAt, stripFrame, stripSpan, wallAt, zoomToFit } from './stripGeometry';
+import {
+  POLE_WIDTH,
+  type StripFrame,
+  pieceAt,
+  stripFrame,
+  stripSpan,
+  wallAt,
+  zoomToFit,
+} from './stripGeometry';
 import { useDragScroll } from './useDragScroll';
 import { useStripScroll } from './useStripScroll';
 
@@ -23,26 +31,33 @@ interface StripProps extends Omit<StripView, 'frame'> {
   readonly onEdit: (edit: PlanEdit, merge?: string) => void;
   /** Pieces that an open why card counts. */
   readonly lit: PieceSelector | null;
+  /** What a stage draws under the walls, and how much room it needs; the walls are then shown lower. */
+  readonly below?: {
+    readonly height: number;
+    readonly draw: (frame: StripFrame) => ReactNode;
+  };
 }
 
 /** Height that the whole wall takes when nothing else is asked for, in pixels. */
 const FITTED_HEIGHT = 178;
+/** The same where a stage draws below the walls. */
+const FITTED_ABOVE = 96;
 const ZOOM_STEP = 1.3;
 /** Shortest and longest metre on the strip, in pixels. */
 const ZOOM_LIMITS = [4, 400] as const;
 
 /** Pixels per metre that show the wall's whole height. */
-const fittedZoom = (worked: WorkedPlan): number => {
+const fittedZoom = (worked: WorkedPlan, height: number): number => {
   const metres = worked.courses.height / NANOMETRES_PER_METRE;
-  return Math.min(90, FITTED_HEIGHT / Math.max(metres, 0.1));
+  return Math.min(90, height / Math.max(metres, 0.1));
 };
 
 const clampZoom = (zoom: number): number => Math.min(ZOOM_LIMITS[1], Math.max(ZOOM_LIMITS[0], zoom));
 
 /** The whole perimeter unrolled into one elevation, true to scale, between story pole and tape. */
-export function Strip({ worked, plan, place, onPlace, onEdit, lit }: StripProps) {
+export function Strip({ worked, plan, place, onPlace, onEdit, lit, below }: StripProps) {
   const [pointed, setPointed] = useState<ReturnType<typeof wallAt>>(null);
-  const zoom = place.zoom ?? fittedZoom(worked);
+  const zoom = place.zoom ?? fittedZoom(worked, below ? FITTED_ABOVE : FITTED_HEIGHT);
   const frame = useMemo(
     () => stripFrame(worked.shell, worked.courses, zoom / NANOMETRES_PER_METRE, place.face),
     [worked.shell, worked.courses, zoom, place.face],
@@ -158,7 +173,7 @@ export function Strip({ worked, plan, place, onPlace, onEdit, lit }: StripProps)
             {/* Pressing a block is a shortcut of the mouse; the arrow keys do the same. */}
             <svg
               width={frame.width}
-              height={frame.height + 7}
+              height={frame.height + 7 + (below?.height ?? 0)}
               className="block"
               role="img"
               aria-label={`${String(frame.courses)} courses, ${String(pieces.length)} pieces, seen from ${place.face}`}
@@ -199,13 +214,14 @@ export function Strip({ worked, plan, place, onPlace, onEdit, lit }: StripProps)
                 );
               })}
               <Ground frame={frame} worked={worked} />
+              {below?.draw(frame)}
               <StripDrawing frame={frame} pieces={pieces} units={worked.units} />
               <Overlay frame={frame} worked={worked} place={place} lit={lit} />
             </svg>
             {/* What can be moved lies over the picture, which is a picture to those who cannot see it. */}
             <svg
               width={frame.width}
-              height={frame.height + 7}
+              height={frame.height + 7 + (below?.height ?? 0)}
               className="pointer-events-none absolute top-0 left-0"
             >
               <SeamHandles frame={frame} worked={worked} plan={plan} onPlace={onPlace} onEdit={onEdit} />

@@ -1,0 +1,182 @@
+import { figuresOfFooting } from '@ombra/core/footing/figures';
+import { showLength } from '@ombra/core/measure';
+import { houseRules } from '@ombra/core/rules/houseRules';
+import { wallsOf } from '@ombra/core/shell/buildShell';
+import type { Figure } from '@ombra/core/tally/figure';
+import type { Wall } from '@ombra/core/shell/shell';
+import { useMemo } from 'react';
+import { FOOTING_PANELS, type FootingPanel } from '../job/place';
+import { Notices } from '../notices/Notices';
+import { PlanDrawing } from '../plan/PlanDrawing';
+import type { StageProps } from '../stage';
+import { Strip } from '../strip/Strip';
+import { WhyCard } from '../tally/WhyCard';
+import { WallList } from '../walls/WallList';
+import { FirstCoursePanel } from './FirstCoursePanel';
+import { FootingLayer, LAYER_HEIGHT } from './FootingLayer';
+import { GroundPanel } from './GroundPanel';
+import { LevelPanel } from './LevelPanel';
+import { ReadyPanel } from './ReadyPanel';
+import { SquarePanel } from './SquarePanel';
+
+const NAMES: Readonly<Record<FootingPanel, string>> = {
+  ground: 'Footing and chalk',
+  square: 'Square',
+  level: 'Level',
+  first: 'First course',
+  ready: 'Ready for the wall',
+};
+
+/** From bare ground to the first course: footing, chalk lines, squareness, level, and what is looked at before the wall. */
+export function FootingStage({ job, place, onPlace }: StageProps) {
+  const { worked, plan, edit } = job;
+  const rules = useMemo(() => houseRules(plan.rules), [plan.rules]);
+  if (!worked) return <p className="p-6 text-quiet">Working the plan out …</p>;
+  const { footing } = worked;
+  const walls = wallsOf(worked.shell);
+  const wall = walls.find((each) => each.id === place.wall) ?? walls[0];
+  if (!wall || worked.courses.count === 0) {
+    return (
+      <div className="p-6">
+        <h2 className="text-xl font-semibold">Nothing to stand on a footing yet</h2>
+        <p className="text-quiet">The outline does not stand; its notices say what it still needs.</p>
+      </div>
+    );
+  }
+  const choose = (id: string): void => {
+    onPlace({ wall: id, piece: null });
+  };
+  const survey = place.panel === 'level' && place.pass === 'first-course' ? footing.after : footing.survey;
+  const figure = figuresOfFooting(footing).find((each) => each.id === place.figure);
+  const openFigure = (next: Figure): void => {
+    onPlace({ figure: next.id === place.figure ? null : next.id });
+  };
+  const bases = new Map(
+    footing.bases.loops.flatMap((loop) => loop.walls.map((base) => [base.wall, base] as const)),
+  );
+  const chalk = (each: Wall): string => {
+    const base = bases.get(each.id);
+    if (!base || footing.bases.kind === 'rock') return showLength(each.length, plan.units);
+    const inInches = (length: typeof base.outer): string =>
+      showLength(length, plan.units, { style: 'inches' });
+    return `${inInches(base.outer)} · ${inInches(base.inner)}`;
+  };
+  const done = footing.ready.filter((item) => item.done).length;
+  return (
+    <div className="grid grow grid-cols-[232px_minmax(0,1fr)] max-md:grid-cols-1">
+      <aside
+        aria-label="Walls and notices"
+        className="flex flex-col gap-4 border-r border-line p-4 max-md:border-r-0"
+      >
+        <PlanDrawing
+          shell={worked.shell}
+          bases={footing.bases}
+          units={plan.units}
+          width={200}
+          height={170}
+          chosen={wall.id}
+          onChoose={choose}
+        />
+        <WallList
+          heading={footing.bases.kind === 'rock' ? 'Walls, form face' : 'Chalk lines: outer · inner'}
+          walls={walls}
+          chosen={wall.id}
+          onChoose={choose}
+          figure={chalk}
+        />
+        <div>
+          <h2 className="heading mb-1">Notices</h2>
+          <Notices
+            notices={worked.notices}
+            onEdit={edit}
+            onGo={(notice) => {
+              if (notice.place.wall !== undefined) choose(notice.place.wall);
+            }}
+          />
+        </div>
+      </aside>
+      <div className="flex min-w-0 flex-col gap-3 p-4">
+        <Strip
+          worked={worked}
+          place={{ ...place, wall: wall.id, course: worked.courses.count + 1 }}
+          onPlace={onPlace}
+          lit={null}
+          plan={plan}
+          onEdit={edit}
+          below={{
+            height: LAYER_HEIGHT,
+            draw: (frame) => (
+              <FootingLayer
+                frame={frame}
+                worked={worked}
+                footing={footing}
+                survey={survey}
+                units={plan.units}
+              />
+            ),
+          }}
+        />
+        <div className="flex flex-wrap items-end justify-between gap-2 border-b border-ink">
+          <div role="tablist" aria-label="Parts of the footing" className="flex flex-wrap gap-1">
+            {FOOTING_PANELS.map((panel) => (
+              <button
+                key={panel}
+                type="button"
+                role="tab"
+                id={`tab-${panel}`}
+                aria-selected={place.panel === panel}
+                aria-controls="footing-panel"
+                className={`min-h-(--target) border border-b-0 px-3 font-medium ${
+                  place.panel === panel
+                    ? 'border-ink bg-sheet text-chalk'
+                    : 'border-transparent hover:border-line'
+                }`}
+                onClick={() => {
+                  onPlace({ panel, figure: null });
+                }}
+              >
+                {NAMES[panel]}
+                {panel === 'ready' ? ` (${String(done)} of ${String(footing.ready.length)})` : ''}
+              </button>
+            ))}
+          </div>
+          <a className="button mb-1 ml-auto" href={`/jobs/${job.id}/sheets/footing`}>
+            Footing sheet
+          </a>
+        </div>
+        <div role="tabpanel" id="footing-panel" aria-labelledby={`tab-${place.panel}`}>
+          {place.panel === 'ground' && (
+            <GroundPanel
+              job={job}
+              worked={worked}
+              wall={wall}
+              open={figure?.id ?? null}
+              onOpen={openFigure}
+            />
+          )}
+          {place.panel === 'square' && <SquarePanel job={job} worked={worked} />}
+          {place.panel === 'level' && (
+            <LevelPanel job={job} worked={worked} wall={wall} place={place} onPlace={onPlace} />
+          )}
+          {place.panel === 'first' && (
+            <FirstCoursePanel job={job} worked={worked} open={figure?.id ?? null} onOpen={openFigure} />
+          )}
+          {place.panel === 'ready' && <ReadyPanel job={job} worked={worked} />}
+          {figure && (
+            <div className="mt-3 max-w-2xl">
+              <WhyCard
+                key={figure.id}
+                figure={figure}
+                units={plan.units}
+                rules={rules}
+                onClose={() => {
+                  onPlace({ figure: null });
+                }}
+              />
+            </div>
+          )}
+        </div>
+      </div>
+    </div>
+  );
+}
