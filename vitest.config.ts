@@ -1,5 +1,5 @@
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
-  test: { include: ['core/test/**/*.test.ts', 'app/test/**/*.test.ts'], testTimeout: 60_000 },
+  test: { include: ['core/test/**/*.test.ts', 'app/test/**/*.test.{ts,tsx}'], testTimeout: 60_000 },
 });

@@ -8,6 +8,7 @@ import { findBest } from '@ombra/core/best';
 import { makeJobStore } from '../app/src/server/jobStore';
 import { openDatabase } from '../app/src/server/sqlite';
 import { browserFigures } from './browser';
+import { survey } from './survey';
 
 /** `npm run bench`: the first figures of how fast Ombra must be, as JSON. Nothing here passes or fails. */
 
@@ -225,8 +226,8 @@ function bundle() {
     gzipSync(new Uint8Array(readFileSync(join(folder, name)))).length / 1000;
   const total = (names: readonly string[]): number =>
     Number(names.reduce((sum, name) => sum + size(name), 0).toFixed(1));
-  // The forms and the search for the best plan are fetched only when they are asked for.
-  const later = /^(FormsStage|best\.worker)/;
+  // The forms, the footing and the search for the best plan are fetched only when they are asked for.
+  const later = /^(FormsStage|FootingStage|best\.worker)/;
   return {
     mainViewKilobytesCompressed: total(scripts.filter((name) => !later.test(name))),
     fetchedLaterKilobytesCompressed: total(scripts.filter((name) => later.test(name))),
@@ -235,7 +236,14 @@ function bundle() {
 
 console.log(
   JSON.stringify(
-    { core: core(), depth: depth(), store: await store(), bundle: bundle(), browser: await browserFigures() },
+    {
+      core: core(),
+      depth: depth(),
+      survey: survey(demoPlan(), measure),
+      store: await store(),
+      bundle: bundle(),
+      browser: await browserFigures(),
+    },
     null,
     2,
   ),

@@ -218,7 +218,7 @@ test('cards, forms and sheets work by touch on a tablet, in every theme', async 
     const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
     expect(wide).toBeLessThanOrEqual(0);
   }
-  for (const path of ['forms', 'sheets/above', 'sheets/order']) {
+  for (const path of ['forms', 'footing', 'sheets/footing', 'sheets/above', 'sheets/order']) {
     await page.goto(`/jobs/sorrel-fork-hatchery/${path}`);
     for (const theme of ['paper', 'night', 'sun']) {
       await page.evaluate((name) => {

@@ -160,3 +160,42 @@ test('the receiver and the survey file answer plainly for what is not there', as
   const csv = await (await page.request.get('/api/jobs/sorrel-fork-hatchery/survey.csv')).text();
   expect(csv.trim().split('\n')).toHaveLength(demo.footing.shots.length + 1);
 });
+
+test('two thousand readings are taken from a file, shown without waiting, and removed wall by wall', async ({
+  page,
+}) => {
+  await openNewJob(page, 'Many readings');
+  await typeWalls(page, ['40', '28', '40', '28']);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Footing', exact: true }).click();
+  await page
+    .getByRole('complementary', { name: 'Walls and notices' })
+    .getByRole('button', { name: /^A–B/ })
+    .click();
+  // The parts of the stage by keyboard, there and back.
+  await page.keyboard.press('.');
+  await expect(page.getByRole('tab', { name: 'Square' })).toHaveAttribute('aria-selected', 'true');
+  await page.keyboard.press('.');
+  await expect(page.getByRole('tab', { name: 'Level' })).toHaveAttribute('aria-selected', 'true');
+  await page.getByText('file or paste').click();
+  const rows = ['A-B', 'B-C', 'C-D', 'D-A'].flatMap((wall, side) =>
+    Array.from({ length: 500 }, (_, index) => {
+      const at = Math.round(((side % 2 === 0 ? 12192 : 8534) * index) / 500);
+      return `${wall},${String(at)},${(1270 + Math.sin(index / 30) * 2).toFixed(1)}`;
+    }),
+  );
+  await page.setInputFiles('input[type=file][accept*=csv]', {
+    name: 'many.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`wall,at (mm),reading (mm)\n${rows.join('\n')}\n`),
+  });
+  await expect(page.getByText('2000 readings taken.')).toBeVisible();
+  const list = page.getByRole('region', { name: 'Readings on A–B' });
+  await expect(list.getByRole('button', { name: 'Show the other 440' })).toBeVisible();
+  await expect(page.getByText('high point', { exact: true })).toBeVisible();
+  await list.getByRole('button', { name: 'Remove these 500' }).click();
+  await expect(list.getByRole('button', { name: /^Remove reading/ })).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(list.getByRole('button', { name: 'Remove these 500' })).toBeVisible();
+  await saved(page);
+});

@@ -15,7 +15,15 @@ export function orderOf(plan: Plan, worked: WorkedPlan, stageId?: string): Order
   const stage = worked.tally.stages.find((each) => each.id === stageId);
   const { family } = worked.shell;
   if (!stage || !family)
-    return buildOrder(worked.shell, worked.levels, worked.courses, plan.stages, rules, plan.units);
+    return buildOrder(
+      worked.shell,
+      worked.levels,
+      worked.courses,
+      plan.stages,
+      rules,
+      plan.units,
+      worked.footing.forms,
+    );
   const within = ({ course }: { readonly course: number }): boolean =>
     course >= stage.from && course <= stage.to;
   const pieces = worked.courses.pieces.filter(within);
@@ -33,5 +41,7 @@ export function orderOf(plan: Plan, worked: WorkedPlan, stageId?: string): Order
     [{ id: stage.id, toCourse: stage.to, top: stage.top }],
     rules,
     plan.units,
+    // The footing is cast before the first stage.
+    stage.from === 1 ? worked.footing.forms : null,
   );
 }

@@ -1,9 +1,9 @@
 import { type Length, inches, nanometres } from '../measure';
 import type { HouseRules } from '../rules';
-import type { Shell } from '../shell';
+import { type Shell, wallsOf } from '../shell';
 import { cutStock } from '../stock/cutStock';
 import { type Figure, type Given, type How, evaluate } from '../tally';
-import type { Bases } from './bases';
+import type { Bases, WallBase } from './bases';
 
 /** Ties on one plank: how many on equal centres, and what is left at either end. */
 export interface PlankTies {
@@ -36,9 +36,17 @@ export interface PlankRun {
   readonly cut: Length | null;
 }
 
+/** Where ties and plank joints stand along one wall, from its first corner on the form's outside face. */
+export interface FormLayout {
+  readonly wall: string;
+  readonly ties: readonly Length[];
+  readonly joints: readonly Length[];
+}
+
 /** What insulated footing forms take. */
 export interface FootingForms {
   readonly runs: readonly PlankRun[];
+  readonly layout: readonly FormLayout[];
   readonly planks: Figure;
   readonly ties: Figure;
   readonly splitTies: number;
@@ -85,6 +93,31 @@ function planksFor(runs: readonly PlankRun[], plank: Length): How {
   };
 }
 
+/** One wall's ties and plank joints. A tie joins both planks, so the shorter side says how many there is room for. */
+function tiedRun(base: WallBase, length: Length, plank: Length, spacing: Length) {
+  const clear = Math.min(base.outerLength, base.innerLength) as Length;
+  const start = nanometres((length - clear) / 2);
+  const whole = Math.floor(clear / plank);
+  const rest = nanometres(clear % plank);
+  const on = (from: number, run: Length): readonly Length[] => {
+    const { ties, end } = tiesOn(run, spacing);
+    return Array.from({ length: ties }, (_, index) => nanometres(from + end + index * spacing));
+  };
+  const onRest = rest < 2 * LEAST_END ? [] : on(start + whole * plank, rest);
+  return {
+    base,
+    whole,
+    onRest: onRest.length,
+    ties: [
+      ...Array.from({ length: whole }, (_, index) => on(start + index * plank, plank)).flat(),
+      ...onRest,
+    ],
+    joints: Array.from({ length: rest === 0 ? Math.max(0, whole - 1) : whole }, (_, index) =>
+      nanometres(start + (index + 1) * plank),
+    ),
+  };
+}
+
 /** Planks, ties, stakes, bars, foam bead and stone for footings cast in insulated forms; null for every other kind. */
 export function footingForms(bases: Bases, shell: Shell, rules: HouseRules): FootingForms | null {
   if (bases.kind !== 'forms') return null;
@@ -105,13 +138,8 @@ export function footingForms(bases: Bases, shell: Shell, rules: HouseRules): Foo
       };
     }),
   );
-  // A tie joins both planks, so the shorter side of each wall says how many there is room for.
-  const tied = walls.map((base) => {
-    const clear = Math.min(base.outerLength, base.innerLength);
-    const whole = Math.floor(clear / plank);
-    const rest = nanometres(clear % plank);
-    return { base, whole, rest };
-  });
+  const lengths = new Map(wallsOf(shell).map((wall) => [wall.id, wall.length]));
+  const tied = walls.map((base) => tiedRun(base, lengths.get(base.wall) ?? (0 as Length), plank, spacing));
   const eachPlank = tiesOn(plank, spacing).ties;
   const corners = shell.loops.reduce((sum, loop) => sum + (loop.built?.corners.length ?? 0), 0);
   const middles = walls.reduce((sum, base) => sum + (base.outerLength + base.innerLength) / 2, 0);
@@ -143,7 +171,7 @@ export function footingForms(bases: Bases, shell: Shell, rules: HouseRules): Foo
     op: 'sum',
     name: 'ties',
     unit: 'count',
-    of: tied.map(({ base, whole, rest }): How => ({
+    of: tied.map(({ base, whole, onRest }): How => ({
       op: 'sum',
       name: base.name,
       unit: 'count',
@@ -154,12 +182,13 @@ export function footingForms(bases: Bases, shell: Shell, rules: HouseRules): Foo
           unit: 'count',
           of: [count('planks', whole), count('ties on each', eachPlank)],
         },
-        count('ties on the rest', rest < 2 * LEAST_END ? 0 : tiesOn(rest, spacing).ties),
+        count('ties on the rest', onRest),
       ],
     })),
   };
   return {
     runs,
+    layout: tied.map(({ base, ties: at, joints }) => ({ wall: base.wall, ties: at, joints })),
     planks: figure('footing.planks', 'planks of insulated footing forms', planksFor(runs, plank), [
       'footing.plank.length',
       'footing.plank.thickness',

@@ -1,5 +1,5 @@
 import type { Courses } from '../courses';
-import { type FirstCourse, firstCourseOf, standingPieces } from '../footing';
+import { type FirstCourse, type FootingForms, firstCourseOf, standingPieces } from '../footing';
 import type { Family } from '../forms';
 import { type Length, type UnitSystem, add, showLength } from '../measure';
 import type { Stage } from '../plan';
@@ -253,6 +253,26 @@ function fixings(
   ];
 }
 
+/** Planks, ties and stakes where the footing is cast in insulated forms. */
+function footingParts(forms: FootingForms | null): readonly Article[] {
+  if (!forms) return [];
+  const line = (id: string, article: string, needed: How, rules?: readonly RuleId[]): Article => ({
+    id: `footing:${id}`,
+    group: 'parts',
+    article,
+    needed,
+    ...(rules ? { rules } : {}),
+  });
+  return [
+    line('planks', 'Planks of footing forms', forms.planks.how, forms.planks.rules),
+    line('ties', 'Ties of footing forms', forms.ties.how, forms.ties.rules),
+    line('split-ties', 'Split ties for their mitres', count('corners', forms.splitTies)),
+    line('stakes', 'Stakes for footing forms', count('along both sides', forms.stakes), [
+      'footing.stake.spacing',
+    ]),
+  ];
+}
+
 /** Bundles of straights shared out by what each wall lays, the largest remainders first, so that all are placed. */
 function staging(lines: readonly OrderLine[], courses: Courses, walls: readonly Wall[]): readonly Staging[] {
   const bundles = lines
@@ -284,6 +304,7 @@ export function buildOrder(
   stages: readonly Stage[],
   rules: HouseRules,
   units: UnitSystem,
+  footingForms: FootingForms | null,
 ): Order {
   const { family } = shell;
   if (family === null || courses.pieces.length === 0) return { lines: [], massKilograms: null, staging: [] };
@@ -293,6 +314,7 @@ export function buildOrder(
     ...straights(courses, family),
     ...corners(shell, courses, family, new Map(walls.map((wall) => [wall.id, wall]))),
     ...(family.kind === 'panel-and-tie' ? panelParts(courses, family) : []),
+    ...footingParts(footingForms),
     ...fixings(courses, first, rules, stages, units),
   ];
   const lines = articles.map((article) => orderLine(article, family, rules));

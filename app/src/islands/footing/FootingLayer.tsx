@@ -38,13 +38,41 @@ function Strips({ frame, worked, footing }: LayerProps) {
             y={stripY(frame, span.bottom)}
             width={width}
             height={shown}
-            fill="url(#ground-dots)"
-            className="stroke-ink"
+            fill={footing.forms ? undefined : 'url(#ground-dots)'}
+            className={footing.forms ? 'fill-foam stroke-ink' : 'stroke-ink'}
             strokeWidth={1}
           />
         );
       }),
     ),
+  );
+}
+
+/** Plank joints and ties of insulated footing forms, on the elevation of the footing. */
+function Ties({ frame, worked, footing }: LayerProps) {
+  const depth = Math.min(footing.bases.depth * frame.scale, LINE - 12);
+  return frame.loops.flatMap((loop) =>
+    loop.built.walls.map((wall) => {
+      const own = footing.forms?.layout.find((each) => each.wall === wall.id);
+      const top = (at: number): number =>
+        stripY(frame, (worked.levels.walls[wall.id] ?? []).findLast((span) => span.from <= at)?.bottom ?? 0);
+      const upright = (at: number, from: number, to: number): string =>
+        `M${rounded(stripX(frame, loop, wall.station + at))} ${rounded(top(at) + from)}V${rounded(top(at) + to)}`;
+      return (
+        <g key={wall.id} data-forms={wall.id}>
+          <path
+            d={own?.joints.map((at) => upright(at, 0, depth)).join('') ?? ''}
+            className="stroke-ink"
+            strokeWidth={1.4}
+          />
+          <path
+            d={own?.ties.map((at) => upright(at, depth * 0.2, depth * 0.8)).join('') ?? ''}
+            className="stroke-chalk"
+            strokeWidth={2}
+          />
+        </g>
+      );
+    }),
   );
 }
 
@@ -198,6 +226,7 @@ export function FootingLayer(props: LayerProps) {
   return (
     <g data-layer="footing">
       <Strips {...props} />
+      {props.footing.forms && <Ties {...props} />}
       {survey?.high &&
         frame.loops.map((loop) => (
           <Surveyed key={loop.id} {...props} survey={survey} loop={loop} tall={tall} />

@@ -17,6 +17,9 @@ interface ReadingListProps {
   readonly survey: Survey | null;
 }
 
+/** More readings than these are shown by the strip alone until they are asked for. */
+const SHOWN = 60;
+
 /** Readings on one wall, each editable, and a line to add the next one by keyboard. */
 export function ReadingList({ job, wall, pass, survey }: ReadingListProps) {
   const { units } = job.plan;
@@ -27,6 +30,7 @@ export function ReadingList({ job, wall, pass, survey }: ReadingListProps) {
   };
   // Kept in the order that they stand in while one of them is typed; sorted when the list is opened.
   const own = shots.filter((shot) => shot.wall === wall.id).sort((a, b) => placeOf(a) - placeOf(b));
+  const [all, setAll] = useState(false);
   const [at, setAt] = useState('');
   const [reading, setReading] = useState('');
   const first = useRef<HTMLInputElement>(null);
@@ -80,7 +84,7 @@ export function ReadingList({ job, wall, pass, survey }: ReadingListProps) {
             </tr>
           </thead>
           <tbody>
-            {own.map((shot, index) => {
+            {own.slice(0, all ? own.length : SHOWN).map((shot, index) => {
               const found = judged.get(shot.id);
               const drop = found && survey?.high ? ((survey.high.height - found.height) as Length) : null;
               return (
@@ -135,6 +139,17 @@ export function ReadingList({ job, wall, pass, survey }: ReadingListProps) {
             })}
           </tbody>
         </table>
+        {!all && own.length > SHOWN && (
+          <button
+            type="button"
+            className="button plain"
+            onClick={() => {
+              setAll(true);
+            }}
+          >
+            Show the other {own.length - SHOWN}
+          </button>
+        )}
       </ScrollBox>
       <form
         className="mt-2 flex items-start gap-1"
