@@ -39,7 +39,7 @@ export async function expectAccessible(page: Page): Promise<void> {
   expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' | ')}`)).toEqual([]);
 }
 
-export const saved = (page: Page) => expect(page.getByRole('status')).toHaveText('Saved');
+export const saved = (page: Page) => expect(page.getByRole('status').first()).toHaveText('Saved');
 
 /** Makes a job through the server and opens its outline. */
 export async function openNewJob(page: Page, name: string): Promise<string> {
