@@ -44,7 +44,9 @@ export function survey(plan: Plan, measure: Measure) {
   const worked = again(plans[0] as Plan);
   const pieces = standingPieces(worked.courses, worked.levels);
   const rules = houseRules(plan.rules);
-  const solve = () => readSurvey(worked.shell, worked.levels, pieces, shots, plan.units, rules, 'footing');
+  const rows = new Set(wallsOf(worked.shell).map((wall) => wall.id));
+  const solve = () =>
+    readSurvey(worked.shell, worked.levels, pieces, shots, rows, plan.units, rules, 'footing');
   const frame = stripFrame(worked.shell, worked.courses, 30 / 1e9, 'inside');
   const draw = (found: ReturnType<typeof solve>) =>
     renderToStaticMarkup(

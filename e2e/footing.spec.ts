@@ -94,7 +94,7 @@ test('the laser receiver reads a wall spot by spot, can be stopped, and one undo
   await expect(page.getByText(/of 6 spots read/)).toBeVisible({ timeout: 20_000 });
   const list = page.getByRole('region', { name: 'Readings on A–B' });
   await expect(list.getByLabel(/on the rod$/).first()).toHaveValue(/5′ 6/);
-  await page.getByRole('button', { name: 'All round' }).nth(1).click();
+  await page.getByRole('button', { name: 'Read all walls' }).click();
   await expect(page.getByText(/Rod on B–C/)).toBeVisible({ timeout: 20_000 });
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(page.getByText(/then stopped/)).toBeVisible();

@@ -57,6 +57,9 @@ describe('the footing under the strip', () => {
     expect(labels.length).toBeGreaterThan(15);
     expect(new Set(labels)).toContain('3/16');
     expect(drawn(worked).svg).toContain('high point');
+    expect(drawn(worked).svg).toContain(
+      `data-past-limit="${String(worked.footing.survey?.pastLimit.length)}"`,
+    );
     expect(drawn(worked).svg).toMatch(/drawn \d+ times taller/);
   });
 

@@ -2,7 +2,7 @@ import { Matrix, pseudoInverse } from 'ml-matrix';
 import { type Length, NANOMETRES_PER_MILLIMETRE, type UnitSystem, nanometres, readLength } from '../measure';
 import type { Pull } from '../plan';
 import type { HouseRules } from '../rules';
-import { type BuiltLoop, type Point, type Shell, distance } from '../shell';
+import { type BuiltLoop, type Point, type Shell, distance, wallsOf } from '../shell';
 import type { FootingProblem } from './problem';
 
 /** A pull of the tape between two corners, by their letters and their places in the loop. */
@@ -321,24 +321,31 @@ function adjustLoop(
 export function adjustPulls(
   shell: Shell,
   pulls: readonly Pull[],
+  rows: ReadonlySet<string>,
   units: UnitSystem,
   rules: HouseRules,
 ): { readonly loops: readonly LoopAdjustment[]; readonly problems: readonly FootingProblem[] } {
   const problems: FootingProblem[] = [];
-  let placed = 0;
+  const closed = new Set<string>();
   const loops = shell.loops.flatMap(({ id, built }): LoopAdjustment[] => {
     if (!built || built.open) return [];
     const own = pulls.filter(
       (pull) =>
         built.walls.some((wall) => wall.id === pull.from) && built.walls.some((wall) => wall.id === pull.to),
     );
-    placed += own.length;
+    for (const pull of own) closed.add(pull.id);
     const read = readPulls(built, own, units);
     problems.push(...read.problems);
     return read.pulls.length === 0
       ? []
       : [adjustLoop(built, id, read.pulls, rules.length('footing.tape.accuracy'))];
   });
-  if (placed < pulls.length) problems.push({ kind: 'pulls-without-corner', count: pulls.length - placed });
+  const standing = new Set(wallsOf(shell).map((wall) => wall.id));
+  // A corner of an outline that does not stand yet comes back with it.
+  const lost = pulls.filter(
+    (pull) =>
+      !closed.has(pull.id) && [pull.from, pull.to].every((wall) => !rows.has(wall) || standing.has(wall)),
+  );
+  if (lost.length > 0) problems.push({ kind: 'pulls-without-corner', count: lost.length });
   return { loops, problems };
 }

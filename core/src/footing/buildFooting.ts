@@ -2,11 +2,11 @@ import type { Courses } from '../courses';
 import type { Plan } from '../plan';
 import type { HouseRules } from '../rules';
 import type { Levels, Shell } from '../shell';
-import { type Figure, type How, concreteOfCourse, evaluate } from '../tally';
+import { type Figure, type How, concreteOfCourse, figureOf } from '../tally';
 import { type LoopAdjustment, adjustPulls } from './adjust';
 import { type Bases, buildBases } from './bases';
 import { type TapeMark, standingPieces, tapeMarks } from './chalk';
-import { footingConcrete } from './concrete';
+import { footingConcrete, sheetArea } from './concrete';
 import { type FirstCourse, firstCourseOf } from './firstCourse';
 import { type FootingForms, footingForms } from './footingForms';
 import type { FootingProblem } from './problem';
@@ -24,6 +24,8 @@ export interface Footing {
   readonly concrete: Figure;
   /** Footing and half the first course, where they are poured as one. */
   readonly firstRound: Figure | null;
+  /** Area of a thermal-break sheet; null where there is none. */
+  readonly sheet: Figure | null;
   readonly tape: readonly TapeMark[];
   readonly square: Square;
   readonly adjusted: readonly LoopAdjustment[];
@@ -56,15 +58,15 @@ function firstRoundOf(bases: Bases, concrete: Figure, shell: Shell, courses: Cou
       },
     ],
   };
-  return {
-    id: 'footing.firstRound',
-    title: 'first round: footing and half the first course',
-    value: evaluate(how),
-    unit: 'volume',
+  return figureOf(
+    'footing.firstRound',
+    'first round: footing and half the first course',
     how,
-    rules: concrete.rules,
-    pieces: { course: 1 },
-  };
+    concrete.rules,
+    {
+      course: 1,
+    },
+  );
 }
 
 /** Works out the footing and everything measured on it. Never throws for what a plan says; what is wrong is in `problems`. */
@@ -76,18 +78,20 @@ export function buildFooting(
   rules: HouseRules,
 ): Footing {
   const { units, footing } = plan;
+  const rows = new Set(plan.loops.flatMap((loop) => loop.walk.map((row) => row.id)));
   const bases = buildBases(shell, levels, plan, rules);
   const concrete = footingConcrete(bases);
   const standing = standingPieces(courses, levels);
   const square = squareOf(shell, units);
-  const adjusted = adjustPulls(shell, footing?.pulls ?? [], units, rules);
-  const before = readSurvey(shell, levels, standing, footing?.shots ?? [], units, rules, 'footing');
-  const after = readSurvey(shell, levels, standing, footing?.after ?? [], units, rules, 'first-course');
+  const adjusted = adjustPulls(shell, footing?.pulls ?? [], rows, units, rules);
+  const before = readSurvey(shell, levels, standing, footing?.shots ?? [], rows, units, rules, 'footing');
+  const after = readSurvey(shell, levels, standing, footing?.after ?? [], rows, units, rules, 'first-course');
   const firstCourse = firstCourseOf(shell, courses, levels, standing, rules);
   return {
     bases,
     concrete,
     firstRound: firstRoundOf(bases, concrete, shell, courses),
+    sheet: sheetArea(bases),
     tape: tapeMarks(shell, levels, courses),
     square,
     adjusted: adjusted.loops,

@@ -1,9 +1,6 @@
 import type { Length } from '../measure';
-import { type Figure, type Given, type How, evaluate } from '../tally';
+import { type Figure, type How, givenCount, givenLength, figureOf } from '../tally';
 import type { Bases, WallBase } from './bases';
-
-const length = (name: string, value: number): Given => ({ op: 'given', name, unit: 'length', value });
-const count = (name: string, value: number): Given => ({ op: 'given', name, unit: 'count', value });
 
 /** The middle of a wall's footing: half of both its edges, exact for any mitre and for arcs. */
 const middle = (base: WallBase): How => ({
@@ -15,9 +12,9 @@ const middle = (base: WallBase): How => ({
       op: 'sum',
       name: 'both edges',
       unit: 'length',
-      of: [length('outer edge', base.outerLength), length('inner edge', base.innerLength)],
+      of: [givenLength('outer edge', base.outerLength), givenLength('inner edge', base.innerLength)],
     },
-    count('edges', 2),
+    givenCount('edges', 2),
   ],
 });
 
@@ -25,7 +22,7 @@ const strip = (base: WallBase, depth: Length): How => ({
   op: 'product',
   name: base.name,
   unit: 'volume',
-  of: [length('width', base.width), middle(base), length('depth', depth)],
+  of: [givenLength('width', base.width), middle(base), givenLength('depth', depth)],
 });
 
 /** A riser stands on the lower footing, as thick along the wall as the footing is deep. */
@@ -33,7 +30,11 @@ const riser = (base: WallBase, height: Length, depth: Length): How => ({
   op: 'product',
   name: `step under ${base.name}`,
   unit: 'volume',
-  of: [length('width', base.width), length('height of the step', height), length('thickness', depth)],
+  of: [
+    givenLength('width', base.width),
+    givenLength('height of the step', height),
+    givenLength('thickness', depth),
+  ],
 });
 
 /** Concrete in the footing, worked out wall by wall; nothing where the walls stand on rock. */
@@ -48,13 +49,26 @@ export function footingConcrete({ kind, depth, loops }: Bases): Figure {
       ...base.risers.map((each) => riser(base, each.height, depth)),
     ]),
   };
-  return {
-    id: 'footing.concrete',
-    title: 'concrete in the footing',
-    value: evaluate(how),
-    unit: 'volume',
-    how,
-    rules: ['footing.width', 'footing.depth'],
-    pieces: { course: 0 },
+  return figureOf('footing.concrete', 'concrete in the footing', how, ['footing.width', 'footing.depth'], {
+    course: 0,
+  });
+}
+
+/** Thermal-break sheet under the walls: their own thickness all along; null where there is none. */
+export function sheetArea({ sheet, loops }: Bases): Figure | null {
+  if (sheet === null) return null;
+  const how: How = {
+    op: 'sum',
+    name: 'thermal-break sheet',
+    unit: 'area',
+    of: loops.flatMap((loop) =>
+      loop.walls.map((base): How => ({
+        op: 'product',
+        name: base.name,
+        unit: 'area',
+        of: [givenLength('wall thickness', base.thickness), middle(base)],
+      })),
+    ),
   };
+  return figureOf('footing.sheet', 'thermal-break sheet under the walls', how, [], { course: 0 });
 }

@@ -5,6 +5,7 @@ import type { Footing } from './buildFooting';
 export const figuresOfFooting = (footing: Footing): readonly Figure[] => [
   footing.concrete,
   ...(footing.firstRound ? [footing.firstRound] : []),
+  ...(footing.sheet ? [footing.sheet] : []),
   footing.firstCourse.ties,
   footing.firstCourse.held,
   footing.firstCourse.fixed,

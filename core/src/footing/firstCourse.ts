@@ -3,7 +3,7 @@ import { type Length, add, inches, subtract } from '../measure';
 import type { HouseRules } from '../rules';
 import { type Levels, type Shell, wallsOf } from '../shell';
 import { cutStock } from '../stock/cutStock';
-import { type Figure, type Given, type How, evaluate } from '../tally';
+import { type Figure, type How, givenCount, givenLength, figureOf } from '../tally';
 
 /** How the first course is held, tied and fixed, with what it takes. */
 export interface FirstCourse {
@@ -17,8 +17,6 @@ export interface FirstCourse {
   readonly fixed: Figure;
 }
 
-const count = (name: string, value: number): Given => ({ op: 'given', name, unit: 'count', value });
-const length = (name: string, value: number): Given => ({ op: 'given', name, unit: 'length', value });
 /** A saw's kerf in lumber, and the unit that boards are cut in. */
 const EIGHTH = inches(1 / 8);
 
@@ -52,21 +50,14 @@ export function boardsFor(rows: readonly Standing[], board: Length): How {
     name: 'boards',
     unit: 'count',
     of: [
-      count('whole ones end to end', whole),
-      count('cut for the rests', plan.ok ? plan.plan.pieces.length : 2 * rests.length),
+      givenCount('whole ones end to end', whole),
+      givenCount('cut for the rests', plan.ok ? plan.plan.pieces.length : 2 * rests.length),
     ],
   };
 }
 
-const figure = (id: string, title: string, how: How, rules: Figure['rules']): Figure => ({
-  id,
-  title,
-  value: evaluate(how),
-  unit: how.unit,
-  how,
-  rules,
-  pieces: { course: 1 },
-});
+const figure = (id: string, title: string, how: How, rules: Figure['rules']): Figure =>
+  figureOf(id, title, how, rules, { course: 1 });
 
 /** What fixes the first course to its footing, by the crew's school. */
 function fixing(rows: readonly Standing[], shell: Shell, rules: HouseRules): How {
@@ -83,9 +74,9 @@ function fixing(rows: readonly Standing[], shell: Shell, rules: HouseRules): How
           name: walls.get(row.wall)?.name ?? row.wall,
           unit: 'volume',
           of: [
-            length('panels', 2 * (walls.get(row.wall)?.skin ?? 0)),
-            length('bed', rules.length('footing.mortar.bed')),
-            length('length', row.to - row.from),
+            givenLength('panels', 2 * (walls.get(row.wall)?.skin ?? 0)),
+            givenLength('bed', rules.length('footing.mortar.bed')),
+            givenLength('length', row.to - row.from),
           ],
         })),
       };
@@ -99,9 +90,9 @@ function fixing(rows: readonly Standing[], shell: Shell, rules: HouseRules): How
             op: 'sum',
             name: 'bead along both faces',
             unit: 'length',
-            of: [length('outside', run), length('inside', run)],
+            of: [givenLength('outside', run), givenLength('inside', run)],
           },
-          length('bead from a can', rules.length('footing.bead.perCan')),
+          givenLength('bead from a can', rules.length('footing.bead.perCan')),
         ],
       };
     default:
@@ -115,11 +106,11 @@ function fixing(rows: readonly Standing[], shell: Shell, rules: HouseRules): How
             name: 'spots',
             unit: 'count',
             of: [
-              count('sides', 2),
-              count('spots along it', Math.ceil(run / rules.length('order.foam.spacing'))),
+              givenCount('sides', 2),
+              givenCount('spots along it', Math.ceil(run / rules.length('order.foam.spacing'))),
             ],
           },
-          count('spots from a can', rules.count('order.foam.spotsPerCan')),
+          givenCount('spots from a can', rules.count('order.foam.spotsPerCan')),
         ],
       };
   }
@@ -150,7 +141,7 @@ export function firstCourseOf(
         op: 'product',
         name: 'ties',
         unit: 'count',
-        of: [count('a joint', rules.count('order.ties.perJoint')), count('joints', joints)],
+        of: [givenCount('a joint', rules.count('order.ties.perJoint')), givenCount('joints', joints)],
       },
       ['order.ties.perJoint'],
     ),

@@ -2,7 +2,7 @@ import { type Length, inches, nanometres } from '../measure';
 import type { HouseRules } from '../rules';
 import { type Shell, wallsOf } from '../shell';
 import { cutStock } from '../stock/cutStock';
-import { type Figure, type Given, type How, evaluate } from '../tally';
+import { type Figure, type How, givenCount, givenLength, figureOf } from '../tally';
 import type { Bases, WallBase } from './bases';
 
 /** Ties on one plank: how many on equal centres, and what is left at either end. */
@@ -57,19 +57,10 @@ export interface FootingForms {
   readonly stone: Figure;
 }
 
-const count = (name: string, value: number): Given => ({ op: 'given', name, unit: 'count', value });
-const length = (name: string, value: number): Given => ({ op: 'given', name, unit: 'length', value });
 const EIGHTH = inches(1 / 8);
 
-const figure = (id: string, title: string, how: How, rules: Figure['rules']): Figure => ({
-  id,
-  title,
-  value: evaluate(how),
-  unit: how.unit,
-  how,
-  rules,
-  pieces: { course: 0 },
-});
+const figure = (id: string, title: string, how: How, rules: Figure['rules']): Figure =>
+  figureOf(id, title, how, rules, { course: 0 });
 
 /** Planks of both sides: whole ones end to end, the rests cut out of as few as can be. */
 function planksFor(runs: readonly PlankRun[], plank: Length): How {
@@ -84,11 +75,11 @@ function planksFor(runs: readonly PlankRun[], plank: Length): How {
     name: 'planks',
     unit: 'count',
     of: [
-      count(
+      givenCount(
         'whole planks end to end',
         runs.reduce((sum, run) => sum + run.whole, 0),
       ),
-      count('opened for the rests', plan.ok ? plan.plan.pieces.length : rests.length),
+      givenCount('opened for the rests', plan.ok ? plan.plan.pieces.length : rests.length),
     ],
   };
 }
@@ -149,20 +140,20 @@ export function footingForms(bases: Bases, shell: Shell, rules: HouseRules): Foo
     name: 'stone',
     unit: 'volume',
     of: walls.flatMap((base): How[] => {
-      const run = length('middle of the footing', (base.outerLength + base.innerLength) / 2);
+      const run = givenLength('middle of the footing', (base.outerLength + base.innerLength) / 2);
       return [
         {
           op: 'product',
           name: `bed under ${base.name}`,
           unit: 'volume',
-          of: [length('width', base.width), length('depth of the bed', bed), run],
+          of: [givenLength('width', base.width), givenLength('depth of the bed', bed), run],
         },
         {
           op: 'product',
           name: `mounds along ${base.name}`,
           unit: 'volume',
           // Two mounds, each a triangle half as high as the form and as wide as it is high.
-          of: [length('half the depth', bases.depth / 2), length('as wide', bases.depth / 2), run],
+          of: [givenLength('half the depth', bases.depth / 2), givenLength('as wide', bases.depth / 2), run],
         },
       ];
     }),
@@ -180,9 +171,9 @@ export function footingForms(bases: Bases, shell: Shell, rules: HouseRules): Foo
           op: 'product',
           name: 'whole planks',
           unit: 'count',
-          of: [count('planks', whole), count('ties on each', eachPlank)],
+          of: [givenCount('planks', whole), givenCount('ties on each', eachPlank)],
         },
-        count('ties on the rest', onRest),
+        givenCount('ties on the rest', onRest),
       ],
     })),
   };

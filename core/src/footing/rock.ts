@@ -2,7 +2,7 @@ import type { Piece } from '../courses';
 import { type Length, add, nanometres, subtract } from '../measure';
 import type { HouseRules } from '../rules';
 import { type Shell, type Wall, wallsOf } from '../shell';
-import { type Figure, type Given, type How, evaluate } from '../tally';
+import { type Figure, type How, givenLength, figureOf } from '../tally';
 import type { ReadShot, Survey } from './survey';
 
 /** How a gap between form and rock is closed. */
@@ -48,12 +48,8 @@ export interface Rock {
   readonly lost: Figure;
 }
 
-const length = (name: string, value: number): Given => ({ op: 'given', name, unit: 'length', value });
-
-const figure = (id: string, title: string, of: readonly How[], rules: Figure['rules']): Figure => {
-  const how: How = { op: 'sum', name: title, unit: 'volume', of };
-  return { id, title, value: evaluate(how), unit: 'volume', how, rules, pieces: { course: 0 } };
-};
+const volume = (id: string, title: string, of: readonly How[], rules: Figure['rules']): Figure =>
+  figureOf(id, title, { op: 'sum', name: title, unit: 'volume', of }, rules, { course: 0 });
 
 /** The rock along one wall, from end to end: level past the last reading at either end. */
 function profileOf(wall: Wall, shots: readonly ReadShot[], high: number): readonly RockPoint[] {
@@ -194,7 +190,7 @@ export function rockUnder(
       op: 'product',
       name: byId.get(stretch.wall)?.name ?? stretch.wall,
       unit: 'volume',
-      of: [length(wide, width(gap)), length('mean gap', gap), length('length', run)],
+      of: [givenLength(wide, width(gap)), givenLength('mean gap', gap), givenLength('length', run)],
     }));
   const core = (stretch: RockStretch): number => byId.get(stretch.wall)?.core ?? 0;
   const panels = (stretch: RockStretch): number => (byId.get(stretch.wall)?.thickness ?? 0) - core(stretch);
@@ -206,13 +202,13 @@ export function rockUnder(
         .filter((stretch) => stretch.closure === 'boards')
         .map((stretch) => nanometres(2 * (stretch.to - stretch.from))),
     ),
-    fills: figure(
+    fills: volume(
       'footing.rock.fills',
       'concrete between core and rock',
       stretches.flatMap((stretch) => under(stretch, 'core', () => core(stretch))),
       ['footing.rock.open', 'footing.rock.boards'],
     ),
-    lost: figure(
+    lost: volume(
       'footing.rock.lost',
       'concrete lost under open panels',
       stretches

@@ -182,6 +182,7 @@ function readShots(
   shell: Shell,
   levels: Levels,
   shots: readonly Shot[],
+  rows: ReadonlySet<string>,
   units: UnitSystem,
   pass: SurveyPass,
 ): { readonly read: readonly ReadShot[]; readonly problems: readonly FootingProblem[] } {
@@ -196,7 +197,8 @@ function readShots(
   for (const shot of shots) {
     const place = walls.get(shot.wall);
     if (!place) {
-      lost += 1;
+      // A wall of an outline that does not stand yet comes back with it.
+      if (!rows.has(shot.wall)) lost += 1;
       continue;
     }
     const { wall, loop } = place;
@@ -356,6 +358,7 @@ function shavingOf(
  *
  * @param shots rod readings: the smallest is the highest spot
  * @param pieces those that stand on the footing
+ * @param rows ids of all walls of the plan, standing or not
  * @param pass the survey of the footing, or of the first course once it is shimmed
  */
 export function readSurvey(
@@ -363,12 +366,13 @@ export function readSurvey(
   levels: Levels,
   pieces: readonly Piece[],
   shots: readonly Shot[],
+  rows: ReadonlySet<string>,
   units: UnitSystem,
   rules: HouseRules,
   pass: SurveyPass,
 ): { readonly survey: Survey | null; readonly problems: readonly FootingProblem[] } {
   if (shots.length === 0) return { survey: null, problems: [] };
-  const { read, problems } = readShots(shell, levels, shots, units, pass);
+  const { read, problems } = readShots(shell, levels, shots, rows, units, pass);
   const empty: Survey = {
     shots: read,
     high: null,

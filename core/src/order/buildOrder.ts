@@ -5,7 +5,7 @@ import { type Length, type UnitSystem, add, showLength } from '../measure';
 import type { Stage } from '../plan';
 import type { HouseRules, RuleId } from '../rules';
 import { type Levels, type Shell, type Wall, isSquare } from '../shell';
-import { type Given, type How, evaluate } from '../tally';
+import { type How, evaluate, givenCount, givenLength } from '../tally';
 import { panelParts } from './panelParts';
 
 /** One article to order: what is needed, what is spare, and how it comes. */
@@ -41,8 +41,6 @@ export interface Order {
   readonly staging: readonly Staging[];
 }
 
-const count = (name: string, value: number): Given => ({ op: 'given', name, unit: 'count', value });
-const length = (name: string, value: number): Given => ({ op: 'given', name, unit: 'length', value });
 const sum = (name: string, of: readonly How[]): How => ({
   op: 'sum',
   name,
@@ -96,11 +94,11 @@ function straights(courses: Courses, family: Family): readonly Article[] {
   const panels = family.kind === 'panel-and-tie';
   return courses.offcuts.byCore.flatMap((own): Article[] => {
     const blocks = sum('blocks', [
-      count('laid whole', own.whole),
-      count('opened for cuts', own.opened),
-      ...(own.ripped === 0 ? [] : [count('ripped for lower courses', own.ripped)]),
+      givenCount('laid whole', own.whole),
+      givenCount('opened for cuts', own.opened),
+      ...(own.ripped === 0 ? [] : [givenCount('ripped for lower courses', own.ripped)]),
     ]);
-    const both: How = { op: 'product', name: 'panels', unit: 'count', of: [count('faces', 2), blocks] };
+    const both: How = { op: 'product', name: 'panels', unit: 'count', of: [givenCount('faces', 2), blocks] };
     return [
       {
         id: `straight:${String(own.core)}`,
@@ -120,7 +118,7 @@ function straights(courses: Courses, family: Family): readonly Article[] {
               group: 'forms' as const,
               article: 'Half-height straight',
               core: own.core,
-              needed: count('laid', own.halfPieces),
+              needed: givenCount('laid', own.halfPieces),
               isForm: true,
               massShare: 0.5,
             },
@@ -164,8 +162,8 @@ function corners(
       article: `${angle}, ${hand}`,
       core,
       needed: sum('corners', [
-        count('laid whole', whole),
-        ...(ripped === 0 ? [] : [count('ripped for lower courses', halves)]),
+        givenCount('laid whole', whole),
+        ...(ripped === 0 ? [] : [givenCount('ripped for lower courses', halves)]),
       ]),
       isForm: true,
       rules: ['courses.corner.lead'],
@@ -196,7 +194,7 @@ function fixings(
     op: 'quotient',
     name: 'at the joints above the first course',
     unit: 'ratio',
-    of: [count('spots', upper), count('spots from a can', rules.count('order.foam.spotsPerCan'))],
+    of: [givenCount('spots', upper), givenCount('spots from a can', rules.count('order.foam.spotsPerCan'))],
   };
   const foam: How = {
     op: 'sum',
@@ -230,7 +228,10 @@ function fixings(
         op: 'product',
         name: 'clips',
         unit: 'count',
-        of: [count('a joint', rules.count('order.clips.perJoint')), count('joints of top courses', clipped)],
+        of: [
+          givenCount('a joint', rules.count('order.clips.perJoint')),
+          givenCount('joints of top courses', clipped),
+        ],
       },
       rules: ['order.clips.perJoint'],
     },
@@ -248,7 +249,7 @@ function fixings(
       id: 'tape',
       group: 'fixings',
       article: 'Tape over the top interlock',
-      needed: length('top courses', topLength),
+      needed: givenLength('top courses', topLength),
     },
   ];
 }
@@ -266,8 +267,8 @@ function footingParts(forms: FootingForms | null): readonly Article[] {
   return [
     line('planks', 'Planks of footing forms', forms.planks.how, forms.planks.rules),
     line('ties', 'Ties of footing forms', forms.ties.how, forms.ties.rules),
-    line('split-ties', 'Split ties for their mitres', count('corners', forms.splitTies)),
-    line('stakes', 'Stakes for footing forms', count('along both sides', forms.stakes), [
+    line('split-ties', 'Split ties for their mitres', givenCount('corners', forms.splitTies)),
+    line('stakes', 'Stakes for footing forms', givenCount('along both sides', forms.stakes), [
       'footing.stake.spacing',
     ]),
   ];

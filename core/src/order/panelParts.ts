@@ -1,10 +1,8 @@
 import type { Courses } from '../courses';
 import type { PanelAndTieFamily } from '../forms';
 import { type Length, add } from '../measure';
-import type { Given, How } from '../tally';
+import { type How, givenCount } from '../tally';
 import { standsNextTo } from './rows';
-
-const count = (name: string, value: number): Given => ({ op: 'given', name, unit: 'count', value });
 
 interface Part {
   readonly id: string;
@@ -23,7 +21,7 @@ const byCourse = (
   op: 'sum',
   name,
   unit: 'count',
-  of: rows.filter((row) => row.value > 0).map((row) => count(`course ${String(row.course)}`, row.value)),
+  of: rows.filter((row) => row.value > 0).map((row) => givenCount(`course ${String(row.course)}`, row.value)),
 });
 
 /**
@@ -67,7 +65,7 @@ export function panelParts(courses: Courses, family: PanelAndTieFamily): readonl
     name: where,
     unit: 'length',
     of: [
-      count('faces', 2),
+      givenCount('faces', 2),
       {
         op: 'given',
         name: 'along the walls',

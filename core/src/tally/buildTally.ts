@@ -14,8 +14,9 @@ import {
   type Tally,
   type TallyKey,
   type TallyRow,
+  figureOf,
 } from './figure';
-import { type Given, type How, type Worked, evaluate } from './how';
+import { type How, type Worked, givenCount, givenLength } from './how';
 
 const TITLES: Readonly<Record<TallyKey, string>> = {
   straight: 'Whole blocks',
@@ -38,9 +39,6 @@ const RULES_OF: Readonly<Record<TallyKey, readonly RuleId[]>> = {
   coreVolume: [],
 };
 
-const length = (name: string, value: number): Given => ({ op: 'given', name, unit: 'length', value });
-const count = (name: string, value: number): Given => ({ op: 'given', name, unit: 'count', value });
-
 /** Whole blocks of a wall in running bond: what its clear run holds, less those that are given to the cuts. */
 function straightsOfRun(wall: Wall, fill: RowFill, block: Length): Worked {
   const run: Worked = {
@@ -48,16 +46,16 @@ function straightsOfRun(wall: Wall, fill: RowFill, block: Length): Worked {
     name: 'clear run',
     unit: 'length',
     of: [
-      length('form-face length', wall.length),
-      length('leg at its start', fill.start),
-      length('leg at its end', fill.end),
+      givenLength('form-face length', wall.length),
+      givenLength('leg at its start', fill.start),
+      givenLength('leg at its end', fill.end),
     ],
   };
   const held: Worked = {
     op: 'whole-part',
     name: 'blocks that it holds',
     unit: 'count',
-    of: [{ op: 'quotient', name: 'run by block', unit: 'ratio', of: [run, length('block', block)] }],
+    of: [{ op: 'quotient', name: 'run by block', unit: 'ratio', of: [run, givenLength('block', block)] }],
   };
   const pieces = { wall: wall.id, kind: 'straight' } as const;
   const given = fill.held - fill.whole;
@@ -67,7 +65,7 @@ function straightsOfRun(wall: Wall, fill: RowFill, block: Length): Worked {
         op: 'difference',
         name: wall.name,
         unit: 'count',
-        of: [held, count('given to the two cuts', given)],
+        of: [held, givenCount('given to the two cuts', given)],
         pieces,
       };
 }
@@ -135,7 +133,7 @@ function straightOfWall(counted: Counted, wall: Wall, course: number): How {
   const fill = counted.fills.get(wall.id);
   const parity: Parity = parityOf(course);
   if (!fill || !counted.plain.has(key) || fill[parity].whole !== laid) {
-    return { ...count(wall.name, laid), pieces: { wall: wall.id, kind: 'straight' } };
+    return { ...givenCount(wall.name, laid), pieces: { wall: wall.id, kind: 'straight' } };
   }
   const shared = `${wall.id}:${parity}`;
   const known = counted.straightOf.get(shared) ?? straightsOfRun(wall, fill[parity], counted.system.block);
@@ -148,7 +146,7 @@ function cutsOfWall(counted: Counted, wall: Wall, course: number): How {
   const fill = counted.fills.get(wall.id)?.[parityOf(course)];
   const told = fill !== undefined && counted.plain.has(place(course, wall.id)) && fill.cuts.length === laid;
   return {
-    ...count(wall.name, laid),
+    ...givenCount(wall.name, laid),
     pieces: { wall: wall.id, kind: 'cut' },
     ...(told ? { cutReason: { step: fill.step, rest: fill.rest, cuts: fill.cuts } } : {}),
   };
@@ -162,7 +160,7 @@ function cornersOfHand(counted: Counted, course: number, hand: Hand): Worked {
     of: (counted.moulded.get(course) ?? [])
       .filter((piece) => piece.hand === hand)
       .map(({ corner }) => ({
-        ...count(`${corner} (${counted.cornerKinds.get(corner) ?? ''})`, 1),
+        ...givenCount(`${corner} (${counted.cornerKinds.get(corner) ?? ''})`, 1),
         pieces: { kind: 'corner' as const, corner },
       })),
   };
@@ -190,15 +188,8 @@ function courseHow(counted: Counted, key: TallyKey, course: number): How {
   }
 }
 
-const figure = (id: string, key: TallyKey, where: string, how: How, pieces: Figure['pieces']): Figure => ({
-  id,
-  title: `${TITLES[key]} ${where}`,
-  value: evaluate(how),
-  unit: how.unit,
-  how,
-  rules: RULES_OF[key],
-  pieces,
-});
+const figure = (id: string, key: TallyKey, where: string, how: How, pieces: Figure['pieces']): Figure =>
+  figureOf(id, `${TITLES[key]} ${where}`, how, RULES_OF[key], pieces);
 
 const PIECES_OF: Readonly<Record<TallyKey, Figure['pieces']>> = {
   straight: { kind: 'straight' },
@@ -219,28 +210,21 @@ const rowOf = (of: (key: TallyKey) => Figure): TallyRow => ({
 /** The walls as a whole, loop by loop where there are several. */
 function outlineFigures(shell: Shell, courses: Courses): OutlineFigures {
   const loops = shell.loops.flatMap((loop) => (loop.built ? [loop.built] : []));
-  const outline = (id: string, title: string, how: How): Figure => ({
-    id: `outline.${id}`,
-    title,
-    value: evaluate(how),
-    unit: how.unit,
-    how,
-    rules: [],
-    pieces: {},
-  });
+  const outline = (id: string, title: string, how: How): Figure =>
+    figureOf(`outline.${id}`, title, how, [], {});
   const whole = courses.count - (courses.rest === null ? 0 : 1);
   const stack: How = {
     op: 'product',
     name: 'height',
     unit: 'length',
-    of: [count('courses', whole), length('course height', courses.courseHeight)],
+    of: [givenCount('courses', whole), givenLength('course height', courses.courseHeight)],
   };
   return {
     perimeter: outline('perimeter', 'Round the form face', {
       op: 'sum',
       name: 'walls',
       unit: 'length',
-      of: loops.flatMap((loop) => loop.walls.map((wall) => length(wall.name, wall.length))),
+      of: loops.flatMap((loop) => loop.walls.map((wall) => givenLength(wall.name, wall.length))),
     }),
     coreArea: outline('coreArea', 'Plan area of the core', {
       op: 'sum',
@@ -259,7 +243,7 @@ function outlineFigures(shell: Shell, courses: Courses): OutlineFigures {
             unit: 'length',
             of: [
               { ...stack, name: 'whole courses' },
-              length(
+              givenLength(
                 courses.rest.how === 'half-piece' ? 'half-height pieces' : 'the ripped course',
                 courses.rest.height,
               ),
@@ -347,8 +331,8 @@ function boughtFigure(totals: TallyRow, courses: Courses): Figure {
     name: 'blocks opened for cuts',
     unit: 'count',
     of: [
-      count('cuts of full height', opened + shared),
-      count('cuts that come out of another’s block', shared),
+      givenCount('cuts of full height', opened + shared),
+      givenCount('cuts that come out of another’s block', shared),
     ],
   };
   const how: How = {
@@ -358,21 +342,18 @@ function boughtFigure(totals: TallyRow, courses: Courses): Figure {
     of: [
       wholes === totals.straight.value
         ? { ...totals.straight.how, name: 'whole blocks laid', pieces: { kind: 'straight' } }
-        : count('whole blocks laid at full height', wholes),
+        : givenCount('whole blocks laid at full height', wholes),
       opens,
-      ...(ripped === 0 ? [] : [count('blocks ripped for lower courses', ripped)]),
+      ...(ripped === 0 ? [] : [givenCount('blocks ripped for lower courses', ripped)]),
     ],
   };
-  return {
-    id: 'total.blocksBought',
-    title:
-      halfPieces > 0 ? 'Straight blocks to buy, besides the half-height pieces' : 'Straight blocks to buy',
-    value: evaluate(how),
-    unit: 'count',
+  return figureOf(
+    'total.blocksBought',
+    halfPieces > 0 ? 'Straight blocks to buy, besides the half-height pieces' : 'Straight blocks to buy',
     how,
-    rules: ['offcuts.fromCourse', 'offcuts.shortest', 'offcuts.perBlock'],
-    pieces: {},
-  };
+    ['offcuts.fromCourse', 'offcuts.shortest', 'offcuts.perBlock'],
+    {},
+  );
 }
 
 /** Counts every course, every stage and the whole wall, each figure with its why. */

@@ -2,10 +2,7 @@ import type { CourseRow, Courses, RowLimit } from '../courses';
 import type { Family } from '../forms';
 import { type Length, add, subtract } from '../measure';
 import { type BuiltLoop, type Shell, type Tee, type Wall, isSquare, polygonArea } from '../shell';
-import type { Given, How, Worked } from './how';
-
-const length = (name: string, value: number): Given => ({ op: 'given', name, unit: 'length', value });
-const count = (name: string, value: number): Given => ({ op: 'given', name, unit: 'count', value });
+import { type Given, type How, type Worked, givenCount, givenLength } from './how';
 
 /** What the end of a stretch takes off the middle line of its core. A free end loses the thickness of its bulkhead; at another wall the core runs on through that wall's foam. */
 function insetAt(limit: RowLimit, inset: Length, wall: Wall, tee: Tee | null): number {
@@ -63,8 +60,8 @@ export function coreAreaOf(loop: BuiltLoop): How {
           name: wall.name,
           unit: 'area',
           of: [
-            length('core', wall.core),
-            length('middle of the core', middleLine(wall, 0 as Length, wall.length, limits, loop.tees)),
+            givenLength('core', wall.core),
+            givenLength('middle of the core', middleLine(wall, 0 as Length, wall.length, limits, loop.tees)),
           ],
         };
       }),
@@ -98,23 +95,23 @@ export function coreAreaOf(loop: BuiltLoop): How {
         op: 'sum',
         name: 'form faces',
         unit: 'length',
-        of: loop.walls.map((wall) => length(wall.name, wall.length)),
+        of: loop.walls.map((wall) => givenLength(wall.name, wall.length)),
       },
       {
         op: 'product',
         name: 'what square corners take',
         unit: 'length',
         of: [
-          count(
+          givenCount(
             'outside corners less inside corners',
             loop.corners.reduce((sum, corner) => sum + (corner.kind === 'outside' ? 1 : -1), 0),
           ),
-          length('wall thickness', first.thickness),
+          givenLength('wall thickness', first.thickness),
         ],
       },
     ],
   };
-  return { op: 'product', name, unit: 'area', of: [length('core', first.core), centreLine] };
+  return { op: 'product', name, unit: 'area', of: [givenLength('core', first.core), centreLine] };
 }
 
 /** Concrete in one stretch of a wall: core × middle line × height. */
@@ -123,9 +120,9 @@ const concreteOfRow = (row: CourseRow, wall: Wall, tees: BuiltLoop['tees']): How
   name: wall.name,
   unit: 'volume',
   of: [
-    length('core', wall.core),
-    length('middle of the core', middleLine(wall, row.from, row.to, row, tees)),
-    length('height', subtract(row.top, row.bottom)),
+    givenLength('core', wall.core),
+    givenLength('middle of the core', middleLine(wall, row.from, row.to, row, tees)),
+    givenLength('height', subtract(row.top, row.bottom)),
   ],
 });
 
@@ -142,7 +139,7 @@ function concreteOfBlocks(courses: Courses, course: number, family: Extract<Fami
         op: 'quotient',
         name: 'blocks, cut ones by their length',
         unit: 'ratio',
-        of: [length('blocks end to end', add(...lengths)), length('block', family.blockLength)],
+        of: [givenLength('blocks end to end', add(...lengths)), givenLength('block', family.blockLength)],
       },
       {
         op: 'given',
@@ -172,7 +169,7 @@ export function concreteOfCourse(shell: Shell, courses: Courses, course: number)
       unit: 'volume',
       of: [
         { op: 'sum', name: 'plan area of the core', unit: 'area', of: loops.map(coreAreaOf) },
-        length('course height', height),
+        givenLength('course height', height),
       ],
     };
   }

@@ -1,5 +1,5 @@
 import type { RuleId } from '../rules';
-import type { How, PieceSelector, QuantityUnit } from './how';
+import { type How, type PieceSelector, type QuantityUnit, evaluate } from './how';
 
 /** What the tally counts, by course and in total. */
 export const TALLY_KEYS = ['straight', 'cut', 'cornerLH', 'cornerRH', 'coreVolume'] as const;
@@ -17,6 +17,15 @@ export interface Figure {
   readonly rules: readonly RuleId[];
   readonly pieces: PieceSelector;
 }
+
+/** A figure from its tree: value and unit follow from how it was worked out. */
+export const figureOf = (
+  id: string,
+  title: string,
+  how: How,
+  rules: readonly RuleId[],
+  pieces: PieceSelector,
+): Figure => ({ id, title, value: evaluate(how), unit: how.unit, how, rules, pieces });
 
 export type TallyRow = Readonly<Record<TallyKey, Figure>>;
 

@@ -46,6 +46,22 @@ export interface Worked extends HowCommon {
 /** How a figure was worked out: a small tree of named quantities. */
 export type How = Given | Worked;
 
+/** A length that the plan, the family or the walls give. */
+export const givenLength = (name: string, value: number): Given => ({
+  op: 'given',
+  name,
+  unit: 'length',
+  value,
+});
+
+/** A count that is given. */
+export const givenCount = (name: string, value: number): Given => ({
+  op: 'given',
+  name,
+  unit: 'count',
+  value,
+});
+
 /** A quantity in the base that products multiply in: metres for lengths, as it is for the rest. */
 const inMetres = (how: How): number =>
   how.unit === 'length' ? evaluate(how) / NANOMETRES_PER_METRE : evaluate(how);

@@ -164,6 +164,13 @@ describe('concrete in the footing', () => {
     expect(other.firstRound).toBeNull();
   });
 
+  it('has a thermal-break sheet under it only where one is asked for, as wide as the walls', () => {
+    const { sheet, bases } = standing({ footing: { kind: 'sheet', sheet: '1 1/2in' } }).footing;
+    expect(bases.sheet).toBe(inches(1.5));
+    expect((sheet?.value ?? 0) / 0.0254 ** 2).toBeCloseTo(13 * (1536 - 4 * 13), 6);
+    expect(standing().footing.sheet).toBeNull();
+  });
+
   it('is none on rock', () => {
     expect(standing({ footing: { kind: 'rock' } }).footing.concrete.value).toBe(0);
   });

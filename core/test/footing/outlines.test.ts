@@ -307,7 +307,26 @@ describe('a survey of more than one outline', () => {
     expect(Math.abs(toInches(fourth?.shim ?? (0 as Length)) - (1 - along))).toBeLessThanOrEqual(1 / 32);
   });
 
-  it('stays with its walls when they are renamed by an edit, and is kept when one goes', () => {
+  it('waits for an outline that does not come home, and says nothing of lost walls', () => {
+    const plan = planOf(RECTANGLE, {
+      ...withCourses(2),
+      footing: {
+        kind: 'strip',
+        shots: shots([
+          ['w1', 12, 50],
+          ['w3', 12, 50.25],
+        ]),
+        pulls: [{ id: 'a', from: 'w1', to: 'w3', length: '46ft 7 3/4in' }],
+      },
+    });
+    const astray = work(applyEdit(plan, { kind: 'set-row-length', row: 'w2', length: '20ft' }));
+    expect(astray.footing.problems).toEqual([]);
+    expect(astray.footing.survey?.shots).toEqual([]);
+    expect(work(plan).footing.survey?.shots).toHaveLength(2);
+    expect(work(plan).footing.adjusted).toHaveLength(1);
+  });
+
+  it('stays with its walls when units change, and is kept when a wall goes', () => {
     const plan = planOf(RECTANGLE, {
       ...withCourses(2),
       footing: {

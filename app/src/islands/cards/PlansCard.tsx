@@ -5,6 +5,7 @@ import type { PlanEdit } from '@ombra/core/plan/edits';
 import { houseRules } from '@ombra/core/rules/houseRules';
 import { CardFrame } from './CardFrame';
 import { usePlans } from './usePlans';
+import { TableHead } from '../../ui/TableHead';
 
 interface PlansCardProps {
   readonly plan: Plan;
@@ -90,26 +91,7 @@ export function PlansCard({ plan, onEdit, onClose }: PlansCardProps) {
   return (
     <CardFrame title="Plans side by side" onClose={onClose}>
       <table className="figures w-full border-collapse text-[17px]">
-        <thead>
-          <tr className="text-sm text-quiet">
-            <th scope="col" className="px-1 text-left font-medium">
-              plan
-            </th>
-            <th scope="col" className="px-2 text-right font-medium">
-              blocks
-            </th>
-            <th scope="col" className="px-2 text-right font-medium">
-              cuts
-            </th>
-            <th scope="col" className="px-2 text-right font-medium">
-              straps
-            </th>
-            <th scope="col" className="px-2 text-right font-medium">
-              saw, min
-            </th>
-            <td />
-          </tr>
-        </thead>
+        <TableHead names={['plan', 'blocks', 'cuts', 'straps', 'saw, min']} bare={1} />
         <tbody>
           {(['now', 'running', 'seams'] as const).map((id) => {
             const manner = usual?.find((each) => each.id === id);

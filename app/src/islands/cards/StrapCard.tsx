@@ -3,6 +3,7 @@ import { type UnitSystem, showLength } from '@ombra/core/measure';
 import { STRAP_REASONS } from '@ombra/core/notices/courseNotices';
 import type { Wall } from '@ombra/core/shell/shell';
 import { CardFrame } from './CardFrame';
+import { TableHead } from '../../ui/TableHead';
 
 interface StrapTableProps {
   readonly joints: readonly WeakJoint[];
@@ -39,22 +40,10 @@ export function StrapTable({ joints, walls, units, onGo }: StrapTableProps) {
   return (
     <table className="figures w-full border-collapse text-[16px]">
       <caption className="sr-only">Joints to strap</caption>
-      <thead>
-        <tr className="text-left text-sm text-quiet">
-          <th scope="col" className="px-1 font-medium">
-            wall
-          </th>
-          <th scope="col" className="px-1 font-medium">
-            from its first corner
-          </th>
-          <th scope="col" className="px-1 font-medium">
-            courses
-          </th>
-          <th scope="col" className="px-1 font-medium">
-            why
-          </th>
-        </tr>
-      </thead>
+      <TableHead
+        names={['wall', 'from its first corner', 'courses', 'why']}
+        left={['from its first corner', 'courses', 'why']}
+      />
       <tbody>
         {walls.flatMap((wall) =>
           ordered

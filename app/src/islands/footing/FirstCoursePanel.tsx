@@ -5,6 +5,7 @@ import type { WorkedPlan } from '@ombra/core/work';
 import { Choice } from '../../ui/Choice';
 import { ScrollBox } from '../../ui/ScrollBox';
 import type { Job } from '../job/useJob';
+import { TableHead } from '../../ui/TableHead';
 
 interface FirstCoursePanelProps {
   readonly job: Job;
@@ -111,22 +112,7 @@ export function FirstCoursePanel({ job, worked, open, onOpen }: FirstCoursePanel
           <h3 className="heading mt-2">Planks by wall, long point to long point</h3>
           <ScrollBox label="Planks by wall" height="max-h-44">
             <table className="figures w-full border-collapse text-[16px]">
-              <thead>
-                <tr className="border-b border-ink text-left text-sm text-quiet">
-                  <th scope="col" className="px-1 font-medium">
-                    wall
-                  </th>
-                  <th scope="col" className="px-1 text-right font-medium">
-                    run
-                  </th>
-                  <th scope="col" className="px-1 text-right font-medium">
-                    whole
-                  </th>
-                  <th scope="col" className="px-1 text-right font-medium">
-                    and cut
-                  </th>
-                </tr>
-              </thead>
+              <TableHead names={['wall', 'run', 'whole', 'and cut']} />
               <tbody>
                 {forms.runs.map((run) => (
                   <tr key={`${run.wall}:${run.side}`} className="border-b border-line">

@@ -126,6 +126,7 @@ function Surveyed({ frame, worked, survey, loop, tall, units, footing }: GroundP
         .map((place) => [place.station, place] as const),
     ).values(),
   ];
+  const past = survey.pastLimit.filter((place) => own.has(place.wall));
   const rock = footing.rock;
   const onRock = footing.bases.kind === 'rock';
   const wallStation = new Map(loop.built.walls.map((wall) => [wall.id, wall.station]));
@@ -169,6 +170,15 @@ function Surveyed({ frame, worked, survey, loop, tall, units, footing }: GroundP
         className="stroke-record"
         strokeWidth={1.4}
       />
+      {!onRock && (
+        <path
+          data-past-limit={past.length}
+          d={past
+            .map((place) => `M${rounded(x(place.station))} ${rounded(y(place.height) + 4)}l4 7h-8z`)
+            .join('')}
+          className="fill-mind"
+        />
+      )}
       <line
         x1={x(0)}
         x2={x(loop.built.perimeter)}

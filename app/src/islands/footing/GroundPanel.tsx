@@ -3,7 +3,7 @@ import { showLength } from '@ombra/core/measure';
 import { FOOTING_KINDS, type FootingKind } from '@ombra/core/plan/plan';
 import type { FootingChange } from '@ombra/core/plan/footingEdit';
 import type { Wall } from '@ombra/core/shell/shell';
-import { showVolume } from '@ombra/core/tally/explain';
+import { showQuantity } from '@ombra/core/tally/explain';
 import type { WorkedPlan } from '@ombra/core/work';
 import { Choice } from '../../ui/Choice';
 import { LengthField } from '../../ui/LengthField';
@@ -32,7 +32,7 @@ const KIND_NAMES: Readonly<Record<FootingKind, string>> = {
 export function GroundPanel({ job, worked, wall, open, onOpen }: GroundPanelProps) {
   const { plan, edit, endMerge } = job;
   const { units } = plan;
-  const { bases, concrete, firstRound, tape } = worked.footing;
+  const { bases, concrete, firstRound, sheet, tape } = worked.footing;
   const base = bases.loops.flatMap((loop) => loop.walls).find((each) => each.wall === wall.id);
   const row = plan.loops.flatMap((loop) => loop.walk).find((each) => each.id === wall.id);
   const footing = plan.footing ?? { kind: 'strip' as const };
@@ -56,7 +56,7 @@ export function GroundPanel({ job, worked, wall, open, onOpen }: GroundPanelProp
       }}
     >
       <span>{name}</span>
-      <span className="font-semibold">{showVolume(each.value, units)}</span>
+      <span className="font-semibold">{showQuantity(each.value, each.unit, units)}</span>
     </button>
   );
   return (
@@ -141,6 +141,7 @@ export function GroundPanel({ job, worked, wall, open, onOpen }: GroundPanelProp
             <div className="mt-1">
               {figure(concrete, 'Concrete in it')}
               {firstRound && figure(firstRound, 'First round')}
+              {sheet && figure(sheet, 'Thermal-break sheet')}
             </div>
           </>
         )}

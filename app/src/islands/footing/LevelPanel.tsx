@@ -61,6 +61,11 @@ function Summary({
           </>
         )}
       </dl>
+      {!onRock && survey.pastLimit.length > 0 && (
+        <p className="text-sm text-mind">
+          <span aria-hidden="true">▲</span> {survey.pastLimit.length} places past the job’s limit.
+        </p>
+      )}
       {!onRock && (
         <div>
           <h3 className="heading">Shims by thickness</h3>

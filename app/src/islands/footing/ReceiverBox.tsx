@@ -169,7 +169,7 @@ export function ReceiverBox({ job, worked, wall, pass }: ReceiverBoxProps) {
               void start(round(walls));
             }}
           >
-            <Radio aria-hidden="true" size={15} /> All round
+            <Radio aria-hidden="true" size={15} /> Read all walls
           </button>
         </div>
       ) : (

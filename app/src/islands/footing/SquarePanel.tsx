@@ -8,6 +8,7 @@ import { LengthField } from '../../ui/LengthField';
 import type { Job } from '../job/useJob';
 import { ScrollBox } from '../../ui/ScrollBox';
 import { SquareDrawing } from './SquareDrawing';
+import { TableHead } from '../../ui/TableHead';
 
 interface SquarePanelProps {
   readonly job: Job;
@@ -108,22 +109,7 @@ export function SquarePanel({ job, worked }: SquarePanelProps) {
       <div className="min-w-0">
         <ScrollBox label="Pulls" height="max-h-72">
           <table className="figures w-full border-collapse text-[16px]">
-            <thead>
-              <tr className="border-b border-ink text-left text-sm text-quiet">
-                <th scope="col" className="px-1 font-medium">
-                  pull
-                </th>
-                <th scope="col" className="px-2 text-right font-medium">
-                  planned
-                </th>
-                <th scope="col" className="font-medium">
-                  on site
-                </th>
-                <th scope="col" className="px-2 font-medium">
-                  off
-                </th>
-              </tr>
-            </thead>
+            <TableHead names={['pull', 'planned', 'on site', 'off']} left={['on site', 'off']} />
             <tbody>
               {suggested.map(({ diagonal }, index) => row(diagonal, `s${String(index)}`))}
               {others.map((pull, index) => (

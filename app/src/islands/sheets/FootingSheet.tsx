@@ -7,6 +7,7 @@ import { wallsOf } from '@ombra/core/shell/buildShell';
 import type { WorkedPlan } from '@ombra/core/work';
 import type { ReactNode } from 'react';
 import { markText } from '../footing/markText';
+import { TableHead } from '../../ui/TableHead';
 import { SheetFoot, SheetHead, type SheetJob, SheetLinks } from './SheetHead';
 
 interface FootingSheetProps extends SheetJob {
@@ -21,18 +22,6 @@ function Part({ title, children, fresh = false }: { title: string; children: Rea
     </section>
   );
 }
-
-const Head = ({ names }: { readonly names: readonly string[] }) => (
-  <thead>
-    <tr className="border-b border-ink text-left text-sm text-quiet">
-      {names.map((name, index) => (
-        <th key={name} scope="col" className={`px-1 font-medium ${index > 0 ? 'text-right' : ''}`}>
-          {name}
-        </th>
-      ))}
-    </tr>
-  </thead>
-);
 
 const Row = ({ cells }: { readonly cells: readonly ReactNode[] }) => (
   <tr className="border-b border-line">
@@ -191,7 +180,7 @@ export function FootingSheet({ worked, ...job }: FootingSheetProps) {
             {bases.kind !== 'rock' && (
               <Part title="Chalk lines">
                 <table className="figures w-full border-collapse text-[16px]">
-                  <Head
+                  <TableHead
                     names={['wall', 'footing', 'wall thick', 'outer edge to form', 'inner edge to form']}
                   />
                   <tbody>
@@ -236,7 +225,7 @@ export function FootingSheet({ worked, ...job }: FootingSheetProps) {
             <Part title="Square">
               <div className="grid grid-cols-2 gap-6 max-md:grid-cols-1 print:grid-cols-2">
                 <table className="figures w-full border-collapse text-[16px]">
-                  <Head names={['pull', 'planned', 'on site']} />
+                  <TableHead names={['pull', 'planned', 'on site']} />
                   <tbody>
                     {diagonals.map((diagonal, index) => (
                       <Row
@@ -251,7 +240,7 @@ export function FootingSheet({ worked, ...job }: FootingSheetProps) {
                   </tbody>
                 </table>
                 <table className="figures w-full border-collapse text-[16px]">
-                  <Head names={['corner', 'back', 'on', 'across']} />
+                  <TableHead names={['corner', 'back', 'on', 'across']} />
                   <tbody>
                     {square.corners.map((corner) => (
                       <Row
@@ -277,7 +266,7 @@ export function FootingSheet({ worked, ...job }: FootingSheetProps) {
             {forms && (
               <Part title="Insulated footing forms">
                 <table className="figures w-full border-collapse text-[16px]">
-                  <Head names={['planks, long point to long point', 'run', 'whole', 'and cut']} />
+                  <TableHead names={['planks, long point to long point', 'run', 'whole', 'and cut']} />
                   <tbody>
                     {forms.runs.map((run) => (
                       <Row
@@ -304,7 +293,7 @@ export function FootingSheet({ worked, ...job }: FootingSheetProps) {
             {rock && (
               <Part title="On rock" fresh={scribed.length > 0}>
                 <table className="figures w-full border-collapse text-[16px]">
-                  <Head names={['stretch', 'gap', 'closed']} />
+                  <TableHead names={['stretch', 'gap', 'closed']} />
                   <tbody>
                     {rock.stretches.map((stretch) => (
                       <Row

@@ -4,6 +4,7 @@ import { explainLine } from '@ombra/core/tally/explain';
 import { evaluate } from '@ombra/core/tally/how';
 import type { StageTally } from '@ombra/core/tally/figure';
 import { SheetFoot, SheetHead, type SheetJob, SheetLinks } from './SheetHead';
+import { TableHead } from '../../ui/TableHead';
 
 interface OrderSheetProps extends SheetJob {
   readonly order: Order;
@@ -72,31 +73,10 @@ export function OrderSheet({ order, stages, stage, ...job }: OrderSheetProps) {
           <p className="text-lg font-semibold">Nothing to order yet: the courses do not stand.</p>
         ) : (
           <table className="figures w-full border-collapse text-[16px]">
-            <thead>
-              <tr className="border-b border-ink text-left text-sm text-quiet">
-                <th scope="col" className="px-1 font-medium">
-                  article
-                </th>
-                <th scope="col" className="px-1 text-right font-medium">
-                  needed
-                </th>
-                <th scope="col" className="px-1 text-right font-medium">
-                  spare
-                </th>
-                <th scope="col" className="px-1 text-right font-medium">
-                  bundles
-                </th>
-                <th scope="col" className="px-1 text-right font-medium">
-                  to order
-                </th>
-                <th scope="col" className="px-1 text-right font-medium">
-                  mass
-                </th>
-                <th scope="col" className="w-9 px-1 font-medium">
-                  here
-                </th>
-              </tr>
-            </thead>
+            <TableHead
+              names={['article', 'needed', 'spare', 'bundles', 'to order', 'mass', 'here']}
+              left={['here']}
+            />
             {(['forms', 'parts', 'fixings'] as const).map((group) => {
               const lines = order.lines.filter((line) => line.group === group);
               if (lines.length === 0) return null;
