@@ -128,9 +128,9 @@ describe('the footing sheet', () => {
     const rock = onKind('rock');
     const html = sheet(rock);
     const scribed = (rock.footing.rock?.stretches ?? []).filter((stretch) => stretch.closure === 'scribed');
-    // 26 inches of rock to a strip.
+    // 25 inches of rock to a strip.
     const strips = scribed.reduce(
-      (sum, stretch) => sum + Math.ceil((stretch.to - stretch.from) / 25_400_000 / 26 - 1e-9),
+      (sum, stretch) => sum + Math.ceil((stretch.to - stretch.from) / 25_400_000 / 25 - 1e-9),
       0,
     );
     expect([...html.matchAll(/Rock under /g)]).toHaveLength(strips);

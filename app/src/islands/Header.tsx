@@ -28,7 +28,9 @@ const SAVE_WORDS: Readonly<Record<SaveState['kind'], string>> = {
 /** Job, stages, and the state of saving. */
 export function Header({ jobId, job, stage, onStage, onKeys, onRules }: HeaderProps) {
   const { plan, worked, saveState } = job;
-  const stops = worked?.notices.filter((notice) => notice.severity === 'stop').length ?? 0;
+  const stopping = worked?.notices.filter((notice) => notice.severity === 'stop') ?? [];
+  const stopsOf = (id: StageId): number =>
+    stopping.filter((notice) => (notice.place.stage ?? 'outline') === id).length;
   return (
     <header className="flex min-h-14 flex-wrap items-stretch gap-x-6 border-b border-line px-5">
       <div className="flex items-center">
@@ -54,10 +56,10 @@ export function Header({ jobId, job, stage, onStage, onKeys, onRules }: HeaderPr
               {index + 1}
             </span>
             {name}
-            {id === 'outline' && stops > 0 && (
+            {stopsOf(id) > 0 && (
               <span className="ml-1.5 text-xs font-semibold text-stop">
                 <OctagonX aria-hidden="true" size={13} className="mr-0.5 inline align-[-2px]" />
-                {stops}
+                {stopsOf(id)}
                 <span className="sr-only"> to stop for</span>
               </span>
             )}

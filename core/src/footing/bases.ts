@@ -1,6 +1,6 @@
 import { type Angle, type Length, type UnitSystem, nanometres, readLength, subtract } from '../measure';
 import type { FootingKind, FootingPlan, Plan, WalkRow } from '../plan';
-import type { HouseRules } from '../rules';
+import { type HouseRules, type LengthRule, RULES } from '../rules';
 import {
   type BuiltLoop,
   type Levels,
@@ -85,7 +85,13 @@ function lengthOr(
 ): Length {
   if (text === undefined) return usual;
   const reading = readLength(text, units);
-  if (reading.ok && reading.length > 0) return reading.length;
+  if (reading.ok && reading.length > 0) {
+    if (what === 'sheet') return reading.length;
+    const { least, most } = RULES[`footing.${what}`] as LengthRule;
+    if (reading.length >= least && reading.length <= most) return reading.length;
+    problems.push({ kind: 'size-out-of-range', what, wall, given: reading.length, least, most });
+    return usual;
+  }
   problems.push({ kind: 'text-unreadable', what, wall, text });
   return usual;
 }

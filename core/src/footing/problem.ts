@@ -12,6 +12,14 @@ export type FootingProblem =
       readonly text: string;
     }
   | {
+      readonly kind: 'size-out-of-range';
+      readonly what: 'width' | 'depth';
+      readonly wall: string | null;
+      readonly given: Length;
+      readonly least: Length;
+      readonly most: Length;
+    }
+  | {
       readonly kind: 'narrower-than-wall';
       readonly wall: string;
       readonly width: Length;

@@ -3,7 +3,7 @@ import { type Length, add, nanometres, subtract } from '../measure';
 import type { HouseRules } from '../rules';
 import { type Shell, type Wall, wallsOf } from '../shell';
 import { type Figure, type How, givenLength, figureOf } from '../tally';
-import type { ReadShot, Survey } from './survey';
+import type { Survey } from './survey';
 
 /** How a gap between form and rock is closed. */
 export type Closure = 'touches' | 'scribed' | 'open' | 'boards';
@@ -51,18 +51,18 @@ export interface Rock {
 const volume = (id: string, title: string, of: readonly How[], rules: Figure['rules']): Figure =>
   figureOf(id, title, { op: 'sum', name: title, unit: 'volume', of }, rules, { course: 0 });
 
-/** The rock along one wall, from end to end: level past the last reading at either end. */
-function profileOf(wall: Wall, shots: readonly ReadShot[], high: number): readonly RockPoint[] {
+/** The rock along one wall, from end to end; at its ends as the readings round the corners have it. */
+function profileOf(wall: Wall, { shots, ends, high }: Survey): readonly RockPoint[] {
+  const top = high?.height ?? 0;
   const own = shots
     .filter((shot) => shot.wall === wall.id)
-    .map((shot): RockPoint => ({ at: shot.at, gap: nanometres(high - shot.height) }));
-  const [first, last] = [own[0], own.at(-1)];
-  if (!first || !last) return [];
-  return [
-    ...(first.at > 0 ? [{ ...first, at: 0 as Length }] : []),
-    ...own,
-    ...(last.at < wall.length ? [{ ...last, at: wall.length }] : []),
-  ];
+    .map((shot): RockPoint => ({ at: shot.at, gap: nanometres(top - shot.height) }));
+  const end = (at: Length, height: Length | null | undefined): readonly RockPoint[] =>
+    height === null || height === undefined || own.some((point) => point.at === at)
+      ? []
+      : [{ at, gap: nanometres(top - height) }];
+  const round = ends[wall.id];
+  return [...end(0 as Length, round?.start), ...own, ...end(wall.length, round?.end)];
 }
 
 /** Adds the points where the gap passes a height, so that every piece between two points is closed in one manner. */
@@ -165,7 +165,6 @@ export function rockUnder(
   rules: HouseRules,
 ): Rock | null {
   if (!survey?.high) return null;
-  const high = survey.high.height;
   const walls = wallsOf(shell);
   const byId = new Map(walls.map((wall) => [wall.id, wall]));
   const limits: Limits = {
@@ -174,7 +173,7 @@ export function rockUnder(
     step: rules.length('footing.shim.step'),
     small: rules.choice('footing.rock.small') === 'open' ? 'open' : 'scribed',
   };
-  const profiles = new Map(walls.map((wall) => [wall.id, profileOf(wall, survey.shots, high)]));
+  const profiles = new Map(walls.map((wall) => [wall.id, profileOf(wall, survey)]));
   const stretches = walls.flatMap((wall) => stretchesOf(wall, profiles.get(wall.id) ?? [], limits));
   const fromEnd = rules.length('footing.rock.blockFromEnd');
   const blocks = pieces.flatMap((piece) =>

@@ -67,6 +67,8 @@ export interface Survey {
   readonly pastLimit: readonly ShimPlace[];
   readonly pastMost: readonly ShimPlace[];
   readonly shaving: Shaving | null;
+  /** Height of the ground at both ends of every wall; null where its stretch has no reading. */
+  readonly ends: Readonly<Record<string, { readonly start: Length | null; readonly end: Length | null }>>;
 }
 
 /** Readings on one stretch of footing that is level by plan, in walking order. */
@@ -384,6 +386,7 @@ export function readSurvey(
     pastLimit: [],
     pastMost: [],
     shaving: null,
+    ends: {},
   };
   if (read.length < 2) {
     return {
@@ -448,6 +451,12 @@ export function readSurvey(
         rules.length('footing.hump.longest'),
         rules.length('footing.level.most'),
         step,
+      ),
+      ends: Object.fromEntries(
+        [...walls].map(([id, wall]) => [
+          id,
+          { start: ground.heightAt(wall, 0 as Length), end: ground.heightAt(wall, wall.length) },
+        ]),
       ),
     },
     problems: [

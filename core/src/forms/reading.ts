@@ -22,7 +22,7 @@ function sentence(issue: z.core.$ZodIssue): string {
     case 'invalid_type':
       return issue.input === undefined && issue.expected !== 'never'
         ? `This is missing or not a ${issue.expected}; write a ${issue.expected} here.`
-        : `This must be a ${issue.expected}.`;
+        : `This must be ${/^[aeiou]/.test(issue.expected) ? 'an' : 'a'} ${issue.expected}.`;
     case 'invalid_value':
       return `This must be ${issue.values.map((value) => `“${String(value)}”`).join(' or ')}.`;
     case 'too_big':

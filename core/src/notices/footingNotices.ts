@@ -36,6 +36,12 @@ function wording(
             ? `“${problem.text}” cannot be read as a way off the middle of the footing; write “out 2in” or “in 2in”. The middle stands in its place.`
             : `“${problem.text}” cannot be read as the footing’s ${problem.what === 'sheet' ? 'sheet thickness' : problem.what}; the house rule stands in its place.`,
       };
+    case 'size-out-of-range':
+      return {
+        severity: 'stop',
+        ...(problem.wall === null ? footing : onWall(problem.wall)),
+        what: `A footing’s ${problem.what} lies between ${inFeet(problem.least)} and ${inFeet(problem.most)}; ${inFeet(problem.given)} is a slip. The house rule stands in its place.`,
+      };
     case 'narrower-than-wall': {
       const wide = add(problem.thickness, times(rules.length('footing.edge.least'), 2));
       return {
@@ -227,10 +233,11 @@ export function footingNotices(
   nameOf: (wall: string) => string,
   rules: HouseRules,
 ): readonly Notice[] {
+  const here = (notice: Notice): Notice => ({ ...notice, place: { ...notice.place, stage: 'footing' } });
   const told = footing.problems.map((problem, index): Notice => ({
     id: `${problem.kind}:${'wall' in problem ? (problem.wall ?? '') : ''}:${String(index)}`,
     fixes: [],
     ...wording(problem, units, nameOf, rules),
   }));
-  return [...told, ...findings(footing, units, nameOf, rules)];
+  return [...told, ...findings(footing, units, nameOf, rules)].map(here);
 }

@@ -10,6 +10,8 @@ export interface NoticePlace {
   readonly wall?: string;
   readonly corner?: string;
   readonly rule?: string;
+  /** The stage that it is about, where that is not the outline. */
+  readonly stage?: 'footing';
   readonly setting?: 'family' | 'core' | 'courses' | 'height';
 }
 

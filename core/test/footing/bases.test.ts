@@ -65,6 +65,8 @@ describe('chalk lines', () => {
       [{ kind: 'strip', width: '24in' }, 'in 6in', 'off-footing'],
       [{ kind: 'strip', width: '15in' }, undefined, 'edge-small'],
       [{ kind: 'strip', width: 'wide' }, undefined, 'text-unreadable'],
+      [{ kind: 'strip', depth: '1000m' }, undefined, 'size-out-of-range'],
+      [{ kind: 'strip', width: '1in' }, undefined, 'size-out-of-range'],
       [{ kind: 'strip' }, 'sideways', 'text-unreadable'],
     ];
     for (const [footing, offset, kind] of cases) {
@@ -275,6 +277,26 @@ describe('walls on rock', () => {
       }
     }
     expect(footing.rock?.blocks.length).toBeGreaterThan(8);
+  });
+
+  it('are taken to run from the readings on either side where a wall has none of its own', () => {
+    const { stretches } = rockIn({
+      footing: {
+        kind: 'rock',
+        shots: shots([
+          ['w1', 480, 50],
+          ['w3', 0, 53],
+          ['w4', 0, 53],
+        ]),
+      },
+    });
+    const second = stretches.filter((stretch) => stretch.wall === 'w2');
+    expect(second[0]?.from).toBe(0);
+    expect(second.at(-1)?.to).toBe(inches(288));
+    expect(second[0]?.least).toBe(0);
+    expect(second.at(-1)?.most).toBe(inches(3));
+    const third = stretches.filter((stretch) => stretch.wall === 'w3');
+    expect(third.map((stretch) => [stretch.least, stretch.most])).toEqual([[inches(3), inches(3)]]);
   });
 
   it('say nothing before they are surveyed', () => {

@@ -4,6 +4,7 @@ import { showLength } from '@ombra/core/measure';
 import type { Notice } from '@ombra/core/notices/notice';
 import { wallsOf } from '@ombra/core/shell/buildShell';
 import { houseRules } from '@ombra/core/rules/houseRules';
+import type { WorkedPlan } from '@ombra/core/work';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Columns3, ListChecks, RulerDimensionLine } from 'lucide-react';
 import { PlansCard } from '../cards/PlansCard';
@@ -36,6 +37,12 @@ function useWidth() {
   return { width, element };
 }
 
+/** The lowest course in which a wall has a block; null where it has none. */
+function lowestCourse(worked: WorkedPlan, wall: string): number | null {
+  const rows = worked.courses.rows.filter((row) => row.wall === wall);
+  return rows.length === 0 ? null : Math.min(...rows.map((row) => row.course));
+}
+
 /** Every block of every course: the strip, one course from above, the tally and its whys. */
 export function CoursesStage({ job, place, onPlace }: StageProps) {
   const { worked, plan, edit } = job;
@@ -53,6 +60,15 @@ export function CoursesStage({ job, place, onPlace }: StageProps) {
   useEffect(() => {
     if (count > 0 && place.course > count) onPlace({ course: count, piece: null });
   }, [count, place.course, onPlace]);
+  // Whoever comes for the first time sees a course that the first wall has, where it stands on a high footing.
+  const untouched = useRef(place.wall === null);
+  useEffect(() => {
+    if (!worked || !untouched.current) return;
+    untouched.current = false;
+    const [first] = wallsOf(worked.shell);
+    const lowest = lowestCourse(worked, first?.id ?? '');
+    if (lowest !== null && lowest > place.course) onPlace({ course: lowest });
+  }, [worked, place.course, onPlace]);
   if (!worked) return <p className="p-6 text-quiet">Working the plan out …</p>;
 
   const walls = wallsOf(worked.shell);
@@ -127,6 +143,11 @@ export function CoursesStage({ job, place, onPlace }: StageProps) {
                   <h2 className="heading">
                     Course {course}, wall {wall.name}, from above
                   </h2>
+                  {!worked.courses.rows.some((row) => row.wall === wall.id && row.course === course) && (
+                    <p className="py-3">
+                      {wall.name} has no block in course {course}.
+                    </p>
+                  )}
                   <FromAbove
                     worked={worked}
                     wall={wall}

@@ -61,6 +61,10 @@ export function FootingStage({ job, place, onPlace }: StageProps) {
       showLength(length, plan.units, { style: 'inches' });
     return `${inInches(base.outer)} · ${inInches(base.inner)}`;
   };
+  // What the footing says comes first here.
+  const notices = [...worked.notices].sort(
+    (a, b) => Number(b.place.stage === 'footing') - Number(a.place.stage === 'footing'),
+  );
   const done = footing.ready.filter((item) => item.done).length;
   return (
     <div className="grid grow grid-cols-[232px_minmax(0,1fr)] max-md:grid-cols-1">
@@ -87,7 +91,7 @@ export function FootingStage({ job, place, onPlace }: StageProps) {
         <div>
           <h2 className="heading mb-1">Notices</h2>
           <Notices
-            notices={worked.notices}
+            notices={notices}
             onEdit={edit}
             onGo={(notice) => {
               if (notice.place.wall !== undefined) choose(notice.place.wall);

@@ -71,7 +71,9 @@ function ShimTags({ worked }: { readonly worked: WorkedPlan }) {
 
 /** Pixels to an inch of rock on the printed strip: a quarter of true size on paper, the same both ways. */
 const QUARTER = 24;
-const STRIP_INCHES = 26;
+const STRIP_INCHES = 25;
+/** Clear pixels before the strip, for the first label. */
+const BEFORE = 26;
 const MARK_EVERY = 4;
 
 /** The rock under a scribed stretch, cut into strips that fit the page, the gap written every four inches. */
@@ -109,36 +111,36 @@ function RockStrip({
           {name}, from {showLength(add(stretch.from, inches(from)), units)}
         </figcaption>
         <svg
-          width={STRIP_INCHES * QUARTER + 20}
+          width={STRIP_INCHES * QUARTER + 2 * BEFORE}
           height={height}
           role="img"
           aria-label={`Rock under ${name}, a quarter of true size`}
         >
           <line
-            x1={10}
-            x2={10 + (to - from) * QUARTER}
+            x1={BEFORE}
+            x2={BEFORE + (to - from) * QUARTER}
             y1={12}
             y2={12}
             className="stroke-ink"
             strokeWidth={1.5}
           />
           <path
-            d={`M${points.map((inch) => `${(10 + (inch - from) * QUARTER).toFixed(1)} ${(12 + gapAtInch(inch) * QUARTER).toFixed(1)}`).join('L')}`}
+            d={`M${points.map((inch) => `${(BEFORE + (inch - from) * QUARTER).toFixed(1)} ${(12 + gapAtInch(inch) * QUARTER).toFixed(1)}`).join('L')}`}
             className="fill-none stroke-ink"
             strokeWidth={2}
           />
           {marks.map((inch) => (
             <g key={inch}>
               <line
-                x1={10 + (inch - from) * QUARTER}
-                x2={10 + (inch - from) * QUARTER}
+                x1={BEFORE + (inch - from) * QUARTER}
+                x2={BEFORE + (inch - from) * QUARTER}
                 y1={12}
                 y2={12 + gapAtInch(inch) * QUARTER}
                 className="stroke-quiet"
                 strokeDasharray="2 2"
               />
               <text
-                x={10 + (inch - from) * QUARTER}
+                x={BEFORE + (inch - from) * QUARTER}
                 y={26 + gapAtInch(inch) * QUARTER}
                 textAnchor="middle"
                 className="figures fill-ink text-[12px]"
