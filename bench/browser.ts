@@ -22,7 +22,7 @@ async function keyToFrame(page: Page, key: string, shows: string): Promise<numbe
 }
 
 async function measureVisits(browser: Browser): Promise<Record<string, number>> {
-  const [first, toOutline, toCourses]: [number[], number[], number[]] = [[], [], []];
+  const [first, toOutline, toFooting, toCourses]: [number[], number[], number[], number[]] = [[], [], [], []];
   for (let visit = 0; visit < VISITS; visit++) {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
     const page = await context.newPage();
@@ -30,14 +30,16 @@ async function measureVisits(browser: Browser): Promise<Record<string, number>> 
     await page.goto(`${DEMO}/courses`);
     await page.getByRole('table', { name: 'Tally by course' }).waitFor();
     first.push(performance.now() - start);
-    await page.waitForTimeout(300);
+    await page.waitForTimeout(600);
     toOutline.push(await keyToFrame(page, '1', '#job-name'));
-    toCourses.push(await keyToFrame(page, '2', '[aria-label="Strip"]'));
+    toFooting.push(await keyToFrame(page, '2', '[data-layer="footing"]'));
+    toCourses.push(await keyToFrame(page, '3', '[aria-label="From above"]'));
     await context.close();
   }
   return {
     firstViewMedianMs: median(first),
     switchToOutlineMedianMs: median(toOutline),
+    switchToFootingMedianMs: median(toFooting),
     switchToCoursesMedianMs: median(toCourses),
   };
 }

@@ -2,6 +2,7 @@ import { wallsOf } from '@ombra/core/shell/buildShell';
 import { Suspense, lazy, useCallback, useEffect, useRef, useState } from 'react';
 import { CoursesStage } from './courses/CoursesStage';
 import { useCourseKeys } from './courses/useCourseKeys';
+import { FootingLater, fetchFooting } from './footing/FootingLater';
 import { Header } from './Header';
 import { type Card, FOOTING_PANELS, type Place, keepPlace, keptPlace } from './job/place';
 import { StaleDialog } from './job/StaleDialog';
@@ -15,8 +16,8 @@ import { STAGES, type StageId, isStage } from './stage';
 /** The forms read family files, and bring what that needs only when they are looked at. */
 const FormsStage = lazy(async () => ({ default: (await import('./forms/FormsStage')).FormsStage }));
 
-/** The footing has panels of its own that most visits do not open. */
-const FootingStage = lazy(async () => ({ default: (await import('./footing/FootingStage')).FootingStage }));
+/** Milliseconds after the first view. */
+const FETCH_LATER = 200;
 
 interface WorkbenchProps {
   readonly job: OpenJob;
@@ -176,6 +177,12 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
       setRulesShown(true);
     },
   });
+  useEffect(() => {
+    const timer = setTimeout(() => void fetchFooting(), FETCH_LATER);
+    return () => {
+      clearTimeout(timer);
+    };
+  }, []);
   useCourseKeys(job.worked, place, change, stage === 'courses');
   useEffect(() => {
     document.title = `${job.plan.name} · ${STAGES.find((each) => each.id === stage)?.name ?? ''} · Ombra`;
@@ -211,11 +218,7 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
           />
         )}
         {stage === 'courses' && <CoursesStage job={job} place={place} onPlace={change} />}
-        {stage === 'footing' && (
-          <Suspense fallback={<p className="p-6 text-quiet">Fetching the footing …</p>}>
-            <FootingStage job={job} place={place} onPlace={change} />
-          </Suspense>
-        )}
+        {stage === 'footing' && <FootingLater job={job} place={place} onPlace={change} />}
         {stage === 'forms' && (
           <Suspense fallback={<p className="p-6 text-quiet">Fetching the forms …</p>}>
             <FormsStage job={job} />
