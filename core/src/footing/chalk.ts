@@ -1,4 +1,4 @@
-import type { Courses, Piece } from '../courses';
+import type { Courses, Piece, WallPiece } from '../courses';
 import { type Length, add, subtract } from '../measure';
 import type { Levels, Shell } from '../shell';
 
@@ -14,16 +14,35 @@ export interface TapeMark {
   readonly length: Length | null;
 }
 
-/** Pieces that stand on the footing or the rock, none below them. */
+/** A stretch of a wall that a piece stands on, on the footing or the rock. */
+export interface Stand {
+  readonly from: Length;
+  readonly to: Length;
+}
+
+/** Where a block stands on the footing: all along, or as far as a step lets it. */
+export function standsOf(piece: WallPiece, levels: Levels): readonly Stand[] {
+  const end = add(piece.start, piece.length);
+  const found: Stand[] = [];
+  for (const span of levels.walls[piece.wall] ?? []) {
+    const from = Math.max(span.from, piece.start) as Length;
+    const to = Math.min(span.to, end) as Length;
+    if (span.bottom !== piece.bottom || to <= from) continue;
+    const last = found.at(-1);
+    // Where only the top steps, the footing runs on.
+    if (last?.to === from) found[found.length - 1] = { from: last.from, to };
+    else found.push({ from, to });
+  }
+  return found;
+}
+
+/** Pieces that stand on the footing or the rock, in whole or in part. */
 export function standingPieces(courses: Courses, levels: Levels): readonly Piece[] {
-  const bottoms = new Map(Object.entries(levels.walls));
-  return courses.pieces.filter((piece) => {
-    const [wall, at] =
-      piece.kind === 'corner' ? [piece.wallAfter, 0] : [piece.wall, piece.start + piece.length / 2];
-    return (bottoms.get(wall) ?? []).some(
-      (span) => span.from <= at && at <= span.to && piece.bottom === span.bottom,
-    );
-  });
+  return courses.pieces.filter((piece) =>
+    piece.kind === 'corner'
+      ? levels.walls[piece.wallAfter]?.[0]?.bottom === piece.bottom
+      : standsOf(piece, levels).length > 0,
+  );
 }
 
 /** The tape sheet of an outline: every mark from its first corner on, in walking order. */

@@ -3,6 +3,7 @@ import { type Length, type UnitSystem, add, nanometres, readLength, subtract } f
 import type { Shot } from '../plan';
 import type { HouseRules } from '../rules';
 import { type BuiltLoop, type Levels, type Shell, type Wall, wallsOf } from '../shell';
+import { standsOf } from './chalk';
 import type { FootingProblem, SurveyPass } from './problem';
 
 /** A reading in its place. Heights are told above the lowest reading, with the footing's planned steps taken out. */
@@ -89,27 +90,43 @@ function bottomAt(
   return { bottom: spans[Math.max(found, 0)]?.bottom ?? (0 as Length), part: Math.max(found, 0) };
 }
 
-/** Numbers every stretch of level footing along a loop: a key for each wall and span. */
-function stretchesOf(
-  built: BuiltLoop,
-  levels: Levels,
-): { readonly keys: ReadonlyMap<string, number>; readonly single: boolean } {
-  const keys = new Map<string, number>();
+interface Stretches {
+  /** The stretch of each wall's span, by number. */
+  readonly keys: ReadonlyMap<string, number>;
+  /** Spans that lie before the outline's first corner on the stretch that runs through it. */
+  readonly beforeStart: ReadonlySet<string>;
+  readonly single: boolean;
+}
+
+/** Numbers every stretch of level footing along a loop. Round a closed one the last may run on into the first. */
+function stretchesOf(built: BuiltLoop, levels: Levels): Stretches {
+  const spans = built.walls.flatMap((wall) =>
+    (levels.walls[wall.id] ?? []).map((span, part) => ({
+      key: `${wall.id}:${String(part)}`,
+      bottom: span.bottom,
+    })),
+  );
   let number = 0;
-  let last: number | null = null;
-  for (const wall of built.walls) {
-    for (const [part, span] of (levels.walls[wall.id] ?? []).entries()) {
-      if (last !== null && span.bottom !== last) number += 1;
-      keys.set(`${wall.id}:${String(part)}`, number);
-      last = span.bottom;
-    }
-  }
-  return { keys, single: number === 0 };
+  const numbered = spans.map(({ key, bottom }, index) => {
+    const before = spans[index - 1];
+    if (before && before.bottom !== bottom) number += 1;
+    return [key, number] as const;
+  });
+  const runsOn = !built.open && number > 0 && spans[0]?.bottom === spans.at(-1)?.bottom;
+  const last = number;
+  return {
+    keys: new Map(numbered.map(([key, own]) => [key, runsOn && own === last ? 0 : own])),
+    beforeStart: new Set(runsOn ? numbered.filter(([, own]) => own === last).map(([key]) => key) : []),
+    single: number === 0,
+  };
 }
 
 interface Ground {
-  /** Height of the footing at a place, between the readings beside it; null where its stretch has none. */
-  readonly heightAt: (wall: Wall, at: Length) => Length | null;
+  /**
+   * Height of the footing at a place, between the readings beside it; null where its stretch has none. At a step, that of
+   * the stretch which another place of the wall lies on.
+   */
+  readonly heightAt: (wall: Wall, at: Length, on?: Length) => Length | null;
   readonly unsurveyed: readonly string[];
 }
 
@@ -143,37 +160,40 @@ function between({ shots, round }: Stretch, station: Length): Length | null {
 }
 
 function groundOf(shell: Shell, levels: Levels, shots: readonly ReadShot[]): Ground {
-  const places = new Map<string, { readonly stretch: Stretch; readonly wall: Wall }>();
+  const places = new Map<string, { readonly stretch: Stretch; readonly shift: number }>();
   const unsurveyed = new Set<string>();
+  const keyAt = (wall: string, at: Length): string => `${wall}:${String(bottomAt(levels, wall, at).part)}`;
   for (const { id, built } of shell.loops) {
     if (!built) continue;
-    const { keys, single } = stretchesOf(built, levels);
-    const own = shots.filter((shot) => shot.loop === id);
+    const { keys, beforeStart, single } = stretchesOf(built, levels);
+    // What lies before the first corner is counted back from it, so that its stretch runs through without a seam.
+    const shiftOf = (key: string): number => (beforeStart.has(key) ? built.perimeter : 0);
     const lists = new Map<number, ReadShot[]>();
-    for (const shot of own) {
-      const key = keys.get(`${shot.wall}:${String(bottomAt(levels, shot.wall, shot.at).part)}`) ?? -1;
-      const list = lists.get(key);
-      if (list) list.push(shot);
-      else lists.set(key, [shot]);
+    for (const shot of shots.filter((each) => each.loop === id)) {
+      const key = keyAt(shot.wall, shot.at);
+      const number = keys.get(key) ?? -1;
+      const placed = { ...shot, station: (shot.station - shiftOf(key)) as Length };
+      const list = lists.get(number);
+      if (list) list.push(placed);
+      else lists.set(number, [placed]);
     }
+    for (const list of lists.values()) list.sort((a, b) => a.station - b.station);
     for (const wall of built.walls) {
       for (const part of (levels.walls[wall.id] ?? []).keys()) {
-        const list = lists.get(keys.get(`${wall.id}:${String(part)}`) ?? -1) ?? [];
+        const key = `${wall.id}:${String(part)}`;
+        const list = lists.get(keys.get(key) ?? -1) ?? [];
         if (list.length === 0) unsurveyed.add(wall.name);
-        places.set(`${wall.id}:${String(part)}`, {
-          wall,
-          stretch: {
-            shots: list,
-            round: single && !built.open ? built.perimeter : null,
-          },
+        places.set(key, {
+          stretch: { shots: list, round: single && !built.open ? built.perimeter : null },
+          shift: shiftOf(key),
         });
       }
     }
   }
   return {
-    heightAt: (wall, at) => {
-      const place = places.get(`${wall.id}:${String(bottomAt(levels, wall.id, at).part)}`);
-      return place ? between(place.stretch, add(wall.station, at)) : null;
+    heightAt: (wall, at, on = at) => {
+      const place = places.get(keyAt(wall.id, on));
+      return place ? between(place.stretch, (wall.station + at - place.shift) as Length) : null;
     },
     unsurveyed: [...unsurveyed],
   };
@@ -262,26 +282,39 @@ interface Under {
   readonly piece: string;
   readonly wall: Wall;
   readonly at: readonly Length[];
+  /** A place within the piece, clear of any step at its ends. */
+  readonly on: Length;
 }
 
 /** Every piece of the first course with the places that are shimmed under it. */
-function under(shell: Shell, pieces: readonly Piece[], spacing: Length): readonly Under[] {
+function under(shell: Shell, levels: Levels, pieces: readonly Piece[], spacing: Length): readonly Under[] {
   const walls = new Map(
     shell.loops.flatMap(({ built }) => (built?.walls ?? []).map((wall) => [wall.id, wall] as const)),
   );
   return pieces.flatMap((piece): Under[] => {
     if (piece.kind !== 'corner') {
       const wall = walls.get(piece.wall);
-      if (!wall) return [];
-      const from = Math.max(piece.start, 0) as Length;
-      const to = Math.min(add(piece.start, piece.length), wall.length) as Length;
-      return to > from ? [{ piece: piece.id, wall, at: placesUnder(from, to, spacing) }] : [];
+      return wall
+        ? standsOf(piece, levels).map(({ from, to }) => ({
+            piece: piece.id,
+            wall,
+            at: placesUnder(from, to, spacing),
+            on: nanometres((from + to) / 2),
+          }))
+        : [];
     }
     const before = walls.get(piece.wallBefore);
     const after = walls.get(piece.wallAfter);
     return [
       ...(before && piece.legBefore > 0
-        ? [{ piece: piece.id, wall: before, at: [subtract(before.length, piece.legBefore)] }]
+        ? [
+            {
+              piece: piece.id,
+              wall: before,
+              at: [subtract(before.length, piece.legBefore)],
+              on: before.length,
+            },
+          ]
         : []),
       ...(after
         ? [
@@ -289,6 +322,7 @@ function under(shell: Shell, pieces: readonly Piece[], spacing: Length): readonl
               piece: piece.id,
               wall: after,
               at: [0 as Length, ...(piece.legAfter > 0 ? [piece.legAfter] : [])],
+              on: 0 as Length,
             },
           ]
         : []),
@@ -398,10 +432,10 @@ export function readSurvey(
   const high = read.reduce((most, shot) => (shot.height > most.height ? shot : most));
   const low = read.reduce((least, shot) => (shot.height < least.height ? shot : least));
   const step = rules.length('footing.shim.step');
-  const blocks = under(shell, pieces, rules.length('footing.shim.spacing')).flatMap(
-    ({ piece, wall, at }): BlockShims[] => {
+  const blocks = under(shell, levels, pieces, rules.length('footing.shim.spacing')).flatMap(
+    ({ piece, wall, at, on }): BlockShims[] => {
       const places = at.flatMap((each): ShimPlace[] => {
-        const height = ground.heightAt(wall, each);
+        const height = ground.heightAt(wall, each, on);
         return height === null
           ? []
           : [
@@ -425,7 +459,9 @@ export function readSurvey(
   const places = [
     ...new Map(
       blocks.flatMap((block) =>
-        block.places.map((place) => [`${place.wall}:${String(place.at)}`, place] as const),
+        block.places.map(
+          (place) => [`${place.wall}:${String(place.at)}:${String(place.height)}`, place] as const,
+        ),
       ),
     ).values(),
   ].sort((a, b) => a.station - b.station);

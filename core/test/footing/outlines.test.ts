@@ -116,6 +116,50 @@ describe('a footing', () => {
     expect(footing.bases.loops).toHaveLength(shell.loops.length);
   });
 
+  it('shims a block that runs past a step as far as it stands on the footing, and a step of the top not at all', () => {
+    const plan = planOf(RECTANGLE, {
+      ...withCourses(4),
+      footing: {
+        kind: 'strip',
+        shots: shots([
+          ['w1', 12, 50],
+          ['w1', 400, 66],
+          ['w3', 400, 50],
+          ['w3', 100, 66.25],
+        ]),
+      },
+    });
+    const stepped = work(
+      applyEdit(plan, {
+        kind: 'all',
+        edits: [
+          {
+            kind: 'set-wall',
+            row: 'w1',
+            change: {
+              footing: [{ id: 'a', at: '20ft', step: 'down 16in' }],
+              topSteps: [{ id: 't', at: '10ft', top: '3 courses' }],
+            },
+          },
+          { kind: 'set-wall', row: 'w3', change: { footing: [{ id: 'b', at: '20ft', step: 'up 16in' }] } },
+        ],
+      }),
+    );
+    const { survey } = stepped.footing;
+    const onFirst = (survey?.blocks ?? []).filter((block) => block.wall === 'w1');
+    for (const block of onFirst) {
+      const [from, to] = [block.places[0]?.at ?? 0, block.places.at(-1)?.at ?? 0];
+      // No block is shimmed on both sides of the step.
+      expect(from < feet(20) && to > feet(20)).toBe(false);
+    }
+    const tops = onFirst.flatMap((block) => block.places).filter((place) => place.at === feet(10));
+    const joints = stepped.courses.pieces.filter(
+      (piece) =>
+        piece.kind !== 'corner' && piece.wall === 'w1' && piece.start === feet(10) && piece.course <= 2,
+    );
+    if (joints.length === 0) expect(tops).toEqual([]);
+  });
+
   it('is marked where inside walls meet its walls', () => {
     const plan = planOf(RECTANGLE, withCourses(2));
     const [loop] = plan.loops;

@@ -161,6 +161,46 @@ describe('a level survey', () => {
     );
   });
 
+  it('carries readings round the first corner, and none across a step', () => {
+    // The high footing runs from 20 ft on C–D round A to 20 ft on A–B; the low one is measured a quarter inch lower still.
+    const plan = applyEdit(
+      planOf(RECTANGLE, {
+        ...withCourses(4),
+        footing: {
+          kind: 'strip',
+          shots: shotsOf([
+            ['w1', 144, 50],
+            ['w4', 144, 50.5],
+            ['w2', 100, 66.25],
+          ]),
+        },
+      }),
+      {
+        kind: 'all',
+        edits: [
+          { kind: 'set-wall', row: 'w1', change: { footing: [{ id: 'a', at: '20ft', step: 'down 16in' }] } },
+          { kind: 'set-wall', row: 'w3', change: { footing: [{ id: 'b', at: '20ft', step: 'up 16in' }] } },
+        ],
+      },
+    );
+    const { blocks } = surveyIn(work(plan));
+    const shims = (wall: string, from: number, to: number): readonly (readonly [number, number])[] =>
+      blocks
+        .filter((block) => block.wall === wall)
+        .flatMap((block) => block.places)
+        .filter((place) => toInches(place.at) > from && toInches(place.at) < to)
+        .map((place) => [toInches(place.at), toInches(place.shim)] as const);
+    // From 144 in on D–A to 144 in on A–B it rises by half an inch over 288 in, straight through the corner at A.
+    for (const [at, shim] of shims('w4', 144, 288))
+      expect(Math.abs(shim - (0.5 * (432 - at)) / 288)).toBeLessThan(0.032);
+    for (const [at, shim] of shims('w1', -1, 144))
+      expect(Math.abs(shim - (0.5 * (144 - at)) / 288)).toBeLessThan(0.032);
+    // On either side of the step each block is shimmed to its own footing.
+    const atStep = blocks.filter((block) => block.wall === 'w1').flatMap((block) => block.places);
+    const there = atStep.filter((place) => toInches(place.at) === 240).map((place) => toInches(place.shim));
+    expect(new Set(there)).toEqual(new Set([0, 0.25]));
+  });
+
   it('finds the hump that is worth shaving and what it saves', () => {
     const flat = ['w1', 'w2', 'w3', 'w4'].flatMap((wall): Reading[] =>
       [0, 48, 96, 144, 192, 240].map((at) => [wall, at, 50.25]),

@@ -178,10 +178,7 @@ export function FirstCoursePanel({ job, worked, open, onOpen }: FirstCoursePanel
             <ScrollBox label="Shims by block" height="max-h-64">
               <ol className="figures grid grid-cols-[repeat(auto-fill,minmax(190px,1fr))] gap-x-5 text-[16px]">
                 {worked.footing.survey.blocks.map((block, index) => (
-                  <li
-                    key={`${block.piece}:${block.wall}`}
-                    className="flex justify-between gap-2 border-b border-line px-1"
-                  >
+                  <li key={index} className="flex justify-between gap-2 border-b border-line px-1">
                     <span>
                       {index + 1} · {nameOf(block.wall)}{' '}
                       {showLength(block.places[0]?.at ?? (0 as Length), units)}

@@ -48,10 +48,7 @@ function ShimTags({ worked }: { readonly worked: WorkedPlan }) {
   return (
     <ul className="mt-2 grid grid-cols-4 gap-2 max-md:grid-cols-2 print:grid-cols-6">
       {(worked.footing.survey?.blocks ?? []).map((block, index) => (
-        <li
-          key={`${block.piece}:${block.wall}`}
-          className="break-inside-avoid border border-dashed border-ink p-1.5"
-        >
+        <li key={index} className="break-inside-avoid border border-dashed border-ink p-1.5">
           <p className="figures flex justify-between text-sm">
             <span className="font-semibold">
               {index + 1} · {nameOf.get(block.wall)}
