@@ -165,6 +165,7 @@ test('the plan file goes out and comes in again; its schema is published', async
   const sent = JSON.parse((await out.body()).toString()) as Record<string, unknown>;
   const file = Buffer.from(JSON.stringify({ ...sent, name: 'Brought in' }));
   await page.goto('/');
+  await expect(page.locator('astro-island[ssr]')).toHaveCount(0);
   await page
     .getByLabel('Plan file')
     .setInputFiles({ name: 'plan.json', mimeType: 'application/json', buffer: file });
@@ -175,6 +176,8 @@ test('the plan file goes out and comes in again; its schema is published', async
 
 test('a plan file that cannot be taken says what and where', async ({ page }) => {
   await page.goto('/');
+  // A file chosen before the page listens would not be heard.
+  await expect(page.locator('astro-island[ssr]')).toHaveCount(0);
   const choose = (text: string) =>
     page
       .getByLabel('Plan file')
