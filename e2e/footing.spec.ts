@@ -142,10 +142,11 @@ test('the footing sheet prints what the first hour on site needs', async ({ page
 
 test('the receiver and the survey file answer plainly for what is not there', async ({ page }) => {
   const cases = [
-    ['/api/receiver?job=nowhere&wall=a&at=0', 404],
-    ['/api/receiver?job=sorrel-fork-hatchery&wall=roof&at=0', 422],
-    ['/api/receiver?job=sorrel-fork-hatchery&wall=wall-1&at=-5', 422],
-    ['/api/receiver?job=sorrel-fork-hatchery&wall=wall-1&at=far', 422],
+    ['/api/receiver?job=nowhere&station=0&round=1&above=0', 404],
+    ['/api/receiver?job=sorrel-fork-hatchery', 422],
+    ['/api/receiver?job=sorrel-fork-hatchery&station=-5&round=1&above=0', 422],
+    ['/api/receiver?job=sorrel-fork-hatchery&station=far&round=1&above=0', 422],
+    ['/api/receiver?job=sorrel-fork-hatchery&station=0&round=1&above=', 422],
     ['/api/jobs/nowhere/survey.csv', 404],
   ] as const;
   for (const [path, status] of cases) {

@@ -88,8 +88,15 @@ describe('drawings of the footing', () => {
       const wall = worked.shell.loops[0]?.built?.walls[0];
       if (!base || !wall) throw new Error('no wall');
       const svg = renderToStaticMarkup(
-        <Section bases={worked.footing.bases} base={base} wall={wall} units="imperial" />,
+        <Section
+          bases={worked.footing.bases}
+          base={base}
+          wall={wall}
+          bars={worked.footing.forms?.bars.count ?? 0}
+          units="imperial"
+        />,
       );
+      expect([...svg.matchAll(/r="3.5"/g)]).toHaveLength(kind === 'forms' ? 2 : 0);
       expect(svg).toContain(kind === 'rock' ? 'straight on rock' : 'outer chalk line 5 1/2″');
       expect(svg).not.toContain('NaN');
     }

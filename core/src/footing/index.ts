@@ -9,6 +9,7 @@ export * from './footingForms';
 export * from './problem';
 export * from './ready';
 export * from './rock';
+export * from './rod';
 export * from './square';
 export * from './survey';
 export * from './surveyFile';

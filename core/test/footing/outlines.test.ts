@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Footing } from '../../src/footing';
+import { type Footing, rodPlace } from '../../src/footing';
 import { type Length, feet, inches, storeLength, toInches } from '../../src/measure';
 import { orderOf } from '../../src/orderOf';
 import { type Plan, type Pull, type Shot, applyEdit } from '../../src/plan';
@@ -179,6 +179,29 @@ describe('a footing', () => {
     expect(
       footing.tape.filter((mark) => mark.what === 'wall-meets').map((mark) => [mark.wall, mark.at]),
     ).toContainEqual(['w1', feet(20)]);
+  });
+});
+
+describe('a rod', () => {
+  it('stands so far round its outline and as high as its footing is by plan', () => {
+    const { shell, levels } = work(
+      applyEdit(planOf(RECTANGLE, withCourses(4)), {
+        kind: 'all',
+        edits: [
+          { kind: 'set-wall', row: 'w2', change: { footing: [{ id: 'a', at: '10ft', step: 'up 16in' }] } },
+          { kind: 'set-wall', row: 'w4', change: { footing: [{ id: 'b', at: '10ft', step: 'down 16in' }] } },
+        ],
+      }),
+    );
+    const wall = wallsOf(shell)[1];
+    if (!wall) throw new Error('no wall');
+    expect(rodPlace(shell, levels, wall, feet(4))).toEqual({
+      station: feet(44),
+      round: inches(1536),
+      above: 0,
+    });
+    expect(rodPlace(shell, levels, wall, feet(12)).above).toBe(inches(16));
+    expect(rodPlace(shell, levels, wall, feet(99)).station).toBe(inches(480 + 288));
   });
 });
 

@@ -32,7 +32,7 @@ const KIND_NAMES: Readonly<Record<FootingKind, string>> = {
 export function GroundPanel({ job, worked, wall, open, onOpen }: GroundPanelProps) {
   const { plan, edit, endMerge } = job;
   const { units } = plan;
-  const { bases, concrete, firstRound, sheet, tape } = worked.footing;
+  const { bases, concrete, firstRound, forms, sheet, tape } = worked.footing;
   const base = bases.loops.flatMap((loop) => loop.walls).find((each) => each.wall === wall.id);
   const row = plan.loops.flatMap((loop) => loop.walk).find((each) => each.id === wall.id);
   const footing = plan.footing ?? { kind: 'strip' as const };
@@ -148,7 +148,9 @@ export function GroundPanel({ job, worked, wall, open, onOpen }: GroundPanelProp
       </div>
       <div className="min-w-0">
         <h3 className="heading">Wall {wall.name}, cut across: chalk lines from the edges</h3>
-        {base && <Section bases={bases} base={base} wall={wall} units={units} />}
+        {base && (
+          <Section bases={bases} base={base} wall={wall} bars={forms?.bars.count ?? 0} units={units} />
+        )}
         {!onRock && (
           <div className="grid max-w-80 grid-cols-2 gap-2">
             <div>

@@ -7,6 +7,7 @@ import {
   storeLength,
 } from '@ombra/core/measure';
 import type { SurveyPass } from '@ombra/core/footing/problem';
+import { rodPlace } from '@ombra/core/footing/rod';
 import type { Shot } from '@ombra/core/plan/plan';
 import { houseRules } from '@ombra/core/rules/houseRules';
 import { wallsOf } from '@ombra/core/shell/buildShell';
@@ -93,7 +94,7 @@ export function ReceiverBox({ job, worked, wall, pass }: ReceiverBoxProps) {
       };
       show(null);
       const taken = await takeReading(
-        { job: job.id, wall: spot.wall.id, at: spot.at, pass },
+        { job: job.id, pass, ...rodPlace(worked.shell, worked.levels, spot.wall, spot.at) },
         wanted,
         controller.signal,
         show,

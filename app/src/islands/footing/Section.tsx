@@ -6,6 +6,8 @@ interface SectionProps {
   readonly bases: Bases;
   readonly base: WallBase;
   readonly wall: Wall;
+  /** Bars that run through insulated footing forms. */
+  readonly bars: number;
   readonly units: UnitSystem;
 }
 
@@ -36,7 +38,7 @@ function Dimension({ from, to, y, text }: { from: number; to: number; y: number;
 }
 
 /** A wall on its footing, cut across: outside on the left, the chalk lines with how far they run from the edges. */
-export function Section({ bases, base, wall, units }: SectionProps) {
+export function Section({ bases, base, wall, bars, units }: SectionProps) {
   const inInches = (length: Length): string => showLength(length, units, { style: 'inches' });
   const left = Math.min(0, base.outer);
   const right = Math.max(base.width, base.outer + base.thickness);
@@ -90,9 +92,36 @@ export function Section({ bases, base, wall, units }: SectionProps) {
         />
       )}
       {forms && (
-        <g className="fill-foam stroke-ink">
-          <rect x={x(0) - 9} y={GROUND} width={9} height={deep} />
-          <rect x={x(base.width)} y={GROUND} width={9} height={deep} />
+        <g className="stroke-ink">
+          {/* Stone mounded half way up outside the planks. */}
+          <path
+            d={`M${String(x(0) - 9)} ${String(GROUND + deep / 2)}v${String(deep / 2)}h-${String(deep / 2)}z`}
+            className="fill-shadow"
+          />
+          <path
+            d={`M${String(x(base.width) + 9)} ${String(GROUND + deep / 2)}v${String(deep / 2)}h${String(deep / 2)}z`}
+            className="fill-shadow"
+          />
+          <rect x={x(0) - 9} y={GROUND} width={9} height={deep} className="fill-foam" />
+          <rect x={x(base.width)} y={GROUND} width={9} height={deep} className="fill-foam" />
+          {/* A tie from plank to plank, the bars hooked into it. */}
+          <line
+            x1={x(0) - 5}
+            x2={x(base.width) + 5}
+            y1={GROUND + deep * 0.62}
+            y2={GROUND + deep * 0.62}
+            className="stroke-chalk"
+            strokeWidth={2}
+          />
+          {Array.from({ length: bars }, (_, index) => (
+            <circle
+              key={index}
+              cx={x((base.width * (index + 1)) / (bars + 1))}
+              cy={GROUND + deep * 0.62 - 4}
+              r={3.5}
+              className="fill-ink"
+            />
+          ))}
         </g>
       )}
       {sheet > 0 && (

@@ -1,3 +1,4 @@
+import type { RodPlace } from '@ombra/core/footing/rod';
 import { type Length, millimetres } from '@ombra/core/measure';
 
 /** What a laser receiver says, as the server passes it on. */
@@ -7,10 +8,8 @@ export type ReceiverEvent =
   | { readonly kind: 'out-of-range' };
 
 /** A spot where the rod stands. */
-export interface RodSpot {
+export interface RodSpot extends RodPlace {
   readonly job: string;
-  readonly wall: string;
-  readonly at: Length;
   readonly pass: string;
 }
 
@@ -45,9 +44,10 @@ export function takeReading(
   return new Promise((resolve) => {
     const query = new URLSearchParams({
       job: spot.job,
-      wall: spot.wall,
-      at: String(spot.at),
       pass: spot.pass,
+      station: String(spot.station),
+      round: String(spot.round),
+      above: String(spot.above),
     });
     const source = new EventSource(`/api/receiver?${query.toString()}`);
     const good: number[] = [];
