@@ -40,8 +40,6 @@ export interface LoopAdjustment {
   readonly moves: readonly CornerMove[];
   /** Measures more than the outline needs; nothing can be checked with none. */
   readonly spare: number;
-  /** Root mean square of what the measures miss by, as far as spare ones tell. */
-  readonly disagree: Length;
   /** Whether the measures agree with each other as well as a tape can. */
   readonly agree: boolean;
   /** The pull that looks wrong; null where they agree, or where several could be it. */
@@ -142,7 +140,12 @@ interface LoopPulls {
   readonly problems: readonly FootingProblem[];
 }
 
-function readPulls(built: BuiltLoop, pulls: readonly Pull[], units: UnitSystem): LoopPulls {
+function readPulls(
+  built: BuiltLoop,
+  pulls: readonly Pull[],
+  units: UnitSystem,
+  rules: HouseRules,
+): LoopPulls {
   const problems: FootingProblem[] = [];
   const corners = built.faces.formOutside;
   const placeOf = (id: string): number => built.walls.findIndex((wall) => wall.id === id);
@@ -165,8 +168,7 @@ function readPulls(built: BuiltLoop, pulls: readonly Pull[], units: UnitSystem):
     const planned = distance(corners[a] as Point, corners[b] as Point);
     const [least, most] = limits(lengths, a, b);
     const sides = Math.abs(a - b) === 1 || Math.abs(a - b) === built.walls.length - 1;
-    // A wall that came out a little long is no contradiction; a foot is.
-    const slack = sides ? 304_800_000 : 0;
+    const slack = sides ? rules.length('footing.pull.slack') : 0;
     if (reading.length < least - slack || reading.length > most + slack) {
       problems.push({
         kind: 'pull-impossible',
@@ -294,7 +296,6 @@ function adjustLoop(
   const agree = largest <= NOT_BY_CHANCE;
   const wrong = judged.find((pull) => pull.weight !== null && pull.weight >= largest * (1 - 1e-9));
   const alone = wrong && second < largest * (1 - TELL_APART);
-  const squares = solution.residuals.reduce((sum, each) => sum + each * each, 0);
   return {
     loop,
     pulls: judged,
@@ -309,9 +310,6 @@ function adjustLoop(
       ];
     }),
     spare: solution.spare,
-    disagree: nanometres(
-      solution.spare === 0 ? 0 : Math.sqrt(squares / solution.spare) * NANOMETRES_PER_MILLIMETRE,
-    ),
     agree,
     suspect: agree || !alone ? null : wrong.id,
   };
@@ -334,7 +332,7 @@ export function adjustPulls(
         built.walls.some((wall) => wall.id === pull.from) && built.walls.some((wall) => wall.id === pull.to),
     );
     for (const pull of own) closed.add(pull.id);
-    const read = readPulls(built, own, units);
+    const read = readPulls(built, own, units, rules);
     problems.push(...read.problems);
     return read.pulls.length === 0
       ? []

@@ -68,9 +68,6 @@ export function readOffset(text: string, units: UnitSystem): Length | null {
   return (found[1]?.toLowerCase() === 'in' ? 0 - reading.length : reading.length) as Length;
 }
 
-/** The usual thickness of a thermal-break sheet that nothing is said of. */
-export const USUAL_SHEET = nanometres(2 * 25_400_000);
-
 interface Reader {
   readonly units: UnitSystem;
   readonly problems: FootingProblem[];
@@ -86,7 +83,6 @@ function lengthOr(
   if (text === undefined) return usual;
   const reading = readLength(text, units);
   if (reading.ok && reading.length > 0) {
-    if (what === 'sheet') return reading.length;
     const { least, most } = RULES[`footing.${what}`] as LengthRule;
     if (reading.length >= least && reading.length <= most) return reading.length;
     problems.push({ kind: 'size-out-of-range', what, wall, given: reading.length, least, most });
@@ -236,7 +232,10 @@ export function buildBases(
     kind: footing.kind,
     depth,
     withWall: footing.withWall === true && !onRock,
-    sheet: footing.kind === 'sheet' ? lengthOr(footing.sheet, USUAL_SHEET, 'sheet', null, reader) : null,
+    sheet:
+      footing.kind === 'sheet'
+        ? lengthOr(footing.sheet, rules.length('footing.sheet'), 'sheet', null, reader)
+        : null,
     loops,
     problems: reader.problems,
   };

@@ -1,9 +1,9 @@
 import type { CourseRow, Courses, Piece } from '../courses';
-import { type Length, add, inches, subtract } from '../measure';
+import { add, subtract } from '../measure';
 import type { HouseRules } from '../rules';
 import { type Levels, type Shell, wallsOf } from '../shell';
-import { cutStock } from '../stock/cutStock';
 import { type Figure, type How, givenCount, givenLength, figureOf } from '../tally';
+import { stockFor } from './cutToLength';
 
 /** How the first course is held, tied and fixed, with what it takes. */
 export interface FirstCourse {
@@ -17,16 +17,6 @@ export interface FirstCourse {
   readonly fixed: Figure;
 }
 
-/** A saw's kerf in lumber, and the unit that boards are cut in. */
-const EIGHTH = inches(1 / 8);
-
-/** Stretches that stand on the footing: where they start and end on their walls. */
-export interface Standing {
-  readonly wall: string;
-  readonly from: Length;
-  readonly to: Length;
-}
-
 /** Stretches of wall that stand on the footing or the rock, from the rows of the courses. */
 export const standingRows = (courses: Courses, levels: Levels): readonly CourseRow[] =>
   courses.rows.filter((row) =>
@@ -35,32 +25,11 @@ export const standingRows = (courses: Courses, levels: Levels): readonly CourseR
     ),
   );
 
-/** Boards along both sides of every stretch: whole ones end to end, and the rests cut out of as few as can be. */
-export function boardsFor(rows: readonly Standing[], board: Length): How {
-  const lengths = rows.map((row) => subtract(row.to, row.from));
-  const whole = lengths.reduce((total, each) => total + 2 * Math.floor(each / board), 0);
-  const rests = lengths.map((each) => Math.ceil((each % board) / EIGHTH)).filter((each) => each > 0);
-  const plan = cutStock(
-    rests.map((each) => ({ length: each, count: 2 })),
-    Math.floor(board / EIGHTH),
-    1,
-  );
-  return {
-    op: 'sum',
-    name: 'boards',
-    unit: 'count',
-    of: [
-      givenCount('whole ones end to end', whole),
-      givenCount('cut for the rests', plan.ok ? plan.plan.pieces.length : 2 * rests.length),
-    ],
-  };
-}
-
 const figure = (id: string, title: string, how: How, rules: Figure['rules']): Figure =>
   figureOf(id, title, how, rules, { course: 1 });
 
 /** What fixes the first course to its footing, by the crew's school. */
-function fixing(rows: readonly Standing[], shell: Shell, rules: HouseRules): How {
+function fixing(rows: readonly CourseRow[], shell: Shell, rules: HouseRules): How {
   const walls = new Map(wallsOf(shell).map((wall) => [wall.id, wall]));
   const run = add(...rows.map((row) => subtract(row.to, row.from)));
   switch (rules.choice('footing.glue')) {
@@ -127,6 +96,7 @@ export function firstCourseOf(
   rules: HouseRules,
 ): FirstCourse {
   const rows = standingRows(courses, levels);
+  const lengths = rows.map((row) => subtract(row.to, row.from));
   const hold = rules.choice('footing.hold') === 'track' ? 'track' : 'kickers';
   const glue = GLUES.find((each) => each === rules.choice('footing.glue')) ?? 'two-courses-first';
   // Every piece meets the next one: as many joints as pieces round a closed outline.
@@ -149,7 +119,8 @@ export function firstCourseOf(
     held: figure(
       'footing.held',
       hold === 'track' ? 'lengths of track along both faces' : 'kicker boards along both faces',
-      boardsFor(rows, board),
+      // Both faces of every stretch.
+      stockFor('boards', [...lengths, ...lengths], board),
       ['footing.hold', hold === 'track' ? 'footing.track.length' : 'order.board.length'],
     ),
     glue,

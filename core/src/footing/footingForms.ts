@@ -1,9 +1,9 @@
-import { type Length, inches, nanometres } from '../measure';
+import { type Length, nanometres } from '../measure';
 import type { HouseRules } from '../rules';
 import { type Shell, wallsOf } from '../shell';
-import { cutStock } from '../stock/cutStock';
 import { type Figure, type How, givenCount, givenLength, figureOf } from '../tally';
 import type { Bases, WallBase } from './bases';
+import { stockFor } from './cutToLength';
 
 /** Ties on one plank: how many on equal centres, and what is left at either end. */
 export interface PlankTies {
@@ -11,16 +11,14 @@ export interface PlankTies {
   readonly end: Length;
 }
 
-/** Less than this is left at no end: a tie would split the plank. [ours] */
-const LEAST_END = inches(1);
-
 /**
  * Ties on equal centres along a plank, what is left shared by both ends. [common practice]
  *
- * @example tiesOn(inches(96), inches(18)) // 6 ties, 3 in left at either end
+ * @param least what is left at either end at the least: a tie would split the plank
+ * @example tiesOn(inches(96), inches(18), inches(1)) // 6 ties, 3 in left at either end
  */
-export function tiesOn(plank: Length, spacing: Length): PlankTies {
-  const bays = Math.max(0, Math.floor((plank - 2 * LEAST_END) / spacing));
+export function tiesOn(plank: Length, spacing: Length, least: Length): PlankTies {
+  const bays = Math.max(0, Math.floor((plank - 2 * least) / spacing));
   return { ties: bays + 1, end: nanometres((plank - bays * spacing) / 2) };
 }
 
@@ -57,44 +55,20 @@ export interface FootingForms {
   readonly stone: Figure;
 }
 
-const EIGHTH = inches(1 / 8);
-
 const figure = (id: string, title: string, how: How, rules: Figure['rules']): Figure =>
   figureOf(id, title, how, rules, { course: 0 });
 
-/** Planks of both sides: whole ones end to end, the rests cut out of as few as can be. */
-function planksFor(runs: readonly PlankRun[], plank: Length): How {
-  const rests = runs.flatMap((run) => (run.cut === null ? [] : [Math.ceil(run.cut / EIGHTH)]));
-  const plan = cutStock(
-    rests.map((each) => ({ length: each, count: 1 })),
-    Math.floor(plank / EIGHTH),
-    1,
-  );
-  return {
-    op: 'sum',
-    name: 'planks',
-    unit: 'count',
-    of: [
-      givenCount(
-        'whole planks end to end',
-        runs.reduce((sum, run) => sum + run.whole, 0),
-      ),
-      givenCount('opened for the rests', plan.ok ? plan.plan.pieces.length : rests.length),
-    ],
-  };
-}
-
 /** One wall's ties and plank joints. A tie joins both planks, so the shorter side says how many there is room for. */
-function tiedRun(base: WallBase, length: Length, plank: Length, spacing: Length) {
+function tiedRun(base: WallBase, length: Length, plank: Length, spacing: Length, least: Length) {
   const clear = Math.min(base.outerLength, base.innerLength) as Length;
   const start = nanometres((length - clear) / 2);
   const whole = Math.floor(clear / plank);
   const rest = nanometres(clear % plank);
   const on = (from: number, run: Length): readonly Length[] => {
-    const { ties, end } = tiesOn(run, spacing);
+    const { ties, end } = tiesOn(run, spacing, least);
     return Array.from({ length: ties }, (_, index) => nanometres(from + end + index * spacing));
   };
-  const onRest = rest < 2 * LEAST_END ? [] : on(start + whole * plank, rest);
+  const onRest = rest < 2 * least ? [] : on(start + whole * plank, rest);
   return {
     base,
     whole,
@@ -115,6 +89,7 @@ export function footingForms(bases: Bases, shell: Shell, rules: HouseRules): Foo
   const walls = bases.loops.flatMap((loop) => loop.walls);
   const plank = rules.length('footing.plank.length');
   const spacing = rules.length('footing.tie.spacing');
+  const least = rules.length('footing.tie.end');
   const runs = walls.flatMap((base) =>
     (['outside', 'inside'] as const).map((side): PlankRun => {
       const run = side === 'outside' ? base.plankOuter : base.plankInner;
@@ -130,8 +105,10 @@ export function footingForms(bases: Bases, shell: Shell, rules: HouseRules): Foo
     }),
   );
   const lengths = new Map(wallsOf(shell).map((wall) => [wall.id, wall.length]));
-  const tied = walls.map((base) => tiedRun(base, lengths.get(base.wall) ?? (0 as Length), plank, spacing));
-  const eachPlank = tiesOn(plank, spacing).ties;
+  const tied = walls.map((base) =>
+    tiedRun(base, lengths.get(base.wall) ?? (0 as Length), plank, spacing, least),
+  );
+  const eachPlank = tiesOn(plank, spacing, least).ties;
   const corners = shell.loops.reduce((sum, loop) => sum + (loop.built?.corners.length ?? 0), 0);
   const middles = walls.reduce((sum, base) => sum + (base.outerLength + base.innerLength) / 2, 0);
   const bed = rules.length('footing.stone.depth');
@@ -180,11 +157,20 @@ export function footingForms(bases: Bases, shell: Shell, rules: HouseRules): Foo
   return {
     runs,
     layout: tied.map(({ base, ties: at, joints }) => ({ wall: base.wall, ties: at, joints })),
-    planks: figure('footing.planks', 'planks of insulated footing forms', planksFor(runs, plank), [
-      'footing.plank.length',
-      'footing.plank.thickness',
+    planks: figure(
+      'footing.planks',
+      'planks of insulated footing forms',
+      stockFor(
+        'planks',
+        runs.map((run) => run.length),
+        plank,
+      ),
+      ['footing.plank.length', 'footing.plank.thickness'],
+    ),
+    ties: figure('footing.ties', 'ties of insulated footing forms', ties, [
+      'footing.tie.spacing',
+      'footing.tie.end',
     ]),
-    ties: figure('footing.ties', 'ties of insulated footing forms', ties, ['footing.tie.spacing']),
     splitTies: corners,
     stakes: runs.reduce(
       (sum, run) => sum + Math.floor(run.length / rules.length('footing.stake.spacing')) + 1,

@@ -5,6 +5,7 @@ export * from './chalk';
 export * from './concrete';
 export * from './figures';
 export * from './firstCourse';
+export * from './ground';
 export * from './footingForms';
 export * from './problem';
 export * from './ready';

@@ -13,7 +13,7 @@ export type FootingProblem =
     }
   | {
       readonly kind: 'size-out-of-range';
-      readonly what: 'width' | 'depth';
+      readonly what: 'width' | 'depth' | 'sheet';
       readonly wall: string | null;
       readonly given: Length;
       readonly least: Length;

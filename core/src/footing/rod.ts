@@ -1,5 +1,5 @@
 import type { Length } from '../measure';
-import type { Levels, Shell, Wall } from '../shell';
+import { type Levels, type Shell, type Wall, alongFace } from '../shell';
 
 /** Where a rod stands by plan: along its outline, how long that is all round, and how high above the lowest footing. */
 export interface RodPlace {
@@ -10,8 +10,7 @@ export interface RodPlace {
 
 /** The place of a rod so far from a wall's first corner, along the wall as drawn. */
 export function rodPlace(shell: Shell, levels: Levels, wall: Wall, at: Length): RodPlace {
-  const along = wall.curve ? (at * wall.length) / wall.measured : at + wall.beyondStart;
-  const face = Math.round(Math.min(Math.max(along, 0), wall.length));
+  const face = Math.round(Math.min(Math.max(alongFace(wall, at), 0), wall.length));
   const span = (levels.walls[wall.id] ?? []).findLast((each) => each.from <= face);
   const loop = shell.loops.find((each) => each.id === wall.loop)?.built;
   return {

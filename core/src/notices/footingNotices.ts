@@ -40,7 +40,7 @@ function wording(
       return {
         severity: 'stop',
         ...(problem.wall === null ? footing : onWall(problem.wall)),
-        what: `A footing’s ${problem.what} lies between ${inFeet(problem.least)} and ${inFeet(problem.most)}; ${inFeet(problem.given)} is a slip. The house rule stands in its place.`,
+        what: `${problem.what === 'sheet' ? 'A sheet’s thickness' : `A footing’s ${problem.what}`} lies between ${inFeet(problem.least)} and ${inFeet(problem.most)}; ${inFeet(problem.given)} is a slip. The house rule stands in its place.`,
       };
     case 'narrower-than-wall': {
       const wide = add(problem.thickness, times(rules.length('footing.edge.least'), 2));

@@ -2,7 +2,7 @@ import type { FormSystem } from '../forms';
 import { type Length, type UnitSystem, ZERO, add, nanometres, readLength, subtract, times } from '../measure';
 import type { Plan, Stage, WalkRow } from '../plan';
 import type { HouseRules } from '../rules';
-import type { Shell, ShellLoop, Wall } from './shell';
+import { type Shell, type ShellLoop, type Wall, alongFace } from './shell';
 
 /** A stretch of a wall with one footing and one top: stations from the wall's first corner, heights above the lowest footing. */
 export interface HeightSpan {
@@ -163,9 +163,7 @@ function stationOn(wall: Wall, text: string, of: 'footing' | 'top', reader: Read
     reader.problems.push({ kind: 'step-unreadable', wall: wall.id, text });
     return null;
   }
-  // On an arc the longer face is laid: a length along the drawn one reaches as much further on it.
-  const along = wall.curve ? nanometres((reading.length * wall.length) / wall.measured) : reading.length;
-  const at = add(wall.beyondStart, along);
+  const at = nanometres(alongFace(wall, reading.length));
   if (at > 0 && at < wall.length) return at;
   reader.problems.push({
     kind: 'step-off-wall',

@@ -39,6 +39,13 @@ export interface Wall {
   readonly curve: ArcWall | null;
 }
 
+/**
+ * Where a length along a wall as drawn lies on the form's outside face, from the wall's own start there. On an arc the
+ * longer face is laid: a length along the drawn one reaches as much further on it. Nothing is rounded or clamped.
+ */
+export const alongFace = (wall: Wall, drawn: Length): number =>
+  wall.curve ? (drawn * wall.length) / wall.measured : wall.beyondStart + drawn;
+
 /** A wall bent to an arc: straight pieces with relief cuts in their shorter face. */
 export interface ArcWall {
   readonly sweep: Angle;

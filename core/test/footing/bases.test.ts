@@ -182,14 +182,14 @@ describe('insulated footing forms', () => {
   it.each(values.footingFormTies)(
     '$ties ties at $spacingIn in leave $endIn in on a plank of $plankIn in ($source)',
     ({ plankIn, ties, spacingIn, endIn }) => {
-      expect(tiesOn(inches(plankIn), inches(spacingIn))).toEqual({ ties, end: inches(endIn) });
+      expect(tiesOn(inches(plankIn), inches(spacingIn), inches(1))).toEqual({ ties, end: inches(endIn) });
     },
   );
 
   it('never leave a tie at the very end of a plank, and never more than a bay', () => {
     fc.assert(
       fc.property(fc.integer({ min: 3, max: 200 }), fc.integer({ min: 4, max: 48 }), (plank, spacing) => {
-        const { ties, end } = tiesOn(inches(plank), inches(spacing));
+        const { ties, end } = tiesOn(inches(plank), inches(spacing), inches(1));
         expect((ties - 1) * spacing + 2 * toInches(end)).toBeCloseTo(plank, 9);
         expect(toInches(end)).toBeGreaterThanOrEqual(1);
         expect(toInches(end)).toBeLessThan(spacing / 2 + 1);

@@ -1,10 +1,11 @@
 import type { Figure } from '@ombra/core/tally/figure';
 import { type Length, showLength } from '@ombra/core/measure';
-import { showQuantity, showVolume } from '@ombra/core/tally/explain';
+import { showVolume } from '@ombra/core/tally/explain';
 import type { WorkedPlan } from '@ombra/core/work';
 import { Choice } from '../../ui/Choice';
 import { ScrollBox } from '../../ui/ScrollBox';
 import type { Job } from '../job/useJob';
+import { FigureRow } from '../tally/FigureRow';
 import { TableHead } from '../../ui/TableHead';
 
 interface FirstCoursePanelProps {
@@ -29,20 +30,7 @@ export function FirstCoursePanel({ job, worked, open, onOpen }: FirstCoursePanel
     bases.loops.flatMap((loop) => loop.walls).find((wall) => wall.wall === id)?.name ?? '';
   const inInches = (length: Length): string => showLength(length, units, { style: 'inches' });
   const figure = (each: Figure, name: string) => (
-    <button
-      key={each.id}
-      type="button"
-      className={`figures flex w-full justify-between border-b border-line px-1 text-[17px] hover:bg-chalk-wash ${open === each.id ? 'bg-chalk-wash text-chalk' : ''}`}
-      aria-expanded={open === each.id}
-      onClick={() => {
-        onOpen(each);
-      }}
-    >
-      <span>{name}</span>
-      <span className="font-semibold">
-        {each.unit === 'ratio' ? Math.ceil(each.value) : showQuantity(each.value, each.unit, units)}
-      </span>
-    </button>
+    <FigureRow figure={each} name={name} units={units} open={open} onOpen={onOpen} />
   );
   const line = (name: string, value: string) => (
     <p key={name} className="figures flex justify-between border-b border-line px-1 text-[17px]">

@@ -3,13 +3,13 @@ import { showLength } from '@ombra/core/measure';
 import { FOOTING_KINDS, type FootingKind } from '@ombra/core/plan/plan';
 import type { FootingChange } from '@ombra/core/plan/footingEdit';
 import type { Wall } from '@ombra/core/shell/shell';
-import { showQuantity } from '@ombra/core/tally/explain';
 import type { WorkedPlan } from '@ombra/core/work';
 import { Choice } from '../../ui/Choice';
 import { LengthField } from '../../ui/LengthField';
 import { ScrollBox } from '../../ui/ScrollBox';
 import { TextField } from '../../ui/TextField';
 import type { Job } from '../job/useJob';
+import { FigureRow } from '../tally/FigureRow';
 import { Section } from './Section';
 import { markText } from './markText';
 
@@ -47,17 +47,7 @@ export function GroundPanel({ job, worked, wall, open, onOpen }: GroundPanelProp
   };
   const onRock = footing.kind === 'rock';
   const figure = (each: Figure, name: string) => (
-    <button
-      type="button"
-      className={`figures flex w-full justify-between border-b border-line px-1 text-[17px] hover:bg-chalk-wash ${open === each.id ? 'bg-chalk-wash text-chalk' : ''}`}
-      aria-expanded={open === each.id}
-      onClick={() => {
-        onOpen(each);
-      }}
-    >
-      <span>{name}</span>
-      <span className="font-semibold">{showQuantity(each.value, each.unit, units)}</span>
-    </button>
+    <FigureRow figure={each} name={name} units={units} open={open} onOpen={onOpen} />
   );
   return (
     <div className="grid grid-cols-[230px_minmax(0,1fr)_250px] gap-6 max-lg:grid-cols-2 max-md:grid-cols-1">

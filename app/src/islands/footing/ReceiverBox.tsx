@@ -86,7 +86,7 @@ export function ReceiverBox({ job, worked, wall, pass }: ReceiverBoxProps) {
     const wanted = houseRules(latest.current.plan.rules).count('footing.receiver.readings');
     const merge = `receiver:${job.freshId()}`;
     const missed: string[] = [];
-    let done = 0;
+    let [done, read] = [0, 0];
     setReport([]);
     for (const spot of spots) {
       const show = (event: ReceiverEvent | null): void => {
@@ -117,6 +117,7 @@ export function ReceiverBox({ job, worked, wall, pass }: ReceiverBoxProps) {
           (each) => each.wall !== shot.wall || !isAt(each, spot.at, units),
         );
         putShots(now, pass, [...others, shot], merge);
+        read += 1;
       }
       done += 1;
       // The next spot must see the plan with this reading in it.
@@ -125,7 +126,7 @@ export function ReceiverBox({ job, worked, wall, pass }: ReceiverBoxProps) {
     latest.current.endMerge();
     setRun(null);
     setReport([
-      `${String(done - missed.length)} of ${String(spots.length)} spots read${controller.signal.aborted ? ', then stopped' : ''}.`,
+      `${String(read)} of ${String(spots.length)} spots read${controller.signal.aborted ? ', then stopped' : ''}.`,
       ...missed,
     ]);
   };
