@@ -44,6 +44,54 @@ async function measureVisits(browser: Browser): Promise<Record<string, number>> 
   };
 }
 
+/** Frames while an opening is dragged along its wall: the gaps between them, and how soon the totals have followed. */
+async function measureDrag(browser: Browser): Promise<Record<string, number>> {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${DEMO}/openings`);
+  const handle = page.getByRole('button', { name: /^Grow-out window in/ });
+  const box = await handle.boundingBox();
+  if (!box) throw new Error('The demo’s window is not on the strip.');
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.evaluate(() => {
+    const gaps: number[] = [];
+    let last = performance.now();
+    const tick = (): void => {
+      const now = performance.now();
+      gaps.push(now - last);
+      last = now;
+      requestAnimationFrame(tick);
+    };
+    requestAnimationFrame(tick);
+    Object.assign(globalThis, { gaps });
+  });
+  for (let step = 1; step <= 200; step++) {
+    await page.mouse.move(x + 3 * step * (step <= 100 ? 1 : 0) + (step > 100 ? 3 * (200 - step) : 0), y);
+  }
+  const gaps = await page.evaluate(() => (globalThis as unknown as { gaps: number[] }).gaps);
+  await page.mouse.move(x + 60, y);
+  const totals = page.getByRole('group', { name: 'Totals' });
+  const before = await totals.textContent();
+  const start = performance.now();
+  await page.mouse.move(x + 150, y);
+  await page.waitForFunction(
+    ([was]) => document.querySelector('[aria-label="Totals"]')?.textContent !== was,
+    [before],
+  );
+  const followed = performance.now() - start;
+  await page.mouse.up();
+  await page.close();
+  const sorted = [...gaps].sort((a, b) => a - b);
+  return {
+    dragFrames: gaps.length,
+    dragFrameGapMedianMs: Number((sorted[Math.floor(sorted.length / 2)] ?? 0).toFixed(1)),
+    dragFrameGapP95Ms: Number((sorted[Math.floor(sorted.length * 0.95)] ?? 0).toFixed(1)),
+    dragFramesPerSecond: Math.round((1000 * gaps.length) / gaps.reduce((sum, gap) => sum + gap, 0)),
+    dragTotalsFollowMs: Math.round(followed),
+  };
+}
+
 /** How long a person waits: the first view of the demo's courses from a warm server, and changing between stages. */
 export async function browserFigures(): Promise<Record<string, number> | null> {
   if (!existsSync(chromiumPath())) return null;
@@ -63,7 +111,7 @@ export async function browserFigures(): Promise<Record<string, number> | null> {
     await new Promise((resolve) => server.stdout.once('data', resolve));
     const browser = await chromium.launch({ executablePath: chromiumPath(), args: [...CHROMIUM_FLAGS] });
     try {
-      return await measureVisits(browser);
+      return { ...(await measureVisits(browser)), ...(await measureDrag(browser)) };
     } finally {
       await browser.close();
     }

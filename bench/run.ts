@@ -5,6 +5,7 @@ import { performance } from 'node:perf_hooks';
 import { gzipSync } from 'node:zlib';
 import { type Plan, type WalkRow, applyEdit, emptyPlan, makeWork, readPlanText, work } from '@ombra/core';
 import { findBest } from '@ombra/core/best';
+import { nudges } from '@ombra/core/nudge';
 import { makeJobStore } from '../app/src/server/jobStore';
 import { openDatabase } from '../app/src/server/sqlite';
 import { browserFigures } from './browser';
@@ -74,6 +75,7 @@ function core() {
   work(demo);
   const cold = performance.now() - start;
   const again = makeWork();
+  const dragged = makeWork();
   const lengths = ['44ft', '46ft'];
   const others = ['28ft', '30ft'];
   const edits = [0, 1].map((side) =>
@@ -89,6 +91,16 @@ function core() {
   return {
     demoColdFirstMs: Number(cold.toFixed(3)),
     demoAllStages: measure(() => work(demo)),
+    demoOpeningMoved: measure((run) =>
+      dragged(
+        applyEdit(demo, {
+          kind: 'set-opening',
+          opening: 'opening-1',
+          change: { at: `${String(120 + (run % 24))}in` },
+        }),
+      ),
+    ),
+    demoNudges: measure(() => nudges(demo, 'opening-1'), 5),
     demoEdit: measure((run) => again(edits[run % 2] as Plan)),
     perimeterOnce: single,
     perimeterTenfold: tenfold,
@@ -226,8 +238,8 @@ function bundle() {
     gzipSync(new Uint8Array(readFileSync(join(folder, name)))).length / 1000;
   const total = (names: readonly string[]): number =>
     Number(names.reduce((sum, name) => sum + size(name), 0).toFixed(1));
-  // The forms, the footing and the search for the best plan are fetched only when they are asked for.
-  const later = /^(FormsStage|FootingStage|best\.worker)/;
+  // The forms, the footing, the openings and the search for the best plan are fetched only when they are asked for.
+  const later = /^(FormsStage|FootingStage|OpeningsStage|best\.worker)/;
   return {
     mainViewKilobytesCompressed: total(scripts.filter((name) => !later.test(name))),
     fetchedLaterKilobytesCompressed: total(scripts.filter((name) => later.test(name))),

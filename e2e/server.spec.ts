@@ -145,11 +145,11 @@ test.describe('working a plan file from the command line', () => {
       shell: { walls: { length: unknown }[] };
     };
     expect(worked.tally.total).toMatchObject({
-      straight: 189,
-      cut: 45,
+      straight: 161,
+      cut: 64,
       cornerLH: 21,
       cornerRH: 23,
-      blocksBought: 234,
+      blocksBought: 214,
     });
     expect(worked.shell.walls[0]?.length).toEqual({ value: 528, unit: 'in' });
   });

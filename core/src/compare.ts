@@ -1,4 +1,4 @@
-import { cutRulesOf, snapSeam } from './courses';
+import { cutRulesOf, seamHoles, snapSeam } from './courses';
 import { systemOf } from './forms';
 import { type Length, storeLength } from './measure';
 import { type Plan, type PlanEdit, applyEdit } from './plan';
@@ -64,6 +64,8 @@ export function manners(plan: Plan): readonly Manner[] {
             wall.length,
             (wall.length / 2) as Length,
             cutRulesOf(systemOf(family), houseRules(plan.rules)),
+            systemOf(family).block,
+            seamHoles(worked.openings.placed.filter((each) => each.worked && each.wall === row)),
           )
         : null;
     return { lead: null, bond: at === null ? null : { kind: 'seam', at: storeLength(at, plan.units) } };

@@ -1,6 +1,8 @@
+import { buildBucks } from './bucks';
 import { type Courses, planOffcuts } from './courses';
 import { systemOf } from './forms';
 import { type Order, buildOrder } from './order';
+import type { Length } from './measure';
 import type { Plan } from './plan';
 import { houseRules } from './rules';
 import { wallsOf } from './shell';
@@ -23,9 +25,19 @@ export function orderOf(plan: Plan, worked: WorkedPlan, stageId?: string): Order
       rules,
       plan.units,
       worked.footing.forms,
+      worked.bucks,
+      worked.inserts,
     );
   const within = ({ course }: { readonly course: number }): boolean =>
     course >= stage.from && course <= stage.to;
+  /** Bucks and inserts belong to the stage in which their foot lies. */
+  const { tops } = worked.levels;
+  const starts = ({ bottom }: { readonly bottom: Length }): boolean =>
+    (stage.from === 1 || bottom >= (tops[stage.from - 1] ?? 0)) && bottom < (tops[stage.to] ?? 0);
+  const openings = {
+    ...worked.openings,
+    placed: worked.openings.placed.filter((opening) => starts(opening.hole)),
+  };
   const pieces = worked.courses.pieces.filter(within);
   const courses: Courses = {
     ...worked.courses,
@@ -43,5 +55,7 @@ export function orderOf(plan: Plan, worked: WorkedPlan, stageId?: string): Order
     plan.units,
     // The footing is cast before the first stage.
     stage.from === 1 ? worked.footing.forms : null,
+    buildBucks(openings, worked.shell, worked.levels, rules),
+    { ...worked.inserts, placed: worked.inserts.placed.filter((insert) => starts(insert.rect)) },
   );
 }

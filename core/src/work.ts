@@ -1,4 +1,7 @@
+import { type Bucks, makeBucks } from './bucks';
 import { type Courses, type LuckyLength, layCourses, luckyLengths } from './courses';
+import { type Inserts, type InsertsInput, clashesOf, placeInserts } from './inserts';
+import { type Openings, type OpeningsInput, placeOpenings } from './openings';
 import { type Footing, type FootingInput, buildFooting } from './footing';
 import { type Family, systemOf } from './forms';
 import { rememberLast, settle } from './memo';
@@ -7,7 +10,9 @@ import {
   type Severity,
   courseNotices,
   footingNotices,
+  insertNotices,
   levelNotices,
+  openingNotices,
   outlineNotices,
   ruleNotices,
 } from './notices';
@@ -33,7 +38,10 @@ export interface WorkedPlan {
   readonly families: readonly Family[];
   readonly shell: Shell;
   readonly levels: Levels;
+  readonly openings: Openings;
   readonly courses: Courses;
+  readonly inserts: Inserts;
+  readonly bucks: Bucks;
   readonly footing: Footing;
   readonly tally: Tally;
   readonly lucky: readonly LuckyLength[];
@@ -46,7 +54,9 @@ function allNotices(
   plan: Plan,
   shell: Shell,
   levels: Levels,
+  openings: Openings,
   courses: Courses,
+  inserts: Inserts,
   footing: Footing,
   rules: ReturnType<typeof houseRules>,
 ): readonly Notice[] {
@@ -55,7 +65,9 @@ function allNotices(
   return [
     ...outlineNotices(shell, plan.units, nameOf),
     ...levelNotices(levels, plan, nameOf),
-    ...courseNotices(courses, plan.units, nameOf),
+    ...courseNotices(courses, openings, plan.units, nameOf),
+    ...openingNotices(openings, plan, nameOf),
+    ...insertNotices(inserts, plan, nameOf),
     ...footingNotices(footing, plan.units, nameOf, rules),
     ...ruleNotices(rules),
   ].sort((a, b) => ORDER[a.severity] - ORDER[b.severity]);
@@ -75,6 +87,23 @@ export function makeWork(): (plan: Plan) => WorkedPlan {
   const settleFamilies = settle<Plan['families']>();
   const familiesOfPlan = rememberLast((own: Plan['families']) => familiesOf(own ? { families: own } : {}));
   const levelsOf = rememberLast(buildLevels);
+  const settleOpenings = settle<OpeningsInput>();
+  const openingsOf = rememberLast(placeOpenings);
+  const settleInserts = settle<InsertsInput>();
+  const placedInserts = rememberLast(placeInserts);
+  const insertsOf = rememberLast(
+    (
+      placed: Inserts,
+      openings: Openings,
+      courses: Courses,
+      shell: Shell,
+      rules: ReturnType<typeof houseRules>,
+    ): Inserts => ({
+      ...placed,
+      problems: [...placed.problems, ...clashesOf(placed, openings, courses, shell, rules)],
+    }),
+  );
+  const bucksOf = rememberLast(makeBucks());
   const coursesOf = rememberLast(layCourses);
   const settleFooting = settle<FootingInput>();
   const footingOf = rememberLast(buildFooting);
@@ -97,13 +126,32 @@ export function makeWork(): (plan: Plan) => WorkedPlan {
     const system = systemOfShell(shell);
     const input = settleLevels({ loops, units, stages, ...(height === undefined ? {} : { height }) });
     const levels = levelsOf(shell, system, input, rules);
-    const courses = coursesOf(shell, system, levels, input, rules);
+    const openings = openingsOf(
+      shell,
+      levels,
+      settleOpenings({
+        units,
+        ...(plan.openings === undefined ? {} : { openings: plan.openings }),
+        ...(plan.bucks === undefined ? {} : { bucks: plan.bucks }),
+      }),
+      rules,
+    );
+    const courses = coursesOf(shell, system, levels, openings, input, rules);
+    const placed = placedInserts(
+      shell,
+      levels,
+      settleInserts({ units, ...(plan.inserts === undefined ? {} : { inserts: plan.inserts }) }),
+      rules,
+    );
+    const inserts = insertsOf(placed, openings, courses, shell, rules);
+    const tally = tallyOf(shell, system, courses, input.stages, openings, placed, rules);
     const footing = footingOf(
       shell,
       levels,
       courses,
       settleFooting({ loops, units, ...(plan.footing === undefined ? {} : { footing: plan.footing }) }),
       rules,
+      tally.courses[0]?.coreVolume.how ?? null,
     );
     return {
       name: plan.name,
@@ -112,17 +160,20 @@ export function makeWork(): (plan: Plan) => WorkedPlan {
       families: familiesOfPlan(settleFamilies(families)),
       shell,
       levels,
+      openings,
       courses,
+      inserts,
+      bucks: bucksOf(openings, shell, levels, rules),
       footing,
-      tally: tallyOf(shell, system, courses, input.stages),
+      tally,
       lucky: luckyOf(shell, system, courses, rules),
-      notices: allNotices(plan, shell, levels, courses, footing, rules),
+      notices: allNotices(plan, shell, levels, openings, courses, inserts, footing, rules),
     };
   };
 }
 
 /**
- * Works a plan out, all stages in order: plan → shell → courses → footing → tally → notices. Never throws for what a plan says;
+ * Works a plan out, all stages in order: plan → shell → openings → courses → inserts → tally → footing → notices. Never throws for what a plan says;
  * what cannot be worked comes back with stop notices.
  *
  * @example work(plan).footing.concrete.value // in cubic metres

@@ -4,6 +4,7 @@ import { settle } from '../src/memo';
 import { applyEdit, readPlanText } from '../src/plan';
 import { report } from '../src/report';
 import { makeWork, work } from '../src/work';
+import { insertOf, openingOf } from './support/openings';
 import { HATCHERY, flat, planOf, withCourses } from './support/plans';
 
 describe('working a plan out', () => {
@@ -13,6 +14,41 @@ describe('working a plan out', () => {
     const worked = work(plan);
     expect(structuredClone(worked)).toEqual(worked);
     expect(JSON.parse(JSON.stringify(worked))).toEqual(worked);
+  });
+
+  it('gives plain data with openings too, remembered or fresh, and reports them with their sizes', () => {
+    const again = makeWork();
+    const opened = applyEdit(plan, {
+      kind: 'all',
+      edits: [
+        { kind: 'add-openings', openings: [openingOf({ sill: '3ft' })] },
+        { kind: 'add-inserts', inserts: [insertOf({ at: '400in' })] },
+      ],
+    });
+    const moved = applyEdit(opened, { kind: 'set-opening', opening: 'opening-1', change: { at: '210in' } });
+    for (const step of [opened, moved, plan, opened]) expect(again(step)).toEqual(work(step));
+    const before = again(opened);
+    expect(JSON.parse(JSON.stringify(before))).toEqual(before);
+    // Moving an opening leaves the walls, the levels and the lumber as they were.
+    const after = again(moved);
+    expect([after.shell, after.levels]).toEqual([before.shell, before.levels]);
+    expect(after.shell).toBe(before.shell);
+    expect(after.bucks.lumber).toBe(before.bucks.lumber);
+    const told = report(before);
+    expect(told.openings).toMatchObject([
+      {
+        id: 'opening-1',
+        worked: true,
+        rough: { width: { value: 36, unit: 'in' }, height: { value: 48, unit: 'in' } },
+        foamHole: { width: { value: 39, unit: 'in' } },
+        lintelClearSpan: { value: 39, unit: 'in' },
+        fasteners: 72,
+      },
+    ]);
+    expect(told.lumber[0]?.lengths.flat().length).toBeGreaterThan(0);
+    expect(told.inserts[0]?.from).toEqual({ value: 398, unit: 'in' });
+    expect(told.courses.pieces.some((piece) => 'notches' in piece)).toBe(true);
+    expect(told.tally.total.buckFaces).toBeGreaterThan(0);
   });
 
   it('works again only what an edit touches', () => {

@@ -50,23 +50,35 @@ export async function openNewJob(page: Page, name: string): Promise<string> {
   return page.url().split('/').at(-2) ?? '';
 }
 
-/** The demo's outline on flat ground, seven courses high: the hatchery of the reference cases, as a job of its own. */
-export async function flatHatchery(page: Page): Promise<string> {
-  const demo = JSON.parse(readFileSync('demo/sorrel-fork-hatchery.json', 'utf8')) as {
-    outline: { walk: { length: string; turn: string }[] };
+/** Makes a job of a plan file and gives its path. */
+async function jobOf(page: Page, plan: unknown): Promise<string> {
+  const origin = new URL(test.info().project.use.baseURL ?? '').origin;
+  const answer = await page.request.post('/api/jobs', { headers: { Origin: origin }, data: { plan } });
+  const { job } = (await answer.json()) as { job: { id: string } };
+  return `/jobs/${job.id}`;
+}
+
+const demoFile = () =>
+  JSON.parse(readFileSync('demo/sorrel-fork-hatchery.json', 'utf8')) as {
+    readonly outline: { readonly walk: readonly { readonly length: string; readonly turn: string }[] };
   };
+
+/** A copy of the demo that a test may change without another one minding. */
+export const demoCopy = (page: Page, name: string): Promise<string> => jobOf(page, { ...demoFile(), name });
+
+/** The demo's outline on flat ground, seven courses high: the hatchery of the reference cases, as a job of its own. */
+export function flatHatchery(page: Page): Promise<string> {
+  const demo = demoFile();
   const walk = demo.outline.walk.map(({ length, turn }) => ({ length, turn }));
-  const plan = {
+  return jobOf(page, {
     ...demo,
     name: 'Flat hatchery',
     courses: 7,
     outline: { closed: true, walk },
     footing: undefined,
-  };
-  const origin = new URL(test.info().project.use.baseURL ?? '').origin;
-  const answer = await page.request.post('/api/jobs', { headers: { Origin: origin }, data: { plan } });
-  const { job } = (await answer.json()) as { job: { id: string } };
-  return `/jobs/${job.id}`;
+    openings: [],
+    inserts: undefined,
+  });
 }
 
 /** Types walls into the walk, one after the other, as on a site: length, Enter, length, Enter. */

@@ -2,19 +2,24 @@ import { wallsOf } from '@ombra/core/shell/buildShell';
 import { Suspense, lazy, useCallback, useEffect, useRef, useState } from 'react';
 import { CoursesStage } from './courses/CoursesStage';
 import { useCourseKeys } from './courses/useCourseKeys';
-import { FootingLater, fetchFooting } from './footing/FootingLater';
+import { FootingLater, OpeningsLater, fetchStages } from './later';
 import { Header } from './Header';
-import { type Card, FOOTING_PANELS, type Place, keepPlace, keptPlace } from './job/place';
+import { type Card, FOOTING_PANELS, OPENINGS_PANELS, type Place, keepPlace, keptPlace } from './job/place';
 import { StaleDialog } from './job/StaleDialog';
 import { type Job, type OpenJob, useJob } from './job/useJob';
 import { isTyping } from './keys';
 import { KeysDialog } from './KeysDialog';
+import { goToNewOpening } from './openings/newOpening';
 import { OutlineStage } from './outline/OutlineStage';
 import { RulesDialog } from './rules/RulesDialog';
 import { STAGES, type StageId, isStage } from './stage';
 
 /** The forms read family files, and bring what that needs only when they are looked at. */
 const FormsStage = lazy(async () => ({ default: (await import('./forms/FormsStage')).FormsStage }));
+
+/** The one before or after in a list that goes round. */
+const stepIn = <Item,>(list: readonly [Item, ...Item[]], item: Item, by: number): Item =>
+  list[(list.indexOf(item) + by + list.length) % list.length] ?? list[0];
 
 /** Milliseconds after the first view. */
 const FETCH_LATER = 200;
@@ -100,9 +105,10 @@ function useShortcuts(shortcuts: Shortcuts): void {
         onPlace({ card: place.card === card ? null : card, figure: null });
       };
       const panelBy = (by: number): void => {
-        const at = FOOTING_PANELS.indexOf(place.panel) + by + FOOTING_PANELS.length;
-        const next = FOOTING_PANELS[at % FOOTING_PANELS.length];
-        if (shown === 'footing' && next) onPlace({ panel: next });
+        if (shown === 'footing') onPlace({ panel: stepIn(FOOTING_PANELS, place.panel, by) });
+        if (shown === 'openings') {
+          onPlace({ openingsPanel: stepIn(OPENINGS_PANELS, place.openingsPanel, by) });
+        }
       };
       const stage = STAGES[Number(event.key) - 1];
       const does: Readonly<Record<string, () => void>> = {
@@ -112,13 +118,19 @@ function useShortcuts(shortcuts: Shortcuts): void {
           onPlace({ face: place.face === 'inside' ? 'outside' : 'inside' });
         },
         p: () => {
-          location.assign(`/jobs/${jobId}/sheets/${shown === 'footing' ? 'footing' : 'courses'}`);
+          const sheet = shown === 'footing' || shown === 'openings' ? shown : 'courses';
+          location.assign(`/jobs/${jobId}/sheets/${sheet}`);
         },
         ',': () => {
           panelBy(-1);
         },
         '.': () => {
           panelBy(1);
+        },
+        n: () => {
+          goTo('openings');
+          onPlace({ openingsPanel: 'openings' });
+          goToNewOpening();
         },
         w: () => {
           showCard('wall');
@@ -178,7 +190,7 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
     },
   });
   useEffect(() => {
-    const timer = setTimeout(() => void fetchFooting(), FETCH_LATER);
+    const timer = setTimeout(() => void fetchStages(), FETCH_LATER);
     return () => {
       clearTimeout(timer);
     };
@@ -219,6 +231,7 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
         )}
         {stage === 'courses' && <CoursesStage job={job} place={place} onPlace={change} />}
         {stage === 'footing' && <FootingLater job={job} place={place} onPlace={change} />}
+        {stage === 'openings' && <OpeningsLater job={job} place={place} onPlace={change} />}
         {stage === 'forms' && (
           <Suspense fallback={<p className="p-6 text-quiet">Fetching the forms …</p>}>
             <FormsStage job={job} />

@@ -13,6 +13,7 @@ export const STAGES = [
   { id: 'outline', name: 'Outline' },
   { id: 'footing', name: 'Footing' },
   { id: 'courses', name: 'Courses' },
+  { id: 'openings', name: 'Openings' },
   { id: 'forms', name: 'Forms' },
 ] as const;
 

@@ -1,5 +1,6 @@
 import { type BestFound, findBest } from '@ombra/core/best';
 import { type Manner, manners } from '@ombra/core/compare';
+import { type Nudge, nudges } from '@ombra/core/nudge';
 import type { Plan } from '@ombra/core/plan/plan';
 import { expose } from 'comlink';
 
@@ -7,6 +8,8 @@ import { expose } from 'comlink';
 const REPORT_EVERY = 80;
 
 const api = {
+  /** Places and sizes near an opening's own that save cuts. */
+  nudges: (plan: Plan, opening: string): readonly Nudge[] => nudges(plan, opening),
   manners: (plan: Plan): readonly Manner[] => manners(plan),
   /**
    * Searches for the best plan and reports the best so far on the way. To cancel it, end the worker.

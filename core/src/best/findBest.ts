@@ -11,6 +11,7 @@ import {
 } from '../courses';
 import { type FormSystem, systemOf } from '../forms';
 import type { Length } from '../measure';
+import { placeOpenings } from '../openings';
 import type { Plan, PlanEdit, WallChange } from '../plan';
 import { houseRules } from '../rules';
 import { type BuiltLoop, type Levels, type Shell, buildLevels, buildShell } from '../shell';
@@ -207,7 +208,8 @@ function setUp(plan: Plan) {
   const shell: Shell = buildShell(plan);
   const system: FormSystem | null = shell.family ? systemOf(shell.family) : null;
   const levels: Levels = buildLevels(shell, system, plan, rules);
-  return { rules, shell, system, levels };
+  const openings = placeOpenings(shell, levels, plan, rules);
+  return { rules, shell, system, levels, openings };
 }
 
 /**
@@ -222,26 +224,28 @@ function setUp(plan: Plan) {
  * @returns steps to run one after the other, each with the best plan so far; or why there is nothing to search
  */
 export function findBest(plan: Plan): BestReading {
-  const { rules, shell, system, levels } = setUp(plan);
+  const { rules, shell, system, levels, openings } = setUp(plan);
   const loops = shell.loops.flatMap((loop) => (loop.built ? [loop.built] : []));
   if (!system || levels.courses === 0 || loops.length === 0) {
     return { ok: false, why: 'The outline does not stand yet; the notices say what it needs.' };
   }
   const walls = loops.reduce((sum, loop) => sum + loop.walls.length, 0);
-  if (layCourses(shell, system, levels, plan, rules).fills.length < walls) {
+  const laid = layCourses(shell, system, levels, openings, plan, rules);
+  if (laid.fills.length < walls) {
     return {
       ok: false,
       why: 'Some walls cannot be laid yet; the stop notices say which, and what they need.',
     };
   }
-  const laying: Laying = layingOf(system, plan, rules);
-  return { ok: true, steps: search(loops, laying, levels) };
+  const laying: Laying = layingOf(system, plan, rules, levels, openings);
+  return { ok: true, steps: search(loops, laying, levels, laid.fixedJoints) };
 }
 
 function* search(
   loops: readonly BuiltLoop[],
   laying: Laying,
   levels: Levels,
+  fixedJoints: number,
 ): Generator<BestFound, BestFound, undefined> {
   const order = goalOrder(laying.rules);
   const chains: Chain[] = [];
@@ -301,9 +305,16 @@ function* search(
   );
   const report = (done: number, bounds: readonly number[]): BestFound => ({
     goals: order.map((goal, index): GoalResult => {
+      // Straps that no choice changes are counted to every plan, as on the strap list.
+      const always = goal === 'straps' ? fixedJoints : 0;
       const value = score[index] ?? 0;
       const bound = Math.min(bounds[index] ?? 0, value);
-      return { goal, value, bound, proved: bounds[index] !== undefined && bound === value };
+      return {
+        goal,
+        value: value + always,
+        bound: bound + always,
+        proved: bounds[index] !== undefined && bound === value,
+      };
     }),
     edit: best ? editOf(found, best) : { kind: 'all', edits: [] },
     done,

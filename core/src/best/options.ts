@@ -10,6 +10,9 @@ import {
   atRowEnds,
   cutRun,
   fillWith,
+  blocksBeforeCuts,
+  hidingPlacesOf,
+  holesOf,
   judgeRulesOf,
   judgeWall,
   mustBeFresh,
@@ -19,6 +22,7 @@ import {
   runOf,
   runningRow,
   seamPieces,
+  seamHoles,
   seamRow,
   snapSeam,
   splits,
@@ -88,7 +92,7 @@ function needsOf(pieces: readonly WallPiece[], wall: Wall, laying: Laying): read
 
 /** A wall worked through every course: the slow way, right for steps and tops too. */
 function evaluate(laid: LaidWall, bond: WallBond | null, setting: OptionSetting): WallOption {
-  const rows = rowsOfWall(setting.built, laid, setting.levels);
+  const rows = rowsOfWall(setting.built, laid, setting.levels, holesOf(setting.laying, laid.wall.id));
   const pieces = rows.flatMap((row, index) => piecesOfRow(row, laid.wall, index + 1));
   return {
     bond,
@@ -222,6 +226,9 @@ function standsWhole(wall: Wall, levels: Levels): boolean {
   return spans.length === 1 && only?.bottom === 0 && only.top === levels.tops.at(-1) && levels.rest === null;
 }
 
+/** So many of the places that hide a wall's cuts in its openings are tried. */
+const PLACES = 4;
+
 /** Of options that ask for the same pieces and cuts, the one with the fewest straps. */
 function withoutTwins(options: readonly WallOption[]): readonly WallOption[] {
   const best = new Map<string, WallOption>();
@@ -255,12 +262,19 @@ export function optionsOf(wall: Wall, ends: WallEnds, setting: OptionSetting): r
   if (odds < 0 || evens < 0) return [];
   const judge = judgeRulesOf(laying, wall, null);
   const counts = countsOf(levels, laying);
-  const whole = standsWhole(wall, levels);
+  const holes = holesOf(laying, wall.id);
+  const whole = holes.length === 0 && standsWhole(wall, levels);
   const usual = { odd: cutRun(odds, cutRules), even: cutRun(evens, cutRules) };
-  const bondOf = (odd: RunCuts, even: RunCuts): WallBond | null =>
-    odd.step !== 0 && even.step !== 0
-      ? null
-      : { kind: 'running', cuts: { odd: textsOf(odd.cuts, units), even: textsOf(even.cuts, units) } };
+  // With openings in the wall the house rule hides the cuts in them: another place has to be said.
+  const bondOf = (odd: RunCuts, even: RunCuts, before?: number): WallBond | null => {
+    const usualCuts = odd.step !== 0 && even.step !== 0;
+    if (usualCuts && before === undefined) return null;
+    return {
+      kind: 'running',
+      ...(before === undefined ? {} : { before }),
+      ...(usualCuts ? {} : { cuts: { odd: textsOf(odd.cuts, units), even: textsOf(even.cuts, units) } }),
+    };
+  };
   const slow = (
     rows: Readonly<Record<Parity, FullRow>>,
     bond: WallBond | null,
@@ -288,13 +302,21 @@ export function optionsOf(wall: Wall, ends: WallEnds, setting: OptionSetting): r
             .map((even) => [odd, even] as const),
         ),
       ];
-      return pairs.map(([odd, even]) =>
-        slow(
-          { odd: runningRow(wall, ends.odd, odd, judge), even: runningRow(wall, ends.even, even, judge) },
-          bondOf(odd, even),
-          null,
-        ),
-      );
+      return pairs.flatMap(([odd, even]) => {
+        const hiding = hidingPlacesOf(wall, ends, { odd, even }, laying).slice(0, PLACES);
+        const places = holes.length === 0 ? [undefined] : [...new Set([...hiding, blocksBeforeCuts(odd)])];
+        return places.map((before) => {
+          const placed = (cuts: RunCuts): RunCuts => (before === undefined ? cuts : { ...cuts, before });
+          return slow(
+            {
+              odd: runningRow(wall, ends.odd, placed(odd), judge),
+              even: runningRow(wall, ends.even, placed(even), judge),
+            },
+            bondOf(odd, even, before),
+            null,
+          );
+        });
+      });
     }
     const needs = (list: readonly RunCuts[], parity: Parity) =>
       list.map((cuts) => ({ cuts, need: rowNeed(runningRow(wall, ends[parity], cuts, judge), laying) }));
@@ -317,6 +339,13 @@ export function optionsOf(wall: Wall, ends: WallEnds, setting: OptionSetting): r
         mark) as Length;
       const at = snapSeam(fill, wall.length, wanted, cutRules, cutRules.cutMark);
       if (at !== null) places.add(at);
+    }
+    // And within every opening that has room for one, or on its edge.
+    for (const hole of seamHoles(holes)) {
+      for (let wanted = hole.from; wanted <= hole.to; wanted = add(wanted, laying.system.webSpacing)) {
+        const at = snapSeam(fill, wall.length, wanted, cutRules, laying.system.webSpacing, [hole]);
+        if (at !== null) places.add(at);
+      }
     }
     return [...places].map((seam): WallOption => {
       const pieces = seamPieces(wall, ends, seam, laying);

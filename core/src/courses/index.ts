@@ -1,5 +1,7 @@
+export * from './boards';
 export * from './corners';
 export * from './growth';
+export * from './holes';
 export * from './joints';
 export * from './judgeWall';
 export * from './layCourses';
@@ -12,6 +14,7 @@ export * from './rest';
 export * from './row';
 export * from './seam';
 export * from './segments';
+export * from './snapOpening';
 export * from './stack';
 export * from './walls';
 export * from './webs';

@@ -6,9 +6,10 @@ import { earOf } from './webs';
 
 /**
  * What a row of blocks ends at: a corner's leg, the wall that it butts against, a corner that it runs through, a mitre, the
- * line where a curve begins, open air, another wall's inside face, the face of a footing step, or more blocks.
+ * line where a curve begins, open air, another wall's inside face, the face of a footing step, a buck, or more blocks.
  */
-export type RowEndKind = 'leg' | 'butt' | 'through' | 'mitre' | 'join' | 'free' | 'tee' | 'footing' | 'joint';
+export type RowEndKind =
+  'leg' | 'butt' | 'through' | 'mitre' | 'join' | 'free' | 'tee' | 'footing' | 'joint' | 'opening';
 
 /** One end of a row as its joints are judged. */
 export interface RowEnd {

@@ -2,6 +2,7 @@ import { type Length, add, subtract } from '../measure';
 import { type RowJoint, staggerOf } from './joints';
 import type { CourseFinding, StrapReason, WeakJoint } from './piece';
 import { blocksBesideCuts } from './row';
+import { seamHoles } from './holes';
 import { snapSeam } from './seam';
 import type { LaidRow } from './stack';
 import type { LaidWall, Laying } from './walls';
@@ -76,17 +77,43 @@ export function judgeWall(
     }
     const pitch = laying.system.interlock;
     if (pitch > 0 && fill.odd.rest % pitch !== 0) {
-      const seam = snapSeam(fill, wall.length, (wall.length / 2) as Length, laying.cutRules);
+      const seam = snapSeam(
+        fill,
+        wall.length,
+        (wall.length / 2) as Length,
+        laying.cutRules,
+        laying.cutRules.block,
+        seamHoles(laying.holes.get(wall.id)),
+      );
       findings.push({ kind: 'off-pitch', wall: wall.id, rest: fill.odd.rest, pitch, seam });
     }
   }
+  const lowest = laying.rules.length('courses.rip.least');
   const low = rows.findIndex((row) =>
-    row.pieces.some((piece) => piece.top - piece.bottom < laying.rules.length('courses.rip.least')),
+    row.pieces.some((piece) => piece.ripped === undefined && piece.top - piece.bottom < lowest),
   );
-  const lowPiece = rows[low]?.pieces.reduce((a, b) => (a.top - a.bottom <= b.top - b.bottom ? a : b));
+  const lowPiece = rows[low]?.pieces
+    .filter((piece) => piece.ripped === undefined)
+    .reduce((a, b) => (a.top - a.bottom <= b.top - b.bottom ? a : b));
   if (lowPiece) {
     const height = subtract(lowPiece.top, lowPiece.bottom);
     findings.push({ kind: 'rip-too-low', wall: wall.id, course: low + 1, height });
   }
+  const told = new Set<string>();
+  rows.forEach((row, index) => {
+    for (const piece of row.pieces) {
+      const height = subtract(piece.top, piece.bottom);
+      const key = `${String(index)}:${piece.ripped ?? ''}`;
+      if (piece.ripped === undefined || height >= lowest || told.has(key)) continue;
+      told.add(key);
+      findings.push({
+        kind: 'strip-too-low',
+        wall: wall.id,
+        course: index + 1,
+        opening: piece.ripped,
+        height,
+      });
+    }
+  });
   return { weak, findings };
 }

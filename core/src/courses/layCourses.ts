@@ -1,17 +1,20 @@
 import { type FormSystem, barCourses } from '../forms';
-import { type Length, ZERO, add, nanometres } from '../measure';
+import { type Length, ZERO, add, nanometres, subtract } from '../measure';
+import { type Openings, holesByWall } from '../openings';
 import type { Plan } from '../plan';
 import type { HouseRules } from '../rules';
 import type { BuiltLoop, Corner, HeightRest, Levels, Shell, Wall } from '../shell';
 import { type LongLegOn, type WallEnd, handOf, isTooSharp, longLegIn, makeOf, parityOf } from './corners';
+import { openingBoards } from './boards';
 import { asLaidFindings } from './growth';
+import { cutLeg, notchesIn } from './holes';
 import { judgeWall } from './judgeWall';
 import { type OffcutPlan, planOffcuts } from './offcuts';
 import type { CornerPiece, CourseFinding, Piece, WeakJoint } from './piece';
 import { cutRulesOf } from './rest';
 import type { Segment, SegmentEnd } from './segments';
 import { type LaidRow, piecesOfRow, rowsOfWall, standsAtEnd } from './stack';
-import { type LaidWall, type Laying, type WallFill, layWall, leadsOf } from './walls';
+import { type LaidWall, type Laying, type WallFill, holesOf, layWall, leadsOf } from './walls';
 
 /** How a curved wall is bent: relief cuts between the webs of its shorter face, each a wedge wide. [common practice] */
 function curveFindings(wall: Wall, laying: Laying): readonly CourseFinding[] {
@@ -35,7 +38,7 @@ function curveFindings(wall: Wall, laying: Laying): readonly CourseFinding[] {
 /** What a stretch of a wall ends at in one course. */
 export type RowLimit = 'corner' | 'tee' | Exclude<SegmentEnd, 'wall-end'>;
 
-/** A stretch of one wall in one course. */
+/** A stretch of one wall in one course, whatever openings take of it. */
 export interface CourseRow extends Omit<Segment, 'start' | 'end'> {
   readonly course: number;
   readonly wall: string;
@@ -43,6 +46,8 @@ export interface CourseRow extends Omit<Segment, 'start' | 'end'> {
   readonly end: RowLimit;
   /** The whole wall at the full height of the course, between both of its ends. */
   readonly whole: boolean;
+  /** Whether an opening reaches into the wall in this course. */
+  readonly opened: boolean;
 }
 
 /** Every piece of every course, or why there is none. */
@@ -58,6 +63,8 @@ export interface Courses {
   readonly pieces: readonly Piece[];
   readonly rows: readonly CourseRow[];
   readonly weakJoints: readonly WeakJoint[];
+  /** How many of them no choice of bond or hand changes: where walls meet, over wide heads, up short piers. */
+  readonly fixedJoints: number;
   readonly fills: readonly WallFill[];
   readonly offcuts: OffcutPlan;
   readonly findings: readonly CourseFinding[];
@@ -83,18 +90,38 @@ function cornerFindings(built: BuiltLoop, laying: Laying): readonly CourseFindin
   });
 }
 
-/** The corner piece of one course, between the wall that ends there and the wall that starts there; mitred corners have none. */
+/** The wall that ends at a corner and the one that starts there, and how much of each an opening leaves at it in a course. */
+interface CornerPlace {
+  readonly corner: Corner;
+  readonly before: LaidWall;
+  readonly after: LaidWall;
+  readonly roomBefore: Length;
+  readonly roomAfter: Length;
+}
+
+/** The corner piece of one course; mitred corners have none. */
 function cornerPiece(
-  corner: Corner,
-  before: LaidWall,
-  after: LaidWall,
+  { corner, before, after, roomBefore, roomAfter }: CornerPlace,
   course: number,
   long: LongLegOn,
   heights: { readonly bottom: Length; readonly top: Length },
+  laying: Laying,
 ): readonly CornerPiece[] {
   const endBefore = before.rows[parityOf(course)].endEnd;
   const endAfter = after.rows[parityOf(course)].startEnd;
   if (endAfter.make !== 'moulded' && endAfter.make !== 'lapped') return [];
+  const take = (end: WallEnd): Length => Math.max(end.take, ZERO) as Length;
+  const legBefore = cutLeg(take(endBefore), endBefore.webs, roomBefore, laying.cutRules);
+  const legAfter = cutLeg(take(endAfter), endAfter.webs, roomAfter, laying.cutRules);
+  const from = subtract(before.wall.length, legBefore.leg);
+  const notches = [
+    ...notchesIn(
+      { from, to: before.wall.length, ...heights },
+      before.wall.id,
+      holesOf(laying, before.wall.id),
+    ),
+    ...notchesIn({ from: ZERO, to: legAfter.leg, ...heights }, after.wall.id, holesOf(laying, after.wall.id)),
+  ];
   return [
     {
       kind: 'corner',
@@ -104,13 +131,14 @@ function cornerPiece(
       corner: corner.letter,
       hand: handOf(corner, long),
       wallBefore: before.wall.id,
-      legBefore: Math.max(endBefore.take, ZERO) as Length,
-      websBefore: endBefore.webs,
+      legBefore: legBefore.leg,
+      websBefore: legBefore.webs,
       wallAfter: after.wall.id,
-      legAfter: Math.max(endAfter.take, ZERO) as Length,
-      websAfter: endAfter.webs,
+      legAfter: legAfter.leg,
+      websAfter: legAfter.webs,
       station: corner.station,
       ...heights,
+      ...(notches.length === 0 ? {} : { notches }),
     },
   ];
 }
@@ -147,9 +175,18 @@ function layLoop(built: BuiltLoop, levels: Levels, laying: Laying): LaidLoop {
     return before && after ? [{ corner, before, after }] : [];
   });
   const numbers = Array.from({ length: levels.courses }, (_, index) => index + 1);
-  const rows = walls.map((laid) => rowsOfWall(built, laid, levels));
+  const rows = walls.map((laid) => rowsOfWall(built, laid, levels, holesOf(laying, laid.wall.id)));
   const rowsOf = new Map(walls.map((laid, index) => [laid, rows[index]]));
   const judged = walls.map((laid, index) => judgeWall(laid, rows[index] ?? [], laying));
+  const roomAt = (place: (typeof corners)[number], course: number): CornerPlace => {
+    const last = rowsOf.get(place.before)?.[course - 1]?.stretches.at(-1);
+    const first = rowsOf.get(place.after)?.[course - 1]?.stretches[0];
+    return {
+      ...place,
+      roomBefore: subtract(place.before.wall.length, last?.from ?? ZERO),
+      roomAfter: first?.to ?? place.after.wall.length,
+    };
+  };
   const heightsAt = (place: (typeof corners)[number], course: number) => {
     const atEnd = rowsOf.get(place.before)?.[course - 1]?.segments.at(-1);
     const atStart = rowsOf.get(place.after)?.[course - 1]?.segments[0];
@@ -165,12 +202,11 @@ function layLoop(built: BuiltLoop, levels: Levels, laying: Laying): LaidLoop {
         standsAtEnd(levels, place.before.wall, false, course) &&
         standsAtEnd(levels, place.after.wall, true, course)
           ? cornerPiece(
-              place.corner,
-              place.before,
-              place.after,
+              roomAt(place, course),
               course,
               longLegIn(parityOf(course), leads.get(place.corner.letter) ?? 'after'),
               heightsAt(place, course),
+              laying,
             )
           : [],
       ),
@@ -182,6 +218,7 @@ function layLoop(built: BuiltLoop, levels: Levels, laying: Laying): LaidLoop {
           ...segment,
           course: place + 1,
           wall: laid.wall.id,
+          opened: row.opened,
           start: limitOf(segment.start, row.standing.start, laid.rows.odd.startEnd.make),
           end: limitOf(segment.end, row.standing.end, laid.rows.odd.endEnd.make),
           whole: row.whole,
@@ -224,8 +261,16 @@ function teeJoints(shell: Shell, loops: readonly LaidLoop[]): readonly WeakJoint
 export type CoursesInput = Pick<Plan, 'loops' | 'units'>;
 
 /** The laying rules of a job. */
-export const layingOf = (system: FormSystem, plan: CoursesInput, rules: HouseRules): Laying => ({
+export const layingOf = (
+  system: FormSystem,
+  plan: CoursesInput,
+  rules: HouseRules,
+  levels: Levels,
+  openings: Openings,
+): Laying => ({
   system,
+  levels,
+  holes: holesByWall(openings),
   rules,
   cutRules: cutRulesOf(system, rules),
   units: plan.units,
@@ -234,13 +279,15 @@ export const layingOf = (system: FormSystem, plan: CoursesInput, rules: HouseRul
 
 /**
  * Lays the courses of every loop that stands: corners that swap their long leg from course to course, whole blocks
- * between, and the rest of each run by the six-step rule, by chosen cuts, or at the wall's common seam. Footing steps and
- * tops cut the rows short; what is cut off keeps the pattern of the whole row, so that joints and webs stay in line.
+ * between, and the rest of each run by the six-step rule, by chosen cuts, or at the wall's common seam. Footing steps,
+ * tops and openings cut the rows short; what is left keeps the pattern of the whole row, so that joints and webs stay in
+ * line. Blocks inside an opening are not laid, those at its edges are cut, those across its sill or head ripped or notched.
  */
 export function layCourses(
   shell: Shell,
   system: FormSystem | null,
   levels: Levels,
+  openings: Openings,
   plan: CoursesInput,
   rules: HouseRules,
 ): Courses {
@@ -253,17 +300,22 @@ export function layCourses(
     pieces: [],
     rows: [],
     weakJoints: [],
+    fixedJoints: 0,
     fills: [],
     offcuts: { blocks: [], opened: 0, ripped: 0, halfPieces: 0, byCore: [], sources: {} },
     findings: [],
   };
   if (system === null || levels.courses === 0) return none;
-  const laying = layingOf(system, plan, rules);
+  const laying = layingOf(system, plan, rules, levels, openings);
   const loops = shell.loops.flatMap((loop) => (loop.built ? [layLoop(loop.built, levels, laying)] : []));
   const pieces = Array.from({ length: levels.courses }, (_, index) =>
     loops.flatMap((loop) => loop.pieces[index] ?? []),
   ).flat();
   const walls = shell.loops.flatMap((loop) => loop.built?.walls ?? []);
+  const fixed = [
+    ...teeJoints(shell, loops),
+    ...openingBoards(openings, new Map(walls.map((wall) => [wall.id, wall])), levels, rules),
+  ];
   const offcuts = planOffcuts(pieces, walls, system, levels.rest, rules);
   return {
     count: levels.courses,
@@ -276,7 +328,8 @@ export function layCourses(
       return piece.kind === 'cut' && cutFrom ? { ...piece, cutFrom } : piece;
     }),
     rows: loops.flatMap((loop) => loop.rows),
-    weakJoints: [...loops.flatMap((loop) => loop.weak), ...teeJoints(shell, loops)],
+    weakJoints: [...loops.flatMap((loop) => loop.weak), ...fixed],
+    fixedJoints: fixed.length,
     fills: loops.flatMap((loop) => loop.fills),
     offcuts,
     findings: [

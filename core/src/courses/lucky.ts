@@ -43,6 +43,8 @@ interface Job {
   readonly loop: BuiltLoop;
   readonly fills: ReadonlyMap<string, WallFill>;
   readonly needs: ReadonlyMap<string, WallNeed>;
+  /** Walls whose openings cut their rows: what a move does to them is not known from the runs alone. */
+  readonly opened: ReadonlySet<string>;
   readonly cutRules: CutRules;
   readonly needOf: (odd: RunCuts, even: RunCuts) => WallNeed;
   /** What all walls need together, and the blocks that they take. */
@@ -63,7 +65,7 @@ const cutsIn = (need: WallNeed): number =>
  * shortens them at inside ones.
  */
 function move(job: Job, index: number, atEnd: boolean, change: Length): LuckyLength | null {
-  const { loop, fills, cutRules, needs } = job;
+  const { loop, fills, cutRules, needs, opened } = job;
   const wall = at(loop.walls, index);
   const moved = at(loop.walls, index + (atEnd ? 1 : -1));
   const other = at(loop.walls, index + (atEnd ? 2 : -2));
@@ -79,7 +81,7 @@ function move(job: Job, index: number, atEnd: boolean, change: Length): LuckyLen
   ] as const) {
     const fill = fills.get(each.id);
     const need = needs.get(each.id);
-    if (!fill || !need || fill.odd.run + by < 0 || fill.even.run + by < 0) return null;
+    if (!fill || !need || opened.has(each.id) || fill.odd.run + by < 0 || fill.even.run + by < 0) return null;
     gone.push(need);
     come.push(job.needOf(cutRun(add(fill.odd.run, by), cutRules), cutRun(add(fill.even.run, by), cutRules)));
   }
@@ -157,6 +159,7 @@ export function luckyLengths(
   const reuse = reuseRulesOf(rules);
   const ends = atRowEnds(courses.pieces);
   const stepped = new Set(courses.rows.filter((row) => !row.whole).map((row) => row.wall));
+  const opened = new Set(courses.rows.filter((row) => row.opened).map((row) => row.wall));
   const needs = new Map(
     courses.fills.map((fill) => [fill.wall, { whole: 0, cuts: [] as { length: Length; fresh: boolean }[] }]),
   );
@@ -200,7 +203,7 @@ export function luckyLengths(
         return fill?.seam === null && fill.odd.step !== 0 && fill.even.step !== 0 && !stepped.has(wall.id);
       };
       if (!loop.walls.every(movable) || loop.corners.some((corner) => !isSquare(corner.turn))) return [];
-      const job: Job = { loop, fills, needs: allNeeds, cutRules, needOf, total, blocks, blocksOf };
+      const job: Job = { loop, fills, opened, needs: allNeeds, cutRules, needOf, total, blocks, blocksOf };
       return loop.walls.flatMap((wall, index) => {
         const rest = fills.get(wall.id)?.odd.rest ?? (0 as Length);
         if (rest === 0) return [];

@@ -1,4 +1,5 @@
 import type { Length } from '../measure';
+import type { Rect } from '../openings';
 
 /** Hand of a corner, seen from its own outer side: long leg to the left is left-hand. */
 export type Hand = 'LH' | 'RH';
@@ -22,6 +23,14 @@ export interface CutFrom {
   readonly partner: string | null;
 }
 
+/** What an opening takes out of a piece that is not wholly under or over it. */
+export interface Notch extends Rect {
+  readonly wall: string;
+  readonly opening: string;
+  /** Its upper edge follows the arc of a round top. */
+  readonly arched: boolean;
+}
+
 /** A block laid along one wall. */
 export interface WallPiece extends PieceHeights {
   readonly kind: 'straight' | 'cut';
@@ -40,6 +49,9 @@ export interface WallPiece extends PieceHeights {
   readonly cutEnds: { readonly start: boolean; readonly end: boolean };
   /** Which ends are mitred for a corner that no moulded piece serves. */
   readonly mitred?: { readonly start: boolean; readonly end: boolean };
+  /** Ripped lower under the sill or over the head of this opening. */
+  readonly ripped?: string;
+  readonly notches?: readonly Notch[];
   readonly cutFrom?: CutFrom;
 }
 
@@ -67,6 +79,7 @@ export interface CornerPiece extends PieceHeights {
   readonly legAfter: Length;
   readonly websAfter: readonly Length[];
   readonly station: Length;
+  readonly notches?: readonly Notch[];
 }
 
 export type Piece = WallPiece | CornerPiece;
@@ -84,7 +97,9 @@ export type StrapReason =
   | 'step-end'
   | 'free-end'
   | 'tee'
-  | 'curve';
+  | 'curve'
+  | 'wide-head'
+  | 'pier';
 
 /** A joint that breaks a rule of cutting or bond. */
 export interface WeakJoint {
@@ -94,6 +109,8 @@ export interface WeakJoint {
   readonly at: Length;
   readonly station: Length;
   readonly reasons: readonly StrapReason[];
+  /** Where boards run along both faces and do not only cross a joint, from the wall's first corner. */
+  readonly boards?: { readonly from: Length; readonly to: Length };
 }
 
 /** Something about the courses that the crew should know, or why they could not be laid. */
@@ -146,6 +163,14 @@ export type CourseFinding =
       /** The joint that may be trimmed, and the length that its piece is cut to instead. */
       readonly trimAt: Length;
       readonly cutTo: Length | null;
+    }
+  | {
+      /** A strip of foam under a sill or over a head that is too low to stand. */
+      readonly kind: 'strip-too-low';
+      readonly wall: string;
+      readonly course: number;
+      readonly opening: string;
+      readonly height: Length;
     }
   | { readonly kind: 'rip-too-low'; readonly wall: string; readonly course: number; readonly height: Length }
   | {

@@ -35,6 +35,8 @@ export interface RunCuts {
   /** Whole blocks laid. */
   readonly whole: number;
   readonly cuts: readonly Length[];
+  /** Whole blocks laid before the cuts; half of them where nothing is said. */
+  readonly before?: number;
 }
 
 /** Good: long enough, and its ear no longer than the rule. */

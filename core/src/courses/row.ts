@@ -13,12 +13,15 @@ export interface RowPiece {
   readonly mitred?: { readonly start: boolean; readonly end: boolean };
 }
 
-/** Whole blocks before the cuts: half of them, so that the cuts lie as near the middle as can be. */
-export const blocksBeforeCuts = (cuts: RunCuts): number => Math.floor(cuts.whole / 2);
+/** Whole blocks before the cuts: half of them, so that the cuts lie as near the middle as can be, or as many as are asked for. */
+export const blocksBeforeCuts = (cuts: RunCuts): number =>
+  Math.min(cuts.before ?? Math.floor(cuts.whole / 2), cuts.whole);
 
 /** Fewest whole blocks between the cuts and a corner; infinite where nothing is cut. */
 export const blocksBesideCuts = (cuts: RunCuts): number =>
-  cuts.cuts.length === 0 ? Number.POSITIVE_INFINITY : blocksBeforeCuts(cuts);
+  cuts.cuts.length === 0
+    ? Number.POSITIVE_INFINITY
+    : Math.min(blocksBeforeCuts(cuts), cuts.whole - blocksBeforeCuts(cuts));
 
 const mirroredWebs = (webs: readonly Length[], length: Length): readonly Length[] =>
   webs.map((web) => subtract(length, web)).reverse();

@@ -14,6 +14,12 @@ export interface Segment {
   readonly end: SegmentEnd;
 }
 
+/** What is left of a segment beside openings. */
+export interface Stretch extends Omit<Segment, 'start' | 'end'> {
+  readonly start: SegmentEnd | 'opening';
+  readonly end: SegmentEnd | 'opening';
+}
+
 /** Why a wall does not go on past a station in a course: its footing is higher there, or its top lower. */
 const beyond = (span: HeightSpan | undefined, courseTop: Length): SegmentEnd =>
   span !== undefined && span.bottom >= courseTop ? 'footing' : 'free';

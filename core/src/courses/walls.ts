@@ -2,7 +2,8 @@ import type { FormSystem } from '../forms';
 import { type Length, type UnitSystem, add, readLength, subtract } from '../measure';
 import type { WalkRow, WallBond } from '../plan';
 import type { HouseRules } from '../rules';
-import type { BuiltLoop, Corner, Wall } from '../shell';
+import type { PlacedOpening } from '../openings';
+import type { BuiltLoop, Corner, Levels, Wall } from '../shell';
 import {
   type LongLegOn,
   type Parity,
@@ -12,6 +13,7 @@ import {
   longLegIn,
   wallEnd,
 } from './corners';
+import { type FillerCourse, hidingPlaces } from './holes';
 import { type JudgeRules, type RowEnd, type RowJoint, judgeJoints } from './joints';
 import type { CourseFinding } from './piece';
 import { type CutRules, type RunCuts, cutRun, fillWith } from './rest';
@@ -25,7 +27,14 @@ export interface Laying {
   readonly units: UnitSystem;
   /** What the plan sets for a wall, by its id. */
   readonly rows: ReadonlyMap<string, WalkRow>;
+  readonly levels: Levels;
+  /** Openings that are worked, by wall, in the order of their stations. */
+  readonly holes: ReadonlyMap<string, readonly PlacedOpening[]>;
 }
+
+/** The openings of a wall. */
+export const holesOf = (laying: Laying, wall: string): readonly PlacedOpening[] =>
+  laying.holes.get(wall) ?? [];
 
 /** How one wall's row is filled in odd or in even courses. */
 export interface RowFill extends RunCuts {
@@ -136,6 +145,7 @@ function trimOf(pieces: readonly RowPiece[], from: Length, to: Length): Length {
 interface Bonding {
   readonly seam: Length | null;
   readonly cuts: Readonly<Record<Parity, readonly Length[]>> | null;
+  readonly before: number | null;
   readonly finding: CourseFinding | null;
 }
 
@@ -157,15 +167,21 @@ function bondingOf(
     const cuts = bond?.cuts;
     return {
       seam: null,
+      before: bond?.before ?? null,
       cuts: cuts ? { odd: readAll(cuts.odd, units), even: readAll(cuts.even, units) } : null,
       finding: null,
     };
   }
   const reading = readLength(bond.at, units);
   if (reading.ok && reading.length > from && reading.length < to) {
-    return { seam: reading.length, cuts: null, finding: null };
+    return { seam: reading.length, cuts: null, before: null, finding: null };
   }
-  return { seam: null, cuts: null, finding: { kind: 'seam-off-wall', wall: wall.id, text: bond.at } };
+  return {
+    seam: null,
+    cuts: null,
+    before: null,
+    finding: { kind: 'seam-off-wall', wall: wall.id, text: bond.at },
+  };
 }
 
 /** The ends of a wall in odd and in even courses. */
@@ -252,6 +268,26 @@ export function seamPieces(
   return { odd, even: lay('even', odd) };
 }
 
+/** Places of a wall's cuts that its openings hide, the best first. */
+export function hidingPlacesOf(
+  wall: Wall,
+  ends: WallEnds,
+  cuts: Readonly<Record<Parity, RunCuts>>,
+  laying: Laying,
+): readonly number[] {
+  const holes = holesOf(laying, wall.id);
+  if (holes.length === 0) return [];
+  const { tops } = laying.levels;
+  const courses = tops.slice(1).map((top, index): FillerCourse => ({
+    parity: index % 2 === 0 ? 'odd' : 'even',
+    bottom: tops[index] as Length,
+    top,
+  }));
+  const from = { odd: ends.odd[0].take, even: ends.even[0].take };
+  const beside = laying.rules.count('courses.filler.blocksFromCorner');
+  return hidingPlaces(from, cuts, laying.cutRules.block, courses, holes, beside);
+}
+
 /** Lays one wall's rows for odd and even courses, or says why it cannot. */
 export function layWall(
   built: BuiltLoop,
@@ -285,17 +321,29 @@ export function layWall(
   const findings: CourseFinding[] = bonding.finding ? [bonding.finding] : [];
   const judge = judgeRulesOf(laying, wall, bonding.seam);
   const seamRows = bonding.seam === null ? null : seamPieces(wall, ends, bonding.seam, laying);
-  const row = (parity: Parity): FullRow => {
+  const cutsOf = (parity: Parity): RunCuts => {
     const run = runOf(wall, ends[parity]);
     const chosen = bonding.cuts && fillWith(run, bonding.cuts[parity], cutRules);
     if (bonding.cuts && !chosen && !findings.some((each) => each.kind === 'cuts-do-not-fit')) {
       findings.push({ kind: 'cuts-do-not-fit', wall: wall.id });
     }
-    const cuts = chosen ?? cutRun(run, cutRules);
-    return seamRows
-      ? seamRow(wall, ends[parity], seamRows[parity], judge)
-      : runningRow(wall, ends[parity], cuts, judge);
+    return chosen ?? cutRun(run, cutRules);
   };
+  const cuts = { odd: cutsOf('odd'), even: cutsOf('even') };
+  const hides =
+    laying.rules.choice('courses.filler.place') === 'openings'
+      ? hidingPlacesOf(wall, ends, cuts, laying)[0]
+      : undefined;
+  const before = bonding.before ?? hides;
+  const row = (parity: Parity): FullRow =>
+    seamRows
+      ? seamRow(wall, ends[parity], seamRows[parity], judge)
+      : runningRow(
+          wall,
+          ends[parity],
+          before === undefined ? cuts[parity] : { ...cuts[parity], before },
+          judge,
+        );
   const rows = { odd: row('odd'), even: row('even') };
   return {
     laid: {

@@ -2,7 +2,7 @@ import type { Courses } from '../courses';
 import type { Plan } from '../plan';
 import type { HouseRules } from '../rules';
 import type { Levels, Shell } from '../shell';
-import { type Figure, type How, concreteOfCourse, figureOf } from '../tally';
+import { type Figure, type How, figureOf } from '../tally';
 import { type LoopAdjustment, adjustPulls } from './adjust';
 import { type Bases, buildBases } from './bases';
 import { type TapeMark, standingPieces, tapeMarks } from './chalk';
@@ -39,8 +39,8 @@ export interface Footing {
 }
 
 /** The first round fills the footing and half the first course. [common practice] */
-function firstRoundOf(bases: Bases, concrete: Figure, shell: Shell, courses: Courses): Figure | null {
-  if (!bases.withWall || courses.count === 0) return null;
+function firstRoundOf(bases: Bases, concrete: Figure, firstCourse: How | null): Figure | null {
+  if (!bases.withWall || firstCourse === null) return null;
   const how: How = {
     op: 'sum',
     name: 'first round',
@@ -53,7 +53,7 @@ function firstRoundOf(bases: Bases, concrete: Figure, shell: Shell, courses: Cou
         unit: 'volume',
         of: [
           { op: 'given', name: 'half', unit: 'ratio', value: 0.5 },
-          { ...concreteOfCourse(shell, courses, 1), name: 'core of the first course' },
+          { ...firstCourse, name: 'core of the first course' },
         ],
       },
     ],
@@ -69,13 +69,18 @@ function firstRoundOf(bases: Bases, concrete: Figure, shell: Shell, courses: Cou
   );
 }
 
-/** Works out the footing and everything measured on it. Never throws for what a plan says; what is wrong is in `problems`. */
+/**
+ * Works out the footing and everything measured on it. Never throws for what a plan says; what is wrong is in `problems`.
+ *
+ * @param firstCourseConcrete how the concrete of the first course was worked out; null where there is no course
+ */
 export function buildFooting(
   shell: Shell,
   levels: Levels,
   courses: Courses,
   plan: FootingInput,
   rules: HouseRules,
+  firstCourseConcrete: How | null,
 ): Footing {
   const { units, footing } = plan;
   const rows = new Set(plan.loops.flatMap((loop) => loop.walk.map((row) => row.id)));
@@ -90,7 +95,7 @@ export function buildFooting(
   return {
     bases,
     concrete,
-    firstRound: firstRoundOf(bases, concrete, shell, courses),
+    firstRound: firstRoundOf(bases, concrete, firstCourseConcrete),
     sheet: sheetArea(bases),
     tape: tapeMarks(shell, levels, courses),
     square,

@@ -1,13 +1,15 @@
-import { dsvFormat } from 'd3-dsv';
 import { type Length, type UnitSystem, readLength, showLength, storeLength, subtract } from '../measure';
 import type { Shot } from '../plan';
 import { type Shell, type Wall, wallsOf } from '../shell';
-
-/** A row of a file that cannot be taken, told by its number as an editor shows it. */
-export interface RowProblem {
-  readonly row: number;
-  readonly what: string;
-}
+import {
+  type RowProblem,
+  type TableRow,
+  lengthCell,
+  readTable,
+  toldProblems,
+  wallKey,
+  writeTable,
+} from '../table';
 
 export type SurveyFileReading =
   | { readonly ok: true; readonly shots: readonly Omit<Shot, 'id'>[] }
@@ -15,9 +17,6 @@ export type SurveyFileReading =
 
 /** More rows than these are no survey of a footing. */
 export const MOST_READINGS = 5_000;
-/** So many wrong rows are told; the rest are counted. */
-const MOST_TOLD = 12;
-
 const NAMES: Readonly<Record<'wall' | 'at' | 'station' | 'reading', readonly string[]>> = {
   wall: ['wall'],
   at: ['at', 'from corner', 'along'],
@@ -25,17 +24,6 @@ const NAMES: Readonly<Record<'wall' | 'at' | 'station' | 'reading', readonly str
   reading: ['reading', 'rod'],
 };
 type Column = keyof typeof NAMES;
-
-/** The separator of a file: whichever of tab, semicolon and comma its first line has most of. */
-function separatorOf(text: string): string {
-  const first = text.slice(0, text.indexOf('\n') < 0 ? undefined : text.indexOf('\n'));
-  const count = (mark: string): number => first.split(mark).length;
-  return ['\t', ';', ','].reduce((best, mark) => (count(mark) > count(best) ? mark : best), ',');
-}
-
-/** The unit in a heading: `reading (mm)`. */
-const unitIn = (heading: string): string | null =>
-  /\((mm|cm|m|in|ft)\)\s*$/i.exec(heading)?.[1]?.toLowerCase() ?? null;
 
 type Manner = 'bare' | 'metric' | 'inches';
 
@@ -52,13 +40,8 @@ const MANNERS: Readonly<Record<Manner, string>> = {
   inches: 'feet and inches',
 };
 
-interface Row {
-  readonly number: number;
-  readonly cells: readonly string[];
-}
-
 /** The one manner of a column's lengths, or the rows where it changes. */
-function mixedIn(rows: readonly Row[], column: number, name: string): RowProblem | null {
+function mixedIn(rows: readonly TableRow[], column: number, name: string): RowProblem | null {
   const cells = rows.map((row) => ({ row: row.number, manner: mannerOf(row.cells[column] ?? '') }));
   const [first] = cells;
   const other = cells.find((cell) => cell.manner !== first?.manner);
@@ -69,9 +52,6 @@ function mixedIn(rows: readonly Row[], column: number, name: string): RowProblem
   };
 }
 
-/** A–B, A-B or A - B. */
-const wallKey = (name: string): string => name.replace(/[\s–—-]+/g, '-').toUpperCase();
-
 /**
  * Reads a level survey from the text of a file, or as pasted from a sheet: columns `wall`, `at` and `reading`, or
  * `station` (from corner A round the first outline) and `reading`; comma, semicolon or tab between them. Bare numbers are in the
@@ -80,63 +60,33 @@ const wallKey = (name: string): string => name.replace(/[\s–—-]+/g, '-').toU
  * @returns readings with their walls, or every wrong row with what to do
  */
 export function readSurveyFile(text: string, shell: Shell, units: UnitSystem): SurveyFileReading {
-  const clean = text.replace(/^\ufeff/, '').trim();
-  const [heading, ...body] = dsvFormat(separatorOf(clean)).parseRows(clean);
-  const refused = (row: number, what: string): SurveyFileReading => ({
-    ok: false,
-    problems: [{ row, what }],
+  const reading = readTable<Column>(text, {
+    names: NAMES,
+    wanted: 'wall, at and reading, or station and reading',
+    complete: ({ wall, at, station, reading: rod }) => rod >= 0 && ((wall >= 0 && at >= 0) || station >= 0),
+    what: 'readings',
+    most: MOST_READINGS,
   });
-  if (!heading || clean === '')
-    return refused(1, 'This is empty. A first row names the columns: wall, at, reading.');
-  const plain = heading.map((cell) =>
-    cell
-      .replace(/\([^)]*\)/g, '')
-      .trim()
-      .toLowerCase(),
-  );
-  const find = (column: Column): number => plain.findIndex((cell) => NAMES[column].includes(cell));
-  const columns = { wall: find('wall'), at: find('at'), station: find('station'), reading: find('reading') };
+  if (!reading.ok) return reading;
+  const { table } = reading;
+  const { rows, columns } = table;
   const byWall = columns.wall >= 0 && columns.at >= 0;
-  if (columns.reading < 0 || !(byWall || columns.station >= 0)) {
-    return refused(
-      1,
-      `The first row must name the columns: wall, at and reading, or station and reading. It says: ${heading.join(', ').slice(0, 80)}.`,
-    );
-  }
-  const rows = body
-    .map((cells, index): Row => ({ number: index + 2, cells: cells.map((cell) => cell.trim()) }))
-    .filter((row) => row.cells.some((cell) => cell !== ''));
-  if (rows.length === 0) return refused(2, 'There are no readings below the heading.');
-  if (rows.length > MOST_READINGS) {
-    return refused(
-      MOST_READINGS + 2,
-      `This file has ${String(rows.length)} rows; a survey takes ${String(MOST_READINGS)} at most. Take every second or tenth reading.`,
-    );
-  }
-  const along = byWall ? columns.at : columns.station;
-  const mixed = [
-    mixedIn(rows, along, byWall ? 'at' : 'station'),
-    mixedIn(rows, columns.reading, 'reading'),
-  ].flatMap((each) => each ?? []);
+  const along: Column = byWall ? 'at' : 'station';
+  const mixed = [mixedIn(rows, columns[along], along), mixedIn(rows, columns.reading, 'reading')].flatMap(
+    (each) => each ?? [],
+  );
   if (mixed.length > 0) return { ok: false, problems: mixed };
   const walls = wallsOf(shell);
   const problems: RowProblem[] = [];
-  const lengthIn = (row: Row, column: number): Length | null => {
-    const cell = row.cells[column] ?? '';
-    const unit = mannerOf(cell) === 'bare' ? unitIn(heading[column] ?? '') : null;
-    const reading = readLength(unit === null ? cell : `${cell}${unit}`, units);
-    if (reading.ok) return reading.length;
-    problems.push({
-      row: row.number,
-      what:
-        cell === '' ? 'A length is missing.' : `“${cell.slice(0, 40)}” cannot be read: ${reading.message}`,
-    });
-    return null;
+  const lengthIn = (row: TableRow, column: Column): Length | null => {
+    const text = lengthCell(table, row, column, units, problems);
+    const found = text === null ? null : readLength(text, units);
+    return found?.ok ? found.length : null;
   };
   const shots = rows.flatMap((row): Omit<Shot, 'id'>[] => {
     const at = lengthIn(row, along);
-    const reading = lengthIn(row, columns.reading);
-    if (at === null || reading === null) return [];
+    const rod = lengthIn(row, 'reading');
+    if (at === null || rod === null) return [];
     const place = byWall ? onWall(walls, row.cells[columns.wall] ?? '', at) : atStation(walls, at);
     if (typeof place === 'string') {
       problems.push({ row: row.number, what: place });
@@ -146,20 +96,12 @@ export function readSurveyFile(text: string, shell: Shell, units: UnitSystem): S
       {
         wall: place.wall.id,
         at: storeLength(place.at, units),
-        reading: storeLength(reading, units),
+        reading: storeLength(rod, units),
       },
     ];
   });
   if (problems.length === 0) return { ok: true, shots };
-  const told = problems.slice(0, MOST_TOLD);
-  const more = problems.length - told.length;
-  return {
-    ok: false,
-    problems:
-      more === 0
-        ? told
-        : [...told, { row: problems[MOST_TOLD]?.row ?? 0, what: `and ${String(more)} more rows are wrong.` }],
-  };
+  return { ok: false, problems: toldProblems(problems) };
 }
 
 type Place = { readonly wall: Wall; readonly at: Length } | string;
@@ -194,8 +136,8 @@ function atStation(walls: readonly Wall[], station: Length): Place {
 /** A survey as the text of a CSV file; `readSurveyFile` reads it back. */
 export function writeSurveyFile(shots: readonly Shot[], shell: Shell): string {
   const names = new Map(wallsOf(shell).map((wall) => [wall.id, wall.name.replace('–', '-')]));
-  return `${dsvFormat(',').formatRows([
+  return writeTable([
     ['wall', 'at', 'reading'],
     ...shots.map((shot) => [names.get(shot.wall) ?? shot.wall, shot.at, shot.reading]),
-  ])}\n`;
+  ]);
 }

@@ -1,5 +1,6 @@
 import type { CourseFinding, Courses, StrapReason } from '../courses';
 import { type Length, type UnitSystem, showLength, storeLength } from '../measure';
+import type { Openings } from '../openings';
 import { type HouseRules, RULES, type RefusedRule, isRuleId } from '../rules';
 import type { Notice } from './notice';
 
@@ -20,11 +21,18 @@ export const STRAP_REASONS: Readonly<Record<StrapReason, string>> = {
   'free-end': 'free end: close it with a bulkhead',
   tee: 'another wall meets it here',
   curve: 'curved wall',
+  'wide-head': 'boards over a wide head',
+  pier: 'short pier',
 };
 
 const joints = (count: number): string => (count === 1 ? '1 joint' : `${String(count)} joints`);
 
-function wording(finding: CourseFinding, units: UnitSystem, nameOf: (wall: string) => string): Wording {
+function wording(
+  finding: CourseFinding,
+  openings: Openings,
+  units: UnitSystem,
+  nameOf: (wall: string) => string,
+): Wording {
   const inInches = (length: Length): string => showLength(length, units, { style: 'inches' });
   switch (finding.kind) {
     case 'cell-bars':
@@ -123,6 +131,15 @@ function wording(finding: CourseFinding, units: UnitSystem, nameOf: (wall: strin
         why: RULES['courses.growth.perPiece'].reason,
       };
     }
+    case 'strip-too-low':
+      return {
+        severity: 'mind',
+        where: openings.placed.find((each) => each.id === finding.opening)?.name ?? nameOf(finding.wall),
+        place: { wall: finding.wall, stage: 'openings', opening: finding.opening },
+        rule: 'courses.rip.least',
+        what: `A strip of only ${inInches(finding.height)} is left of course ${String(finding.course)} at its sill or head. Move it to the course line, or glue the strip to the block beside it.`,
+        why: RULES['courses.rip.least'].reason,
+      };
     case 'rip-too-low':
       return {
         severity: 'mind',
@@ -175,7 +192,7 @@ function wording(finding: CourseFinding, units: UnitSystem, nameOf: (wall: strin
         where: nameOf(finding.wall),
         place: { wall: finding.wall },
         rule: finding.reasons.includes('short') ? 'courses.filler.shortest' : 'courses.ear.longest',
-        what: `Strap ${joints(finding.joints)} at the ${finding.cuts.map(inInches).join(' and ')} cut, both faces: ${finding.reasons
+        what: `Strap ${joints(finding.joints)}${finding.cuts.length === 0 ? '' : ` at the ${finding.cuts.map(inInches).join(' and ')} cut`}, both faces: ${finding.reasons
           .map((reason) => STRAP_REASONS[reason])
           .join(', ')}.`,
         why: RULES['courses.ear.longest'].reason,
@@ -195,14 +212,19 @@ function wording(finding: CourseFinding, units: UnitSystem, nameOf: (wall: strin
 /** What the courses have to say, in the words and units of the job. */
 export function courseNotices(
   courses: Courses,
+  openings: Openings,
   units: UnitSystem,
   nameOf: (wall: string) => string,
 ): readonly Notice[] {
   return courses.findings.map((finding): Notice => {
-    const words = wording(finding, units, nameOf);
+    const words = wording(finding, openings, units, nameOf);
     const at = 'wall' in finding ? finding.wall : 'corner' in finding ? finding.corner : '';
     const course =
-      finding.kind === 'as-laid' || finding.kind === 'as-laid-unreadable' ? `:${String(finding.course)}` : '';
+      finding.kind === 'as-laid' || finding.kind === 'as-laid-unreadable'
+        ? `:${String(finding.course)}`
+        : finding.kind === 'strip-too-low'
+          ? `:${String(finding.course)}:${finding.opening}`
+          : '';
     return { ...words, id: `${finding.kind}:${at}${course}`, fixes: words.fixes ?? [] };
   });
 }

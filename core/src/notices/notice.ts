@@ -11,7 +11,9 @@ export interface NoticePlace {
   readonly corner?: string;
   readonly rule?: string;
   /** The stage that it is about, where that is not the outline. */
-  readonly stage?: 'footing';
+  readonly stage?: 'footing' | 'openings';
+  readonly opening?: string;
+  readonly insert?: string;
   readonly setting?: 'family' | 'core' | 'courses' | 'height';
 }
 

@@ -1,11 +1,14 @@
+import type { Bucks } from '../bucks';
 import type { Courses } from '../courses';
 import { type FirstCourse, type FootingForms, firstCourseOf, standingPieces } from '../footing';
 import type { Family } from '../forms';
+import type { Inserts } from '../inserts';
 import { type Length, type UnitSystem, add, showLength } from '../measure';
 import type { Stage } from '../plan';
 import type { HouseRules, RuleId } from '../rules';
 import { type Levels, type Shell, type Wall, isSquare } from '../shell';
 import { type How, evaluate, givenCount, givenLength } from '../tally';
+import { ledgeStraights, openingParts } from './openingParts';
 import { panelParts } from './panelParts';
 
 /** One article to order: what is needed, what is spare, and how it comes. */
@@ -90,14 +93,24 @@ const sparesOf = (needed: number, rules: HouseRules): number => {
 };
 
 /** Straights of every core: laid whole, opened for cuts, ripped; and half-height pieces. */
-function straights(courses: Courses, family: Family): readonly Article[] {
+function straights(courses: Courses, family: Family, ledges: (core: Length) => number): readonly Article[] {
   const panels = family.kind === 'panel-and-tie';
   return courses.offcuts.byCore.flatMap((own): Article[] => {
-    const blocks = sum('blocks', [
+    const ledge = ledges(own.core);
+    const all = sum('blocks', [
       givenCount('laid whole', own.whole),
       givenCount('opened for cuts', own.opened),
       ...(own.ripped === 0 ? [] : [givenCount('ripped for lower courses', own.ripped)]),
     ]);
+    const blocks: How =
+      ledge === 0
+        ? all
+        : {
+            op: 'difference',
+            name: 'blocks',
+            unit: 'count',
+            of: [all, givenCount('with a brick ledge', ledge)],
+          };
     const both: How = { op: 'product', name: 'panels', unit: 'count', of: [givenCount('faces', 2), blocks] };
     return [
       {
@@ -110,6 +123,18 @@ function straights(courses: Courses, family: Family): readonly Article[] {
         isForm: true,
         rules: ['offcuts.fromCourse', 'offcuts.shortest'],
       },
+      ...(ledge === 0
+        ? []
+        : [
+            {
+              id: `ledge:${String(own.core)}`,
+              group: 'forms' as const,
+              article: 'Straight with brick ledge',
+              core: own.core,
+              needed: givenCount('along the ledges', ledge),
+              isForm: true,
+            },
+          ]),
       ...(own.halfPieces === 0
         ? []
         : [
@@ -306,16 +331,20 @@ export function buildOrder(
   rules: HouseRules,
   units: UnitSystem,
   footingForms: FootingForms | null,
+  bucks: Bucks,
+  inserts: Inserts,
 ): Order {
   const { family } = shell;
   if (family === null || courses.pieces.length === 0) return { lines: [], massKilograms: null, staging: [] };
   const walls = shell.loops.flatMap((loop) => loop.built?.walls ?? []);
+  const wallById = new Map(walls.map((wall) => [wall.id, wall]));
   const first = firstCourseOf(shell, courses, levels, standingPieces(courses, levels), rules);
   const articles = [
-    ...straights(courses, family),
-    ...corners(shell, courses, family, new Map(walls.map((wall) => [wall.id, wall]))),
+    ...straights(courses, family, (core) => ledgeStraights(inserts, courses, wallById, core)),
+    ...corners(shell, courses, family, wallById),
     ...(family.kind === 'panel-and-tie' ? panelParts(courses, family) : []),
     ...footingParts(footingForms),
+    ...openingParts(bucks, inserts, wallById, rules, units),
     ...fixings(courses, first, rules, stages, units),
   ];
   const lines = articles.map((article) => orderLine(article, family, rules));

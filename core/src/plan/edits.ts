@@ -1,12 +1,25 @@
 import type { FamilyFile } from '../forms';
 import { type FootingChange, changeFooting } from './footingEdit';
 import { type Angle, readTurn, storeTurn, type UnitSystem } from '../measure';
+import type { BuckKind, Insert, Opening } from './opening';
+import {
+  type BuckChange,
+  type InsertChange,
+  type OpeningChange,
+  changeBuck,
+  changeInsert,
+  changeOpening,
+  changedIn,
+} from './openingEdit';
 import type { Loop, LoopTees, MeasuredTo, Plan, Stage, WalkRow } from './plan';
 import { storedLengthText, storedTurnText } from './storedText';
 import { type WallChange, changeWall } from './wallEdit';
 
 /** A row to add. Without an id it is given a fresh one when it is added. */
 export type NewRow = Omit<WalkRow, 'id'> & Partial<Pick<WalkRow, 'id'>>;
+
+/** Something to add that may come without its id. */
+export type NewThing<Thing extends { readonly id: string }> = Omit<Thing, 'id'> & Partial<Pick<Thing, 'id'>>;
 
 /** What may be set on an outline as a whole; null takes it off again. */
 export interface LoopChange {
@@ -38,6 +51,14 @@ export type PlanEdit =
   /** What else hangs on a wall: core, top, steps, bond, corner, as-laid lengths. */
   | { readonly kind: 'set-wall'; readonly row: string; readonly change: WallChange }
   | { readonly kind: 'set-footing'; readonly change: FootingChange }
+  /** Openings to add; those without an id are given a fresh one. */
+  | { readonly kind: 'add-openings'; readonly openings: readonly NewThing<Opening>[] }
+  | { readonly kind: 'set-opening'; readonly opening: string; readonly change: OpeningChange }
+  | { readonly kind: 'remove-opening'; readonly opening: string }
+  | { readonly kind: 'add-inserts'; readonly inserts: readonly NewThing<Insert>[] }
+  | { readonly kind: 'set-insert'; readonly insert: string; readonly change: InsertChange }
+  | { readonly kind: 'remove-insert'; readonly insert: string }
+  | { readonly kind: 'set-buck'; readonly buck: BuckKind; readonly change: BuckChange }
   /** A height for the walls; null goes back to counting courses. */
   | { readonly kind: 'set-height'; readonly height: string | null }
   | { readonly kind: 'set-stages'; readonly stages: readonly Stage[] }
@@ -92,7 +113,11 @@ function addRows(loop: Loop, rows: readonly WalkRow[], before: string | undefine
 
 /** Ids that no row of the plan has. Good for scripts and tests; an application passes ids that were never used before. */
 function unusedIds(plan: Plan): () => string {
-  const taken = new Set(plan.loops.flatMap((loop) => loop.walk.map((row) => row.id)));
+  const taken = new Set([
+    ...plan.loops.flatMap((loop) => loop.walk.map((row) => row.id)),
+    ...(plan.openings ?? []).map((each) => each.id),
+    ...(plan.inserts ?? []).map((each) => each.id),
+  ]);
   let next = 0;
   return () => {
     let id: string;
@@ -187,6 +212,40 @@ export function applyEdit(plan: Plan, edit: PlanEdit, newId: () => string = unus
       return editRow(plan, edit.row, (row) => changeWall(row, edit.change, plan.units));
     case 'set-footing':
       return { ...plan, footing: changeFooting(plan.footing, edit.change, plan.units) };
+    case 'add-openings':
+      return {
+        ...plan,
+        openings: [
+          ...(plan.openings ?? []),
+          ...edit.openings.map((each) => changeOpening({ ...each, id: each.id ?? newId() }, {}, plan.units)),
+        ],
+      };
+    case 'set-opening':
+      return {
+        ...plan,
+        openings: changedIn(plan.openings, edit.opening, (each) =>
+          changeOpening(each, edit.change, plan.units),
+        ),
+      };
+    case 'remove-opening':
+      return { ...plan, openings: (plan.openings ?? []).filter((each) => each.id !== edit.opening) };
+    case 'add-inserts':
+      return {
+        ...plan,
+        inserts: [
+          ...(plan.inserts ?? []),
+          ...edit.inserts.map((each) => changeInsert({ ...each, id: each.id ?? newId() }, {}, plan.units)),
+        ],
+      };
+    case 'set-insert':
+      return {
+        ...plan,
+        inserts: changedIn(plan.inserts, edit.insert, (each) => changeInsert(each, edit.change, plan.units)),
+      };
+    case 'remove-insert':
+      return { ...plan, inserts: (plan.inserts ?? []).filter((each) => each.id !== edit.insert) };
+    case 'set-buck':
+      return changeBuck(plan, edit.buck, edit.change);
     case 'set-height':
       return edit.height === null
         ? without(plan, 'height')

@@ -1,5 +1,7 @@
 export * from './edits';
 export * from './footingEdit';
+export * from './opening';
+export * from './openingEdit';
 export * from './plan';
 export * from './readPlan';
 export * from './schema';

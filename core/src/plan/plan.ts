@@ -1,6 +1,7 @@
 import type { FamilyFile } from '../forms';
 import type { UnitSystem } from '../measure';
 import type { RuleOverrides } from '../rules';
+import type { BuckFigures, BuckKind, Insert, Opening } from './opening';
 
 export const PLAN_FORMAT = 'ombra.plan';
 /** The newest version of the plan document that this code reads and the one that it writes. */
@@ -33,7 +34,12 @@ export interface ChosenCuts {
 
 /** How a wall's blocks are joined: running bond with a filler, or cut on one vertical line in every course. */
 export type WallBond =
-  | { readonly kind: 'running'; readonly cuts?: ChosenCuts }
+  | {
+      readonly kind: 'running';
+      readonly cuts?: ChosenCuts;
+      /** Whole blocks before the cuts, counted from the wall's first corner; by the house rule where left out. */
+      readonly before?: number;
+    }
   /** The common seam, from the wall's first corner along the form's outside face. */
   | { readonly kind: 'seam'; readonly at: string };
 
@@ -177,6 +183,10 @@ export interface Plan {
   readonly families?: readonly FamilyFile[];
   /** Left out: a plain strip as the house rules have it, nothing measured yet. */
   readonly footing?: FootingPlan;
+  readonly openings?: readonly Opening[];
+  readonly inserts?: readonly Insert[];
+  /** Figures of buck materials, where the job has its own. */
+  readonly bucks?: Readonly<Partial<Record<BuckKind, BuckFigures>>>;
   readonly rules: RuleOverrides;
 }
 

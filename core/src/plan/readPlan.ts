@@ -14,6 +14,8 @@ import {
   type WallBond,
   type WalkRow,
 } from './plan';
+import type { Insert, Opening } from './opening';
+import { LENGTH_FIELDS } from './openingEdit';
 import { type PlanFile, planFileSchema } from './schema';
 import { storedLengthText } from './storedText';
 
@@ -53,9 +55,10 @@ function wallExtras(row: FileRow, units: UnitSystem): Omit<WalkRow, 'id' | 'leng
   ]);
   const bond = (): WallBond | undefined => {
     if (row.bond?.kind === 'seam') return { kind: 'seam', at: length(row.bond.at) };
-    if (row.bond?.cuts === undefined) return row.bond && { kind: 'running' };
+    const before = row.bond?.before === undefined ? {} : { before: row.bond.before };
+    if (row.bond?.cuts === undefined) return row.bond && { kind: 'running', ...before };
     const { odd, even } = row.bond.cuts;
-    return { kind: 'running', cuts: { odd: odd.map(length), even: even.map(length) } };
+    return { kind: 'running', ...before, cuts: { odd: odd.map(length), even: even.map(length) } };
   };
   const chosen = bond();
   return {
@@ -186,11 +189,36 @@ function stagesOf(file: PlanFile): readonly Stage[] {
   }));
 }
 
+/** Bare lengths of openings, inserts and bucks pinned to the job's unit. */
+function pinLengths(thing: object, units: UnitSystem): object {
+  return Object.fromEntries(
+    Object.entries(thing).map(([key, value]: [string, unknown]) => {
+      if (typeof value === 'string' && LENGTH_FIELDS.has(key)) return [key, pinned(value, units)];
+      return [key, typeof value === 'object' && value !== null ? pinLengths(value, units) : value];
+    }),
+  );
+}
+
+/** Openings or inserts with ids. */
+function withIds<Thing extends { readonly id?: string | undefined }>(
+  list: readonly Thing[],
+  prefix: string,
+  units: UnitSystem,
+): readonly (Thing & { readonly id: string })[] {
+  const give = idGiver(
+    prefix,
+    list.map((each) => each.id),
+  );
+  return list.map((each) => ({ ...(pinLengths(each, units) as Thing), id: each.id ?? give() }));
+}
+
 function repeatedId(plan: Plan): string | undefined {
   const seen = new Set<string>();
-  return plan.loops
-    .flatMap((loop) => [loop.id, ...loop.walk.map((row) => row.id)])
-    .find((id) => seen.size === seen.add(id).size);
+  return [
+    ...plan.loops.flatMap((loop) => [loop.id, ...loop.walk.map((row) => row.id)]),
+    ...(plan.openings ?? []).map((each) => each.id),
+    ...(plan.inserts ?? []).map((each) => each.id),
+  ].find((id) => seen.size === seen.add(id).size);
 }
 
 /**
@@ -238,11 +266,21 @@ export function readPlan(document: unknown): PlanReading {
     ...(file.height === undefined ? {} : { height: pinned(file.height, file.units) }),
     ...(file.families === undefined ? {} : { families: file.families }),
     ...(file.footing === undefined ? {} : { footing: footingOf(file.footing, file.units) }),
+    ...(file.openings === undefined || file.openings.length === 0
+      ? {}
+      : { openings: withIds(file.openings, 'opening', file.units) as readonly Opening[] }),
+    ...(file.inserts === undefined || file.inserts.length === 0
+      ? {}
+      : { inserts: withIds(file.inserts, 'insert', file.units) as readonly Insert[] }),
+    ...(file.bucks === undefined ? {} : { bucks: pinLengths(file.bucks, file.units) }),
     rules: file.rules ?? {},
   };
   const repeated = repeatedId(plan);
   if (repeated !== undefined) {
-    return refused('outline', `The id “${repeated}” is used twice; every loop and row needs one of its own.`);
+    return refused(
+      'outline',
+      `The id “${repeated}” is used twice; every loop, row, opening and insert needs one of its own.`,
+    );
   }
   return { ok: true, plan };
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { familyFileSchema } from '../forms';
+import { BUCK_KINDS, INSERT_KINDS, OPENING_KINDS } from './opening';
 import { FOOTING_KINDS, PLAN_FORMAT, PLAN_VERSION } from './plan';
 
 const id = z
@@ -52,6 +53,7 @@ const row = z.strictObject({
           .strictObject({ odd: z.array(lengthText).max(2), even: z.array(lengthText).max(2) })
           .optional()
           .describe('Cut lengths chosen for odd and even courses.'),
+        before: z.number().int().min(0).max(10_000).optional().describe('Whole blocks before the cuts.'),
       }),
       z.strictObject({ kind: z.literal('seam'), at: lengthText }),
     ])
@@ -152,6 +154,61 @@ const footing = z.strictObject({
     .describe('What has been looked at before the wall.'),
 });
 
+const wallEnd = z
+  .enum(['start', 'end'])
+  .describe('The corner that it is measured from: the first of its wall clockwise, or the other.');
+
+const opening = z.strictObject({
+  id: id.optional(),
+  name: z.string().max(60).optional(),
+  kind: z.enum(OPENING_KINDS),
+  wall: z.string().max(60).describe('Id of its wall.'),
+  from: wallEnd,
+  to: z.enum(['near', 'centre']).describe('Whether “at” runs to its near side or to its centre.'),
+  at: lengthText,
+  width: lengthText.describe('Of the rough opening.'),
+  height: lengthText.describe('Of the rough opening.'),
+  sill: lengthText
+    .optional()
+    .describe('Above the lowest footing; with neither sill nor head it stands on its wall’s footing.'),
+  head: lengthText.optional().describe('Above the lowest footing, in place of the sill.'),
+  rise: lengthText.optional().describe('Of a round top; half the width where left out.'),
+  buck: z.enum(BUCK_KINDS).optional(),
+  threshold: z
+    .strictObject({
+      kind: z.enum(['slab-over', 'slab-inside']),
+      depth: lengthText.optional(),
+      tongue: z.enum(['dowels', 'crack-bar', 'saw-cut']).optional(),
+    })
+    .optional()
+    .describe('The wall held down under a slab that runs out over it, or the slab stopped inside.'),
+});
+
+const insert = z.strictObject({
+  id: id.optional(),
+  name: z.string().max(60).optional(),
+  kind: z.enum(INSERT_KINDS),
+  wall: z.string().max(60).describe('Id of its wall.'),
+  from: wallEnd,
+  at: lengthText.describe('To the middle of a single one, to the near end of a run.'),
+  up: lengthText.describe('Above the lowest footing.'),
+  size: lengthText.optional(),
+  height: lengthText.optional(),
+  depth: lengthText.optional(),
+  length: lengthText.optional(),
+  spacing: lengthText.optional(),
+  rows: z.number().int().min(1).max(6).optional(),
+  face: z.enum(['inside', 'outside']).optional(),
+  fall: lengthText.optional(),
+  fixing: z.enum(['cast', 'drilled']).optional(),
+});
+
+const buckFigures = z.strictObject({
+  thickness: lengthText.optional(),
+  stock: lengthText.optional(),
+  kerf: lengthText.optional(),
+});
+
 /** The plan file. Plain on purpose, so that a JSON Schema can be made of it; `readPlan` adds what a schema cannot say. */
 export const planFileSchema = z
   .strictObject({
@@ -181,7 +238,16 @@ export const planFileSchema = z
       .describe('Form families of the job’s own, as family files.'),
     outline: outline.optional().describe('Short for one loop. Give outline or loops.'),
     loops: z.array(outline).min(1).max(60).optional().describe('Separate outlines of one job.'),
-    openings: z.array(z.never()).optional().describe('Reserved; empty in this version.'),
+    openings: z.array(opening).max(500).optional().describe('Windows, doors and other holes with a buck.'),
+    inserts: z
+      .array(insert)
+      .max(1_000)
+      .optional()
+      .describe('Sleeves, pockets, ledgers and what else goes through the wall, into it or onto it.'),
+    bucks: z
+      .partialRecord(z.enum(BUCK_KINDS), buckFigures)
+      .optional()
+      .describe('Figures of buck materials, where the job has its own.'),
     footing: footing.optional().describe('What the walls stand on, and what was measured on it.'),
     rules: z
       .record(z.string().max(80), z.union([z.string().max(80), z.number()]))

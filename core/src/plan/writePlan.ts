@@ -46,7 +46,11 @@ export function writePlan(plan: Plan): PlanFile {
     ...(firstLoop !== undefined && otherLoops.length === 0
       ? { outline: fileLoop(firstLoop) }
       : { loops: plan.loops.map(fileLoop) }),
-    openings: [],
+    openings: copy(plan.openings ?? []) as NonNullable<PlanFile['openings']>,
+    ...(plan.inserts === undefined || plan.inserts.length === 0
+      ? {}
+      : { inserts: copy(plan.inserts) as NonNullable<PlanFile['inserts']> }),
+    ...(plan.bucks === undefined ? {} : { bucks: copy(plan.bucks) as NonNullable<PlanFile['bucks']> }),
     ...(plan.footing === undefined
       ? {}
       : { footing: copy(plan.footing) as NonNullable<PlanFile['footing']> }),

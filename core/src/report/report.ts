@@ -4,6 +4,7 @@ import type { TallyRow } from '../tally';
 import { wallsOf } from '../shell';
 import type { WorkedPlan } from '../work';
 import { footingReport } from './footingReport';
+import { insertsReport, lumberReport, openingsReport } from './openingsReport';
 import { areaQuantity, lengthQuantity, volumeQuantity, type Quantity } from './quantity';
 
 const rowReport = (row: TallyRow, units: UnitSystem) => ({
@@ -11,8 +12,24 @@ const rowReport = (row: TallyRow, units: UnitSystem) => ({
   cut: row.cut.value,
   cornerLH: row.cornerLH.value,
   cornerRH: row.cornerRH.value,
+  buckFaces: row.buckFaces.value,
   coreVolume: volumeQuantity(row.coreVolume.value, units),
 });
+
+/** What openings take out of a piece. */
+const notchReport = (piece: Piece, units: UnitSystem) =>
+  piece.notches === undefined
+    ? {}
+    : {
+        notches: piece.notches.map((notch) => ({
+          wall: notch.wall,
+          opening: notch.opening,
+          from: lengthQuantity(notch.from, units),
+          to: lengthQuantity(notch.to, units),
+          bottom: lengthQuantity(notch.bottom, units),
+          top: lengthQuantity(notch.top, units),
+        })),
+      };
 
 function pieceReport(piece: Piece, units: UnitSystem) {
   const length = (value: Length): Quantity => lengthQuantity(value, units);
@@ -27,6 +44,7 @@ function pieceReport(piece: Piece, units: UnitSystem) {
       bottom: length(piece.bottom),
       top: length(piece.top),
       station: length(piece.station),
+      ...notchReport(piece, units),
       legs: [
         { wall: piece.wallBefore, length: length(piece.legBefore) },
         { wall: piece.wallAfter, length: length(piece.legAfter) },
@@ -45,6 +63,8 @@ function pieceReport(piece: Piece, units: UnitSystem) {
     webs: piece.webs.map(length),
     cutEnds: piece.cutEnds,
     ...(piece.mitred ? { mitred: piece.mitred } : {}),
+    ...(piece.ripped === undefined ? {} : { ripped: piece.ripped }),
+    ...notchReport(piece, units),
     ...(piece.cutFrom ? { cutFrom: { ...piece.cutFrom, offcut: length(piece.cutFrom.offcut) } } : {}),
   };
 }
@@ -104,6 +124,9 @@ export function report(worked: WorkedPlan) {
         ripped: block.ripped === null ? null : lengthQuantity(block.ripped, units),
       })),
     },
+    openings: openingsReport(worked.openings, worked.bucks, units),
+    lumber: lumberReport(worked.bucks, units),
+    inserts: insertsReport(worked.inserts, units),
     footing: footingReport(worked.footing, units),
     tally: {
       courses: tally.courses.map((row) => ({

@@ -1,4 +1,5 @@
 import { type Length, NANOMETRES_PER_INCH, inches, nanometres } from '../measure';
+import { openingChoiceRules, openingCountRules, openingLengthRules } from './openingRules';
 import type { ChoiceRule, CountRule, LengthRule, Rule } from './rule';
 
 const commonPractice = { kind: 'common practice' } as const;
@@ -363,6 +364,7 @@ const lengthRules = {
     most: inches(240),
     source: commonPractice,
   },
+  ...openingLengthRules,
 } as const satisfies Record<string, LengthRule>;
 
 const countRules = {
@@ -488,6 +490,7 @@ const countRules = {
     most: 12,
     source: commonPractice,
   },
+  ...openingCountRules,
 } as const satisfies Record<string, CountRule>;
 
 const choiceRules = {
@@ -594,6 +597,7 @@ const choiceRules = {
     ],
     source: commonPractice,
   },
+  ...openingChoiceRules,
 } as const satisfies Record<string, ChoiceRule>;
 
 export type LengthRuleId = keyof typeof lengthRules;

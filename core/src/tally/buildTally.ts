@@ -2,10 +2,13 @@ import type { CornerPiece, Courses, Hand, Parity, RowFill, WallFill } from '../c
 import { parityOf } from '../courses';
 import type { FormSystem } from '../forms';
 import { type Length, ZERO } from '../measure';
+import type { Inserts } from '../inserts';
+import { type Openings, bareWindows } from '../openings';
 import type { Stage } from '../plan';
-import type { RuleId } from '../rules';
+import type { HouseRules, RuleId } from '../rules';
 import type { Shell, Wall } from '../shell';
 import { coreAreaOf, concreteOfCourse } from './concrete';
+import type { Displacing } from './displaced';
 import {
   type CourseTally,
   type Figure,
@@ -23,6 +26,7 @@ const TITLES: Readonly<Record<TallyKey, string>> = {
   cut: 'Cut pieces',
   cornerLH: 'Left-hand corners',
   cornerRH: 'Right-hand corners',
+  buckFaces: 'Buck faces to fix',
   coreVolume: 'Concrete in the core',
 };
 
@@ -36,6 +40,7 @@ const RULES_OF: Readonly<Record<TallyKey, readonly RuleId[]>> = {
   ],
   cornerLH: ['courses.corner.lead'],
   cornerRH: ['courses.corner.lead'],
+  buckFaces: ['openings.fastener.spacing'],
   coreVolume: [],
 };
 
@@ -75,6 +80,7 @@ interface Counted {
   readonly shell: Shell;
   readonly system: FormSystem;
   readonly courses: Courses;
+  readonly displacing: Displacing;
   readonly walls: readonly Wall[];
   readonly fills: ReadonlyMap<string, WallFill>;
   /** Wall by course whose row is the full pattern in running bond. */
@@ -89,7 +95,14 @@ interface Counted {
 
 const place = (course: number, wall: string): string => `${String(course)}:${wall}`;
 
-function gather(shell: Shell, system: FormSystem, courses: Courses): Counted {
+function gather(
+  shell: Shell,
+  system: FormSystem,
+  courses: Courses,
+  openings: Openings,
+  inserts: Inserts,
+  rules: HouseRules,
+): Counted {
   const fills = new Map(courses.fills.map((fill) => [fill.wall, fill]));
   const counts = new Map<string, { straight: number; cut: number }>();
   const moulded = new Map<number, CornerPiece[]>();
@@ -110,11 +123,20 @@ function gather(shell: Shell, system: FormSystem, courses: Courses): Counted {
     shell,
     system,
     courses,
+    displacing: {
+      openings,
+      inserts,
+      windows: new Map(
+        openings.placed
+          .filter((each) => each.worked)
+          .map((each) => [each.id, bareWindows(each, rules)] as const),
+      ),
+    },
     walls: shell.loops.flatMap((loop) => loop.built?.walls ?? []).filter((wall) => fills.has(wall.id)),
     fills,
     plain: new Set(
       courses.rows
-        .filter((row) => row.whole && fills.get(row.wall)?.seam === null)
+        .filter((row) => row.whole && !row.opened && fills.get(row.wall)?.seam === null)
         .map((row) => place(row.course, row.wall)),
     ),
     counts,
@@ -173,6 +195,39 @@ const perWall = (counted: Counted, of: (wall: Wall) => How): How => ({
   of: counted.walls.map(of),
 });
 
+/** Faces of bucks that are fixed in a course: jambs that pass through it, a sill or head that lies in it. */
+function buckFacesOf(counted: Counted, course: number): Worked {
+  const rows = counted.courses.rows.filter((row) => row.course === course && row.opened);
+  const of = counted.displacing.openings.placed.flatMap((opening): How[] => {
+    const { hole } = opening;
+    const row = rows.find(
+      (each) =>
+        each.wall === opening.wall &&
+        each.from < hole.to &&
+        hole.from < each.to &&
+        each.bottom < hole.top &&
+        hole.bottom < each.top,
+    );
+    if (!opening.worked || !row) return [];
+    const sill = !opening.openBottom && hole.bottom >= row.bottom && hole.bottom < row.top;
+    const head = !opening.openTop && hole.top > row.bottom && hole.top <= row.top;
+    return [
+      {
+        op: 'sum',
+        name: opening.name,
+        unit: 'count',
+        of: [
+          givenCount('jambs', 2),
+          ...(sill ? [givenCount('sill', 1)] : []),
+          ...(head ? [givenCount('head', 1)] : []),
+        ],
+        pieces: { opening: opening.id, course },
+      },
+    ];
+  });
+  return { op: 'sum', name: 'openings', unit: 'count', of };
+}
+
 function courseHow(counted: Counted, key: TallyKey, course: number): How {
   switch (key) {
     case 'straight':
@@ -183,8 +238,10 @@ function courseHow(counted: Counted, key: TallyKey, course: number): How {
       return cornersOfHand(counted, course, 'LH');
     case 'cornerRH':
       return cornersOfHand(counted, course, 'RH');
+    case 'buckFaces':
+      return buckFacesOf(counted, course);
     case 'coreVolume':
-      return concreteOfCourse(counted.shell, counted.courses, course);
+      return concreteOfCourse(counted.shell, counted.courses, course, counted.displacing);
   }
 }
 
@@ -196,6 +253,7 @@ const PIECES_OF: Readonly<Record<TallyKey, Figure['pieces']>> = {
   cut: { kind: 'cut' },
   cornerLH: { kind: 'corner', hand: 'LH' },
   cornerRH: { kind: 'corner', hand: 'RH' },
+  buckFaces: { opening: '*' },
   coreVolume: {},
 };
 
@@ -204,6 +262,7 @@ const rowOf = (of: (key: TallyKey) => Figure): TallyRow => ({
   cut: of('cut'),
   cornerLH: of('cornerLH'),
   cornerRH: of('cornerRH'),
+  buckFaces: of('buckFaces'),
   coreVolume: of('coreVolume'),
 });
 
@@ -362,13 +421,16 @@ export function buildTally(
   system: FormSystem | null,
   courses: Courses,
   stages: readonly Stage[],
+  openings: Openings,
+  inserts: Inserts,
+  rules: HouseRules,
 ): Tally {
   const strapped = new Map<number, Set<string>>();
   for (const joint of courses.weakJoints) {
     if (!joint.reasons.some(isCutWeak)) continue;
     strapped.set(joint.course, (strapped.get(joint.course) ?? new Set()).add(joint.wall));
   }
-  const counted = system ? gather(shell, system, courses) : null;
+  const counted = system ? gather(shell, system, courses, openings, inserts, rules) : null;
   const perCourse: readonly CourseTally[] = counted
     ? Array.from({ length: courses.count }, (_, index): CourseTally => {
         const course = index + 1;

@@ -1,7 +1,9 @@
 import type { CourseRow, Courses, RowLimit } from '../courses';
 import type { Family } from '../forms';
-import { type Length, add, subtract } from '../measure';
+import { type Length, ZERO, add, subtract } from '../measure';
+import { type Openings, areaOf, areaWithin } from '../openings';
 import { type BuiltLoop, type Shell, type Tee, type Wall, isSquare, polygonArea } from '../shell';
+import { type Displacing, bentBy, displacedIn } from './displaced';
 import { type Given, type How, type Worked, givenCount, givenLength } from './how';
 
 /** What the end of a stretch takes off the middle line of its core. A free end loses the thickness of its bulkhead; at another wall the core runs on through that wall's foam. */
@@ -30,10 +32,7 @@ function middleLine(
   const before = insetAt(limits.start, wall.coreInset.start, wall, tees.start);
   const after = insetAt(limits.end, wall.coreInset.end, wall, tees.end);
   const clear = subtract(to, from) - before - after;
-  // The middle of an arc's core is as much shorter than its longer face as its radius is.
-  const { curve } = wall;
-  const bent = curve ? (curve.outside + curve.inside) / 2 / Math.max(curve.outside, curve.inside) : 1;
-  return Math.max(0, Math.round(clear * bent)) as Length;
+  return Math.max(0, Math.round(clear * bentBy(wall))) as Length;
 }
 
 /**
@@ -126,10 +125,21 @@ const concreteOfRow = (row: CourseRow, wall: Wall, tees: BuiltLoop['tees']): How
   ],
 });
 
-/** Concrete in a course of blocks whose maker states what fills one: whole blocks, and cut ones by their length. */
-function concreteOfBlocks(courses: Courses, course: number, family: Extract<Family, { kind: 'cell' }>): How {
-  const laid = courses.pieces.filter((piece) => piece.course === course && piece.kind !== 'corner');
-  const lengths = laid.map((piece) => (piece.kind === 'corner' ? (0 as Length) : piece.length));
+/** Concrete in a course of blocks whose maker states what fills one: whole blocks, and others by what is left of their face. */
+function concreteOfBlocks(
+  courses: Courses,
+  course: number,
+  family: Extract<Family, { kind: 'cell' }>,
+  openings: Openings,
+): How {
+  const faces = courses.pieces.reduce((sum, piece) => {
+    if (piece.course !== course || piece.kind === 'corner') return sum;
+    const { start: from, length, bottom, top } = piece;
+    const rect = { from, to: add(from, length), bottom, top };
+    const holes = openings.placed.filter((each) => each.worked && each.wall === piece.wall);
+    return holes.reduce((left, { hole }) => left - areaWithin(hole, rect), sum + areaOf(rect));
+  }, 0);
+  const block = { from: ZERO, to: family.blockLength, bottom: ZERO, top: family.courseHeight };
   return {
     op: 'product',
     name: 'concrete in the cells',
@@ -137,9 +147,12 @@ function concreteOfBlocks(courses: Courses, course: number, family: Extract<Fami
     of: [
       {
         op: 'quotient',
-        name: 'blocks, cut ones by their length',
+        name: 'blocks, cut ones by their face',
         unit: 'ratio',
-        of: [givenLength('blocks end to end', add(...lengths)), givenLength('block', family.blockLength)],
+        of: [
+          { op: 'given', name: 'faces of the blocks', unit: 'area', value: faces },
+          { op: 'given', name: 'face of a block', unit: 'area', value: areaOf(block) },
+        ],
       },
       {
         op: 'given',
@@ -151,16 +164,55 @@ function concreteOfBlocks(courses: Courses, course: number, family: Extract<Fami
   };
 }
 
-/** Concrete in one course: the core's plan area by its height where every wall stands whole, otherwise wall by wall. */
-export function concreteOfCourse(shell: Shell, courses: Courses, course: number): How {
+/**
+ * Concrete in one course: the core's plan area by its height where every wall stands whole, otherwise wall by wall; less
+ * what openings and inserts keep out.
+ */
+export function concreteOfCourse(
+  shell: Shell,
+  courses: Courses,
+  course: number,
+  displacing: Displacing,
+): How {
   const { family } = shell;
-  if (family?.kind === 'cell') return concreteOfBlocks(courses, course, family);
+  if (family?.kind === 'cell') return concreteOfBlocks(courses, course, family, displacing.openings);
   const rows = courses.rows.filter((row) => row.course === course);
   const laid = new Set(courses.fills.map((fill) => fill.wall));
   const loops = shell.loops.flatMap((loop) =>
     loop.built?.walls.every((wall) => laid.has(wall.id)) === true ? [loop.built] : [],
   );
   const walls = new Map(loops.flatMap((loop) => loop.walls.map((wall) => [wall.id, wall])));
+  const gross = grossOfCourse(rows, loops, walls, courses, course);
+  const { out, added } = displacedIn(rows, walls, courses, course, displacing);
+  const poured: How =
+    added.length === 0
+      ? gross
+      : {
+          op: 'sum',
+          name: 'walls and what is added',
+          unit: 'volume',
+          of: [{ ...gross, name: 'walls' }, ...added],
+        };
+  if (out.length === 0) return poured;
+  return {
+    op: 'difference',
+    name: 'concrete in the core',
+    unit: 'volume',
+    of: [
+      added.length === 0 ? { ...gross, name: 'walls without openings' } : poured,
+      { op: 'sum', name: 'kept out by openings and inserts', unit: 'volume', of: out },
+    ],
+  };
+}
+
+/** The same as if nothing went through the walls. */
+function grossOfCourse(
+  rows: readonly CourseRow[],
+  loops: readonly BuiltLoop[],
+  walls: ReadonlyMap<string, Wall>,
+  courses: Courses,
+  course: number,
+): How {
   if (rows.length === walls.size && rows.every((row) => row.whole)) {
     const height = subtract(courses.tops[course] ?? (0 as Length), courses.tops[course - 1] ?? (0 as Length));
     return {

@@ -2,7 +2,7 @@ import type { RuleId } from '../rules';
 import { type How, type PieceSelector, type QuantityUnit, evaluate } from './how';
 
 /** What the tally counts, by course and in total. */
-export const TALLY_KEYS = ['straight', 'cut', 'cornerLH', 'cornerRH', 'coreVolume'] as const;
+export const TALLY_KEYS = ['straight', 'cut', 'cornerLH', 'cornerRH', 'buckFaces', 'coreVolume'] as const;
 export type TallyKey = (typeof TALLY_KEYS)[number];
 
 /** A number with its why: how it was worked out, by which rules, and which pieces it counts. */

@@ -8,6 +8,7 @@ import { type Plan, applyEdit } from '../../src/plan';
 import { wallsOf } from '../../src/shell';
 import { type WorkedPlan, work } from '../../src/work';
 import { expectFilled } from '../support/cover';
+import { openingOf } from '../support/openings';
 import { HATCHERY, type Side, planOf, withCourses } from '../support/plans';
 
 /** Runs the search to its end, and checks on the way that nothing gets worse. */
@@ -72,6 +73,27 @@ describe('the best plan found', () => {
     );
     expect(best.goals.slice(0, 2).map((goal) => goal.proved)).toEqual([true, true]);
   });
+
+  it('hides cuts and seams in openings, and says what the worked plan then says', () => {
+    const openings = [
+      openingOf({ at: '150in', width: '60in', height: '60in', sill: '0in', kind: 'garage' }),
+      openingOf({
+        id: 'b',
+        wall: 'w5',
+        at: '120in',
+        width: '90in',
+        height: '56in',
+        sill: '0in',
+        kind: 'door',
+      }),
+    ];
+    const plan = planOf(HATCHERY, { ...withCourses(5), openings });
+    const best = bestOf(plan);
+    const worked = work(applyEdit(plan, best.edit));
+    expect(figuresIn(worked)).toEqual(valuesIn(best));
+    expect(best.goals[0]?.value).toBeLessThanOrEqual(figuresIn(work(plan)).blocks);
+    expect(best.goals[0]?.value).toBeLessThan(bestOf({ ...plan, openings: [] }).goals[0]?.value ?? 0);
+  }, 60_000);
 
   it('holds for steps, open walks and angles too', () => {
     const stepped = planOf(RECTANGLE, { height: '4ft 8in', rules: { 'best.order': 'cuts-blocks-straps' } });

@@ -12,6 +12,7 @@ import {
   readPlan,
   writePlan,
 } from '../../src/plan';
+import { insertOf, openingOf } from '../support/openings';
 import { HATCHERY, planOf } from '../support/plans';
 
 const inchText = fc.integer({ min: 1, max: 900 }).map((value) => `${String(value)}in`);
@@ -22,6 +23,7 @@ const bond: fc.Arbitrary<WallBond> = fc.oneof(
   fc.record({ kind: fc.constant('seam' as const), at: inchText }),
   fc.record({
     kind: fc.constant('running' as const),
+    before: fc.nat(9),
     cuts: fc.record({
       odd: fc.array(inchText, { maxLength: 2 }),
       even: fc.array(inchText, { maxLength: 2 }),
@@ -86,14 +88,34 @@ const loop = (number: number): fc.Arbitrary<Loop> =>
       })),
     }));
 
+/** Everything that can be said of openings, inserts and bucks. */
+const OPENED: Pick<Plan, 'openings' | 'inserts' | 'bucks'> = {
+  openings: [
+    openingOf({ name: 'North', from: 'end', to: 'centre', sill: '3ft', buck: 'scrap-liner' }),
+    openingOf({ id: 'b', kind: 'round-top', head: '7ft', rise: '6in' }),
+    openingOf({
+      id: 'c',
+      kind: 'garage',
+      threshold: { kind: 'slab-over', depth: '4in', tongue: 'saw-cut' },
+    }),
+  ],
+  inserts: [
+    insertOf({ name: 'Drain', size: '4in', fall: '1/4in', face: 'outside' }),
+    insertOf({ id: 'e', kind: 'ledger', length: '10ft', spacing: '2ft', rows: 3, fixing: 'drilled' }),
+    insertOf({ id: 'f', kind: 'pocket', size: '6in', height: '10in', depth: '4in' }),
+  ],
+  bucks: { lumber: { thickness: '1 3/4in', stock: '12ft', kerf: '3/16in' }, foam: { stock: '10ft' } },
+};
+
 const anyPlan: fc.Arbitrary<Plan> = fc
   .record({
     loops: fc.tuple(loop(0), loop(1)),
     height: some(inchText),
     half: fc.boolean(),
     own: fc.boolean(),
+    opened: fc.boolean(),
   })
-  .map(({ loops, height, half, own }) => ({
+  .map(({ loops, height, half, own, opened }) => ({
     ...emptyPlan('Any'),
     loops,
     stages: [
@@ -107,6 +129,7 @@ const anyPlan: fc.Arbitrary<Plan> = fc
       { id: 'b', toCourse: 7, top: 'full' as const },
     ],
     ...(height === undefined ? {} : { height }),
+    ...(opened ? OPENED : {}),
     ...(own ? { families: FAMILIES.slice(0, 1).map(writeFamily) } : {}),
   }));
 
@@ -133,6 +156,10 @@ describe('a plan with everything on it', () => {
       'families',
       'height',
       'then',
+      'openings',
+      'threshold',
+      'inserts',
+      'bucks',
     ]) {
       expect(text).toContain(`"${key}"`);
     }
@@ -169,6 +196,97 @@ describe('a plan with everything on it', () => {
       'outline.walk[0].bond.kind',
     ]);
     expect(readPlan({ ...file, families: [{ kind: 'flat-wall' }] }).ok).toBe(false);
+  });
+});
+
+describe('openings in a hand-written file', () => {
+  const file = writePlan(planOf(HATCHERY)) as Record<string, unknown>;
+
+  it('get ids, and bare numbers are pinned to the job’s unit', () => {
+    const bare = {
+      kind: 'door',
+      wall: 'w1',
+      from: 'start',
+      to: 'near',
+      at: '12',
+      width: '3',
+      height: '6ft 8in',
+    };
+    const reading = readPlan({
+      ...file,
+      openings: [bare, bare],
+      inserts: [{ kind: 'sleeve', wall: 'w1', from: 'end', at: '4', up: '2' }],
+      bucks: { foam: { thickness: '2in' } },
+    });
+    expect(reading.ok && reading.plan.openings?.map(({ id, at, width }) => [id, at, width])).toEqual([
+      ['opening-1', '12ft', '3ft'],
+      ['opening-2', '12ft', '3ft'],
+    ]);
+    expect(reading.ok && reading.plan.inserts?.[0]).toMatchObject({ id: 'insert-1', at: '4ft', up: '2ft' });
+  });
+
+  it('are refused with their place where they are malformed', () => {
+    const wrong = (openings: unknown): readonly string[] => {
+      const reading = readPlan({ ...file, openings });
+      return reading.ok ? [] : reading.problems.map((problem) => problem.where);
+    };
+    expect(
+      wrong([{ kind: 'hatch', wall: 'w1', from: 'start', to: 'near', at: '1', width: '1', height: '1' }]),
+    ).toEqual(['openings[0].kind']);
+    const same = openingOf({});
+    expect(wrong([same, same])).toEqual(['outline']);
+  });
+});
+
+describe('edits of openings and inserts', () => {
+  const plan = planOf(HATCHERY, { openings: [openingOf({ sill: '3ft' })], inserts: [insertOf()] });
+  const opening = (changed: Plan) => changed.openings?.[0];
+
+  it('keep lengths in stored form, and tell a height by sill or head, never both', () => {
+    const headed = applyEdit(plan, { kind: 'set-opening', opening: 'opening-1', change: { head: `7' 2"` } });
+    expect(opening(headed)).toMatchObject({ head: '7ft 2in' });
+    expect(opening(headed)).not.toHaveProperty('sill');
+    const standing = applyEdit(headed, { kind: 'set-opening', opening: 'opening-1', change: { head: '' } });
+    expect(opening(standing)).not.toHaveProperty('head');
+    const emptied = applyEdit(plan, { kind: 'set-opening', opening: 'opening-1', change: { width: '' } });
+    expect(opening(emptied)?.width).toBe('');
+  });
+
+  it('add with fresh ids and take out again', () => {
+    const added = applyEdit(plan, {
+      kind: 'all',
+      edits: [
+        { kind: 'add-openings', openings: [{ ...openingOf({ at: '30' }), id: 'x' }] },
+        { kind: 'add-inserts', inserts: [{ kind: 'conduit', wall: 'w2', from: 'start', at: '5', up: '1' }] },
+      ],
+    });
+    expect(added.openings?.map(({ id, at }) => [id, at])).toEqual([
+      ['opening-1', '200in'],
+      ['x', '30ft'],
+    ]);
+    expect(new Set(added.inserts?.map(({ id }) => id)).size).toBe(2);
+    const [, second] = added.inserts ?? [];
+    const fewer = applyEdit(added, {
+      kind: 'all',
+      edits: [
+        { kind: 'remove-opening', opening: 'opening-1' },
+        { kind: 'set-insert', insert: second?.id ?? '', change: { size: '2"', face: 'outside' } },
+        { kind: 'remove-insert', insert: 'insert-1' },
+      ],
+    });
+    expect(fewer.openings?.map(({ id }) => id)).toEqual(['x']);
+    expect(fewer.inserts).toEqual([
+      {
+        id: second?.id,
+        kind: 'conduit',
+        wall: 'w2',
+        from: 'start',
+        at: '5ft',
+        up: '1ft',
+        size: '2in',
+        face: 'outside',
+      },
+    ]);
   });
 });
 

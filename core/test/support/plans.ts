@@ -106,9 +106,11 @@ export function cornersOf(sides: readonly Side[]): readonly Spot[] {
 
 export const asLength = (value: number): Length => value as Length;
 
-/** The demo job without the steps of its footing, seven courses high: the hatchery of the reference cases. */
+/** The demo job without the steps of its footing and without openings, seven courses high: the hatchery of the reference cases. */
 export const flat = (plan: Plan): Plan => ({
   ...plan,
+  openings: [],
+  inserts: [],
   ...withCourses(7),
   loops: plan.loops.map((loop) => ({
     ...loop,

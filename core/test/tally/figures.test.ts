@@ -41,7 +41,7 @@ describe('every figure of the tally', () => {
         (sides, courses, measuredTo) => {
           const { tally, courses: laid } = worked(sides, { ...withCourses(courses), measuredTo });
           const figures = figuresOf(tally);
-          expect(figures.length).toBe(3 + 5 * courses + 6);
+          expect(figures.length).toBe(3 + 6 * courses + 7);
           for (const figure of figures) {
             close(figure);
             if (figure.unit !== 'count' || figure.id === 'total.blocksBought') continue;

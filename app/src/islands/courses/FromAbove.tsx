@@ -235,6 +235,24 @@ export function FromAbove({ worked, wall, course, face, chosen, width, onChoose 
   const reach = wall.length + 2 * wall.thickness;
   const lines = Math.max(1, Math.ceil(((reach / NANOMETRES_PER_METRE) * LEAST_SCALE) / width));
   const scale = Math.min((width * lines) / reach, MOST_SCALE / NANOMETRES_PER_METRE);
+  // Jambs of the bucks that stand in this course: through the whole wall, or between the panels.
+  const [bottom = 0, top = 0] = [worked.courses.tops[course - 1], worked.courses.tops[course]];
+  const bucks = worked.openings.placed
+    .filter(
+      (each) =>
+        each.worked &&
+        each.wall === wall.id &&
+        each.finished.bottom < top &&
+        each.finished.top - each.finished.rise > bottom,
+    )
+    .flatMap(({ id, finished, concrete, buck }) => {
+      const inset = buck.throughPanels ? 0 : wall.skin * scale;
+      return [
+        { id, inset, from: concrete.from, width: finished.from - concrete.from },
+        { id, inset, from: finished.to, width: concrete.to - finished.to },
+      ];
+    });
+
   const frame: Frame = {
     scale,
     thickness: wall.thickness * scale,
@@ -276,6 +294,16 @@ export function FromAbove({ worked, wall, course, face, chosen, width, onChoose 
               frame={frame}
               chosen={piece.id === chosen}
               onChoose={onChoose}
+            />
+          ))}
+          {bucks.map(({ id, from, width, inset }) => (
+            <Box
+              key={`${id}:${String(from)}`}
+              x={from * scale}
+              y={inset}
+              width={width * scale}
+              height={frame.thickness - 2 * inset}
+              className="fill-timber stroke-ink"
             />
           ))}
           {ends.map((end) => (

@@ -6,6 +6,7 @@ import type { Figure } from '@ombra/core/tally/figure';
 import type { Wall } from '@ombra/core/shell/shell';
 import { useMemo } from 'react';
 import { FOOTING_PANELS, type FootingPanel } from '../job/place';
+import { Tabs } from '../../ui/Tabs';
 import { Notices } from '../notices/Notices';
 import { PlanDrawing } from '../plan/PlanDrawing';
 import type { StageProps } from '../stage';
@@ -120,34 +121,22 @@ export function FootingStage({ job, place, onPlace }: StageProps) {
             ),
           }}
         />
-        <div className="flex flex-wrap items-end justify-between gap-2 border-b border-ink">
-          <div role="tablist" aria-label="Parts of the footing" className="flex flex-wrap gap-1">
-            {FOOTING_PANELS.map((panel) => (
-              <button
-                key={panel}
-                type="button"
-                role="tab"
-                id={`tab-${panel}`}
-                aria-selected={place.panel === panel}
-                aria-controls="footing-panel"
-                className={`min-h-(--target) border border-b-0 px-3 font-medium ${
-                  place.panel === panel
-                    ? 'border-ink bg-sheet text-chalk'
-                    : 'border-transparent hover:border-line'
-                }`}
-                onClick={() => {
-                  onPlace({ panel, figure: null });
-                }}
-              >
-                {NAMES[panel]}
-                {panel === 'ready' ? ` (${String(done)} of ${String(footing.ready.length)})` : ''}
-              </button>
-            ))}
-          </div>
+        <Tabs
+          label="Parts of the footing"
+          panel="footing-panel"
+          tabs={FOOTING_PANELS.map((id) => ({
+            id,
+            name: `${NAMES[id]}${id === 'ready' ? ` (${String(done)} of ${String(footing.ready.length)})` : ''}`,
+          }))}
+          chosen={place.panel}
+          onChoose={(panel) => {
+            onPlace({ panel, figure: null });
+          }}
+        >
           <a className="button mb-1 ml-auto" href={`/jobs/${job.id}/sheets/footing`}>
             Footing sheet
           </a>
-        </div>
+        </Tabs>
         <div role="tabpanel" id="footing-panel" aria-labelledby={`tab-${place.panel}`}>
           {place.panel === 'ground' && (
             <GroundPanel

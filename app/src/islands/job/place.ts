@@ -15,6 +15,10 @@ export interface Place {
   /** What of the footing is looked at, and which of its surveys. */
   readonly panel: FootingPanel;
   readonly pass: SurveyPass;
+  /** What of the openings is looked at, and the opening or insert that is chosen. */
+  readonly openingsPanel: OpeningsPanel;
+  readonly opening: string | null;
+  readonly insert: string | null;
   /** The card that is open beside the drawing. */
   readonly card: Card | null;
 }
@@ -26,6 +30,10 @@ export type Card = 'wall' | 'straps' | 'plans';
 export const FOOTING_PANELS = ['ground', 'square', 'level', 'first', 'ready'] as const;
 export type FootingPanel = (typeof FOOTING_PANELS)[number];
 
+/** Parts of the openings' stage. */
+export const OPENINGS_PANELS = ['openings', 'bucks', 'inserts', 'files'] as const;
+export type OpeningsPanel = (typeof OPENINGS_PANELS)[number];
+
 export const START: Place = {
   wall: null,
   course: 1,
@@ -36,6 +44,9 @@ export const START: Place = {
   figure: null,
   panel: 'ground',
   pass: 'footing',
+  openingsPanel: 'openings',
+  opening: null,
+  insert: null,
   card: null,
 };
 

@@ -3,6 +3,7 @@ import { wallsOf } from '@ombra/core/shell/buildShell';
 import type { Wall } from '@ombra/core/shell/shell';
 import type { WorkedPlan } from '@ombra/core/work';
 import { PlanDrawing } from '../plan/PlanDrawing';
+import { OpeningsDrawing } from '../strip/OpeningsDrawing';
 import { StripDrawing, StripPatterns } from '../strip/StripDrawing';
 import { type StripFrame, courseTop, heightOfCourse, stripFrame, stripSpan } from '../strip/stripGeometry';
 import { TallyTable } from '../tally/TallyTable';
@@ -69,6 +70,12 @@ function WallElevation({
         <g transform={`translate(${String(MARGIN - span.x)} 0)`}>
           <g clipPath={`url(#${clip})`}>
             <StripDrawing frame={frame} pieces={pieces} units={worked.units} />
+            <OpeningsDrawing
+              frame={frame}
+              openings={worked.openings.placed.filter((each) => each.wall === wall.id)}
+              inserts={worked.inserts.placed.filter((each) => each.wall === wall.id)}
+              units={worked.units}
+            />
           </g>
         </g>
       </svg>

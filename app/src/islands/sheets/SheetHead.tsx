@@ -14,6 +14,7 @@ const SHEETS = [
   { path: 'footing', name: 'Footing' },
   { path: 'courses', name: 'Courses' },
   { path: 'above', name: 'From above' },
+  { path: 'openings', name: 'Openings' },
   { path: 'order', name: 'Order list' },
 ] as const;
 

@@ -8,6 +8,7 @@ import { FlipHorizontal2, Maximize2, ZoomIn, ZoomOut } from 'lucide-react';
 import { type ReactNode, useMemo, useState } from 'react';
 import { Ground } from './Ground';
 import { Heads } from './Heads';
+import { OpeningsDrawing } from './OpeningsDrawing';
 import { Overlay } from './Overlay';
 import { SeamHandles } from './SeamHandles';
 import { StoryPole } from './StoryPole';
@@ -36,6 +37,8 @@ interface StripProps extends Omit<StripView, 'frame'> {
     readonly height: number;
     readonly draw: (frame: StripFrame) => ReactNode;
   };
+  /** What a stage lays over the walls to be taken hold of. */
+  readonly over?: (frame: StripFrame) => ReactNode;
 }
 
 /** Height that the whole wall takes when nothing else is asked for, in pixels. */
@@ -55,7 +58,7 @@ const fittedZoom = (worked: WorkedPlan, height: number): number => {
 const clampZoom = (zoom: number): number => Math.min(ZOOM_LIMITS[1], Math.max(ZOOM_LIMITS[0], zoom));
 
 /** The whole perimeter unrolled into one elevation, true to scale, between story pole and tape. */
-export function Strip({ worked, plan, place, onPlace, onEdit, lit, below }: StripProps) {
+export function Strip({ worked, plan, place, onPlace, onEdit, lit, below, over }: StripProps) {
   const [pointed, setPointed] = useState<ReturnType<typeof wallAt>>(null);
   const zoom = place.zoom ?? fittedZoom(worked, below ? FITTED_ABOVE : FITTED_HEIGHT);
   const frame = useMemo(
@@ -216,6 +219,12 @@ export function Strip({ worked, plan, place, onPlace, onEdit, lit, below }: Stri
               <Ground frame={frame} worked={worked} />
               {below?.draw(frame)}
               <StripDrawing frame={frame} pieces={pieces} units={worked.units} />
+              <OpeningsDrawing
+                frame={frame}
+                openings={worked.openings.placed}
+                inserts={worked.inserts.placed}
+                units={worked.units}
+              />
               <Overlay frame={frame} worked={worked} place={place} lit={lit} />
             </svg>
             {/* What can be moved lies over the picture, which is a picture to those who cannot see it. */}
@@ -224,6 +233,7 @@ export function Strip({ worked, plan, place, onPlace, onEdit, lit, below }: Stri
               height={frame.height + 7 + (below?.height ?? 0)}
               className="pointer-events-none absolute top-0 left-0"
             >
+              {over?.(frame)}
               <SeamHandles frame={frame} worked={worked} plan={plan} onPlace={onPlace} onEdit={onEdit} />
             </svg>
           </div>

@@ -93,7 +93,7 @@ function CutLabels({ boxes, units }: { readonly boxes: readonly PieceBox[]; read
     const size = Math.min(17, box.height * 0.62);
     if (box.piece.kind === 'corner' || size <= 6) return null;
     const label = showLength(box.piece.length, units, { style: 'inches', bare: true });
-    if (box.width <= label.length * size * 0.5) return null;
+    if (box.width <= label.length * size * 0.56) return null;
     return (
       <Label key={box.piece.id} box={box} size={size} look="felt fill-ink">
         {label}

@@ -17,6 +17,7 @@ const HEADS: Readonly<Record<TallyKey, string>> = {
   cut: 'cut',
   cornerLH: 'LH',
   cornerRH: 'RH',
+  buckFaces: 'bucks',
   coreVolume: '',
 };
 
@@ -58,6 +59,8 @@ function FigureCell({
 
 /** Counts by course, the top course first as on the wall, and in total; every figure opens. */
 export function TallyTable({ tally, units, course, open, onOpen, onCourse }: TallyTableProps) {
+  // A job without openings has no bucks to count.
+  const keys = TALLY_KEYS.filter((key) => key !== 'buckFaces' || tally.total.buckFaces.value > 0);
   const cells = { units, open, ...(onOpen ? { onOpen } : {}) };
   return (
     <table className="figures w-full border-collapse text-[17px]">
@@ -67,7 +70,7 @@ export function TallyTable({ tally, units, course, open, onOpen, onCourse }: Tal
           <th scope="col" className="px-1 text-left font-medium">
             course
           </th>
-          {TALLY_KEYS.map((key) => (
+          {keys.map((key) => (
             <th key={key} scope="col" className="px-1 text-right font-medium">
               {key === 'coreVolume' ? (units === 'imperial' ? 'yd³' : 'm³') : HEADS[key]}
             </th>
@@ -96,7 +99,7 @@ export function TallyTable({ tally, units, course, open, onOpen, onCourse }: Tal
                 row.course
               )}
             </th>
-            {TALLY_KEYS.map((key) => (
+            {keys.map((key) => (
               <FigureCell key={key} figure={row[key]} {...cells} />
             ))}
           </tr>
@@ -112,7 +115,7 @@ export function TallyTable({ tally, units, course, open, onOpen, onCourse }: Tal
             >
               {stage.from}–{stage.to} {stage.name}
             </th>
-            {TALLY_KEYS.map((key) => (
+            {keys.map((key) => (
               <FigureCell key={key} figure={stage[key]} {...cells} />
             ))}
           </tr>
@@ -121,12 +124,12 @@ export function TallyTable({ tally, units, course, open, onOpen, onCourse }: Tal
           <th scope="row" className="px-2 text-left font-semibold">
             all
           </th>
-          {TALLY_KEYS.map((key) => (
+          {keys.map((key) => (
             <FigureCell key={key} figure={tally.total[key]} {...cells} strong />
           ))}
         </tr>
         <tr>
-          <th scope="row" colSpan={TALLY_KEYS.length} className="px-2 text-left font-medium">
+          <th scope="row" colSpan={keys.length} className="px-2 text-left font-medium">
             Straight blocks to buy
           </th>
           <FigureCell figure={tally.total.blocksBought} {...cells} strong />

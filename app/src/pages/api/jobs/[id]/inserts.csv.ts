@@ -1,0 +1,9 @@
+import { writeInsertsFile } from '@ombra/core/inserts';
+import type { APIRoute } from 'astro';
+import { csvOf } from '../../../../server/csv';
+
+/** A job's inserts as CSV. */
+export const GET: APIRoute = ({ locals, params }) =>
+  csvOf(locals.services, params['id'] ?? '', 'inserts', (plan, { shell }) =>
+    writeInsertsFile(plan.inserts ?? [], shell),
+  );

@@ -1,0 +1,4 @@
+export * from './buildBucks';
+export * from './lumber';
+export * from './marking';
+export * from './members';

@@ -1,0 +1,5 @@
+export * from './clashes';
+export * from './insertsFile';
+export * from './parts';
+export * from './placeInserts';
+export * from './problem';

@@ -1,0 +1,7 @@
+export * from './bucks';
+export * from './liner';
+export * from './moveOpening';
+export * from './openingsFile';
+export * from './placeOpenings';
+export * from './problem';
+export * from './shape';
