@@ -54,18 +54,20 @@ async function measureDrag(browser: Browser): Promise<Record<string, number>> {
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
   await page.mouse.move(x, y);
   await page.mouse.down();
-  await page.evaluate(() => {
-    const gaps: number[] = [];
-    let last = performance.now();
-    const tick = (): void => {
-      const now = performance.now();
-      gaps.push(now - last);
-      last = now;
+  // Told as text: a named function would be compiled with helpers that the page does not have.
+  await page.evaluate(
+    `(() => {
+      window.gaps = [];
+      let last = performance.now();
+      const tick = () => {
+        const now = performance.now();
+        window.gaps.push(now - last);
+        last = now;
+        requestAnimationFrame(tick);
+      };
       requestAnimationFrame(tick);
-    };
-    requestAnimationFrame(tick);
-    Object.assign(globalThis, { gaps });
-  });
+    })()`,
+  );
   for (let step = 1; step <= 200; step++) {
     await page.mouse.move(x + 3 * step * (step <= 100 ? 1 : 0) + (step > 100 ? 3 * (200 - step) : 0), y);
   }

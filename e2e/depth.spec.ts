@@ -221,7 +221,15 @@ test('cards work by touch on a tablet', async ({ browser, baseURL }) => {
   await context.close();
 });
 
-for (const path of ['forms', 'footing', 'sheets/footing', 'sheets/above', 'sheets/order']) {
+for (const path of [
+  'forms',
+  'footing',
+  'openings',
+  'sheets/footing',
+  'sheets/above',
+  'sheets/openings',
+  'sheets/order',
+]) {
   test(`the page ${path} can be read in every theme, on a tablet too`, async ({ page }) => {
     await page.setViewportSize({ width: 1024, height: 768 });
     await page.goto(`/jobs/sorrel-fork-hatchery/${path}`);

@@ -25,6 +25,7 @@ export function orderOf(plan: Plan, worked: WorkedPlan, stageId?: string): Order
       rules,
       plan.units,
       worked.footing.forms,
+      worked.openings.placed.filter((opening) => opening.worked),
       worked.bucks,
       worked.inserts,
     );
@@ -55,6 +56,7 @@ export function orderOf(plan: Plan, worked: WorkedPlan, stageId?: string): Order
     plan.units,
     // The footing is cast before the first stage.
     stage.from === 1 ? worked.footing.forms : null,
+    worked.openings.placed.filter((opening) => opening.worked),
     buildBucks(openings, worked.shell, worked.levels, rules),
     { ...worked.inserts, placed: worked.inserts.placed.filter((insert) => starts(insert.rect)) },
   );

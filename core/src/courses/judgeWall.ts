@@ -2,7 +2,7 @@ import { type Length, add, subtract } from '../measure';
 import { type RowJoint, staggerOf } from './joints';
 import type { CourseFinding, StrapReason, WeakJoint } from './piece';
 import { blocksBesideCuts } from './row';
-import { seamHoles } from './holes';
+import { type ShapedPiece, seamHoles } from './holes';
 import { snapSeam } from './seam';
 import type { LaidRow } from './stack';
 import type { LaidWall, Laying } from './walls';
@@ -18,6 +18,21 @@ const EVIDENT: ReadonlySet<StrapReason> = new Set([
   'tee',
   'curve',
 ]);
+
+/** Strips of foam that openings leave of a piece, under a sill or over a head. */
+function stripsOf(piece: ShapedPiece): readonly { readonly opening: string; readonly height: Length }[] {
+  const ripped =
+    piece.ripped === undefined ? [] : [{ opening: piece.ripped, height: subtract(piece.top, piece.bottom) }];
+  const notched = (piece.notches ?? []).flatMap((notch) => [
+    ...(notch.top === piece.top && notch.bottom > piece.bottom
+      ? [{ opening: notch.opening, height: subtract(notch.bottom, piece.bottom) }]
+      : []),
+    ...(notch.bottom === piece.bottom && notch.top < piece.top && !notch.arched
+      ? [{ opening: notch.opening, height: subtract(piece.top, notch.top) }]
+      : []),
+  ]);
+  return [...ripped, ...notched];
+}
 
 /** Straps and stagger of one wall over all courses, and what should be said of it. */
 export function judgeWall(
@@ -101,18 +116,11 @@ export function judgeWall(
   }
   const told = new Set<string>();
   rows.forEach((row, index) => {
-    for (const piece of row.pieces) {
-      const height = subtract(piece.top, piece.bottom);
-      const key = `${String(index)}:${piece.ripped ?? ''}`;
-      if (piece.ripped === undefined || height >= lowest || told.has(key)) continue;
+    for (const { opening, height } of row.pieces.flatMap(stripsOf)) {
+      const key = `${String(index)}:${opening}`;
+      if (height >= lowest || told.has(key)) continue;
       told.add(key);
-      findings.push({
-        kind: 'strip-too-low',
-        wall: wall.id,
-        course: index + 1,
-        opening: piece.ripped,
-        height,
-      });
+      findings.push({ kind: 'strip-too-low', wall: wall.id, course: index + 1, opening, height });
     }
   });
   return { weak, findings };

@@ -4,6 +4,7 @@ import { type FirstCourse, type FootingForms, firstCourseOf, standingPieces } fr
 import type { Family } from '../forms';
 import type { Inserts } from '../inserts';
 import { type Length, type UnitSystem, add, showLength } from '../measure';
+import type { PlacedOpening } from '../openings';
 import type { Stage } from '../plan';
 import type { HouseRules, RuleId } from '../rules';
 import { type Levels, type Shell, type Wall, isSquare } from '../shell';
@@ -331,6 +332,7 @@ export function buildOrder(
   rules: HouseRules,
   units: UnitSystem,
   footingForms: FootingForms | null,
+  openings: readonly PlacedOpening[],
   bucks: Bucks,
   inserts: Inserts,
 ): Order {
@@ -342,7 +344,7 @@ export function buildOrder(
   const articles = [
     ...straights(courses, family, (core) => ledgeStraights(inserts, courses, wallById, core)),
     ...corners(shell, courses, family, wallById),
-    ...(family.kind === 'panel-and-tie' ? panelParts(courses, family) : []),
+    ...(family.kind === 'panel-and-tie' ? panelParts(courses, family, openings) : []),
     ...footingParts(footingForms),
     ...openingParts(bucks, inserts, wallById, rules, units),
     ...fixings(courses, first, rules, stages, units),

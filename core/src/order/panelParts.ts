@@ -1,6 +1,7 @@
-import type { Courses } from '../courses';
+import type { CourseRow, Courses } from '../courses';
 import type { PanelAndTieFamily } from '../forms';
 import { type Length, add } from '../measure';
+import { type PlacedOpening, overlap } from '../openings';
 import { type How, givenCount } from '../tally';
 import { standsNextTo } from './rows';
 
@@ -9,6 +10,20 @@ interface Part {
   readonly group: 'parts';
   readonly article: string;
   readonly needed: How;
+}
+
+/** What openings leave of a row along its upper edge, where its ties lie. */
+function stretchesAt(row: CourseRow, openings: readonly PlacedOpening[]): readonly number[] {
+  const gaps = openings
+    .filter(({ wall, hole }) => wall === row.wall && hole.bottom < row.top && hole.top > row.top)
+    .map(({ hole }) => ({ from: Math.max(hole.from, row.from), to: Math.min(hole.to, row.to) }))
+    .filter(({ from, to }) => to > from)
+    .sort((a, b) => a.from - b.from);
+  const edges = [row.from, ...gaps.flatMap(({ from, to }) => [from, to]), row.to];
+  return Array.from({ length: gaps.length + 1 }, (_, index) => {
+    const [from = 0, to = 0] = edges.slice(2 * index);
+    return to - from;
+  }).filter((length) => length > 0);
 }
 
 /** Ties along a length: one at every spacing, and one at its end. */
@@ -25,11 +40,15 @@ const byCourse = (
 });
 
 /**
- * What a panel system needs beside its panels, counted by course: ties at every joint between courses, split ties at free
- * ends, wire ties along the top and beside its butt joints, tracks at foot and head, a bracket at every corner.
+ * What a panel system needs beside its panels, counted by course: ties at every joint between courses but in openings, split
+ * ties at free ends and beside bucks, wire ties along the top and beside its butt joints, tracks at foot and head, a bracket at every corner.
  * [common practice]
  */
-export function panelParts(courses: Courses, family: PanelAndTieFamily): readonly Part[] {
+export function panelParts(
+  courses: Courses,
+  family: PanelAndTieFamily,
+  openings: readonly PlacedOpening[],
+): readonly Part[] {
   const numbers = Array.from({ length: courses.count }, (_, index) => index + 1);
   const rowsIn = (course: number) => courses.rows.filter((row) => row.course === course);
   const hasAbove = (row: (typeof courses.rows)[number]): boolean => standsNextTo(courses, row, 1);
@@ -38,11 +57,19 @@ export function panelParts(courses: Courses, family: PanelAndTieFamily): readonl
     rows.reduce((total, row) => total + of(row), 0);
   const ties = numbers.map((course) => ({
     course,
-    value: sumOver(rowsIn(course).filter(hasAbove), (row) => along(lengthOf(row), family.tieSpacing)),
+    value: sumOver(rowsIn(course).filter(hasAbove), (row) =>
+      sumOver(stretchesAt(row, openings), (length) => along(length, family.tieSpacing)),
+    ),
   }));
   const split = numbers.map((course) => ({
     course,
-    value: sumOver(rowsIn(course), (row) => (row.start === 'free' ? 1 : 0) + (row.end === 'free' ? 1 : 0)),
+    value: sumOver(
+      rowsIn(course),
+      (row) =>
+        (row.start === 'free' ? 1 : 0) +
+        (row.end === 'free' ? 1 : 0) +
+        2 * openings.filter((opening) => opening.wall === row.wall && overlap(opening.hole, row)).length,
+    ),
   }));
   const top = numbers.map((course) => ({
     course,
@@ -83,7 +110,7 @@ export function panelParts(courses: Courses, family: PanelAndTieFamily): readonl
           {
             id: 'split-ties',
             group: 'parts' as const,
-            article: 'Split ties, at free ends',
+            article: 'Split ties, at free ends and beside bucks',
             needed: byCourse('split ties', split),
           },
         ]

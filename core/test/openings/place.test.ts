@@ -18,7 +18,9 @@ const placedOf = (opening: Partial<Opening>, change: Partial<Plan> = {}) => {
 };
 const noticesOf = (plan: Plan) => work(plan).notices.filter((notice) => notice.place.stage === 'openings');
 const kinds = (plan: Plan): readonly string[] =>
-  noticesOf(plan).map((notice) => notice.id.split(':')[0] ?? '');
+  noticesOf(plan)
+    .map((notice) => notice.id.split(':')[0] ?? '')
+    .filter((kind) => kind.startsWith('opening-'));
 
 // Source: ../data/trade-values.json, common practice.
 describe.each(reference.foamOpening)('a $roughIn in opening with a $buckIn in buck', (each) => {

@@ -72,7 +72,11 @@ export function StrapTable({ joints, walls, units, onGo }: StrapTableProps) {
                   )}
                 </td>
                 <td className="px-1">{courseText(courses)}</td>
-                <td className="px-1">{first.reasons.map((reason) => STRAP_REASONS[reason]).join('; ')}</td>
+                <td className="px-1">
+                  {first.reasons.map((reason) => STRAP_REASONS[reason]).join('; ')}
+                  {first.boards &&
+                    `, ${showLength(first.boards.from, units)} to ${showLength(first.boards.to, units)}`}
+                </td>
               </tr>
             )),
         )}

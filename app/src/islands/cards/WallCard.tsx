@@ -1,5 +1,6 @@
 import { expectedGrowth } from '@ombra/core/courses/growth';
 import { cutRulesOf } from '@ombra/core/courses/rest';
+import { seamHoles } from '@ombra/core/courses/holes';
 import { snapSeam } from '@ombra/core/courses/seam';
 import { systemOf } from '@ombra/core/forms/system';
 import { type Length, readLength, showLength, storeLength } from '@ombra/core/measure';
@@ -58,7 +59,14 @@ export function WallCard({ job, worked, wall, onClose }: WallCardProps) {
     .find((each) => each.id === corner?.wallBefore);
   const middleSeam = (): Length | null =>
     fill
-      ? snapSeam(fill, wall.length, (wall.length / 2) as Length, cutRulesOf(systemOf(family), rules))
+      ? snapSeam(
+          fill,
+          wall.length,
+          (wall.length / 2) as Length,
+          cutRulesOf(systemOf(family), rules),
+          systemOf(family).block,
+          seamHoles(worked.openings.placed.filter((each) => each.worked && each.wall === wall.id)),
+        )
       : null;
   const ownCore = row.core === undefined ? null : readLength(row.core, units);
   const pieces = worked.courses.pieces.filter(

@@ -99,12 +99,6 @@ export function BuckDrawing({ opening, buck, braceSpacing, units, width, height 
         className="stroke-chalk"
         strokeDasharray="6 4"
       />
-      {buck &&
-        words(
-          { x: (x(finished.from) + x(finished.to)) / 2, y: (y(finished.bottom) + y(springs)) / 2 - 9 },
-          `diagonal ${showLength(buck.diagonal, units)}`,
-          'fill-chalk',
-        )}
       {buck?.access.at.map((at) => {
         const size = Math.max(buck.access.size * scale, 4);
         return (
@@ -128,7 +122,7 @@ export function BuckDrawing({ opening, buck, braceSpacing, units, width, height 
       )}
       {words(
         { x: x((concrete.from + concrete.to) / 2), y: y(concrete.bottom) + 25 },
-        `lintel spans ${inInches(across)}`,
+        `lintel spans ${inInches(across)}${buck ? ` · diagonal ${showLength(buck.diagonal, units)}` : ''}`,
         'fill-quiet',
       )}
       {words(

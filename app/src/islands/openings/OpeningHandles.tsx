@@ -29,6 +29,8 @@ interface HandlesProps {
 
 /** How near an edge must come to be drawn to a joint or line, in pixels. */
 const SNAP = 7;
+/** Milliseconds between two edits of a drag. */
+const FOLLOW_EVERY = 32;
 
 interface Drag {
   readonly id: string;
@@ -59,7 +61,7 @@ const keyStep = (units: UnitSystem, fine: boolean): Length =>
 export function OpeningHandles(props: HandlesProps) {
   const { frame, worked, plan, chosen, snaps, onChoose, onEdit, onLeave } = props;
   const [drag, setDrag] = useState<Drag | null>(null);
-  const waiting = useRef<number | null>(null);
+  const waiting = useRef<ReturnType<typeof setTimeout> | null>(null);
   const latest = useRef<Drag | null>(null);
   const walls = wallIndex(frame);
   const { placed } = worked.openings;
@@ -113,12 +115,12 @@ export function OpeningHandles(props: HandlesProps) {
       },
     };
     setDrag(next);
-    // The plan follows once a frame; the picture under the hand does not wait for it.
+    // The plan follows some thirty times a second; the picture under the hand does not wait for it.
     latest.current = next;
-    waiting.current ??= requestAnimationFrame(() => {
+    waiting.current ??= setTimeout(() => {
       waiting.current = null;
       if (latest.current) put(latest.current);
-    });
+    }, FOLLOW_EVERY);
   };
 
   const put = ({ id, said, from, moved }: Drag): void => {
@@ -129,7 +131,7 @@ export function OpeningHandles(props: HandlesProps) {
 
   const end = (): void => {
     if (!drag) return;
-    if (waiting.current !== null) cancelAnimationFrame(waiting.current);
+    if (waiting.current !== null) clearTimeout(waiting.current);
     waiting.current = null;
     latest.current = null;
     if (drag.moved.along !== 0 || drag.moved.up !== 0) put(drag);

@@ -146,22 +146,6 @@ export function OpeningTable({ job, walls, placed, chosen, wall, onChoose }: Ope
   );
   return (
     <section aria-label="Openings" className="min-w-0">
-      {openings.length > 5 && (
-        <label className="mb-1 flex max-w-72 items-center gap-2 text-sm">
-          <span className="heading">Show</span>
-          <input
-            className="field"
-            placeholder="name, wall or kind"
-            value={filter}
-            onChange={(event) => {
-              setFilter(event.currentTarget.value);
-            }}
-          />
-          <span className="figures whitespace-nowrap">
-            {shown.length} of {openings.length}
-          </span>
-        </label>
-      )}
       <ScrollBox label="List of openings" height="max-h-60">
         <table className="w-full min-w-[880px] border-collapse">
           <thead className="sticky top-0 z-10 bg-paper">
@@ -194,6 +178,19 @@ export function OpeningTable({ job, walls, placed, chosen, wall, onChoose }: Ope
                         <ArrowUp aria-hidden="true" size={12} className="inline" />
                       ))}
                   </button>
+                  {column.id === 'name' && openings.length > 1 && (
+                    <input
+                      className="ml-2 w-26 border-b border-line bg-transparent px-1"
+                      aria-label="Show openings by name, wall or kind"
+                      placeholder={
+                        wanted === '' ? 'show …' : `${String(shown.length)} of ${String(openings.length)}`
+                      }
+                      value={filter}
+                      onChange={(event) => {
+                        setFilter(event.currentTarget.value);
+                      }}
+                    />
+                  )}
                 </th>
               ))}
               <td />

@@ -1,4 +1,5 @@
 import { cutRulesOf } from '@ombra/core/courses/rest';
+import { seamHoles } from '@ombra/core/courses/holes';
 import { snapSeam } from '@ombra/core/courses/seam';
 import { systemOf } from '@ombra/core/forms/system';
 import { type Length, showLength, storeLength } from '@ombra/core/measure';
@@ -36,10 +37,11 @@ export function SeamHandles({ frame, worked, plan, onPlace, onEdit }: SeamHandle
     const found = walls.get(fill.wall);
     if (fill.seam === null || !found) return null;
     const { wall, loop } = found;
+    const holes = seamHoles(worked.openings.placed.filter((each) => each.worked && each.wall === wall.id));
     const at = dragged?.wall === wall.id ? dragged.at : fill.seam;
     const x = stripX(frame, loop, wall.station + at);
     const snap = (wanted: number, within?: Length): Length | null =>
-      snapSeam(fill, wall.length, Math.round(wanted) as Length, rules, within);
+      snapSeam(fill, wall.length, Math.round(wanted) as Length, rules, within, holes);
     const drag = (event: ReactPointerEvent<SVGGElement>): void => {
       if (dragged?.wall !== wall.id) return;
       const svg = event.currentTarget.ownerSVGElement;
