@@ -1,5 +1,6 @@
 export * from './families';
 export * from './family';
 export * from './familyFile';
+export * from './familySchema';
 export * from './reading';
 export * from './system';

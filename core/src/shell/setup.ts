@@ -1,4 +1,4 @@
-import { type DocumentProblem, FAMILIES, type Family, findFamily, readFamily } from '../forms';
+import { type DocumentProblem, FAMILIES, type Family, familyOfFile, findFamily } from '../forms';
 import { type Length, readLength } from '../measure';
 import type { Plan } from '../plan';
 
@@ -33,7 +33,7 @@ type SetupReading =
 export const familiesOf = (plan: Pick<Plan, 'families'>): readonly Family[] => [
   ...FAMILIES,
   ...(plan.families ?? []).flatMap((file) => {
-    const reading = readFamily(file);
+    const reading = familyOfFile(file);
     return reading.ok ? [reading.family] : [];
   }),
 ];
@@ -42,7 +42,7 @@ export const familiesOf = (plan: Pick<Plan, 'families'>): readonly Family[] => [
 function chosenFamily(plan: Pick<Plan, 'family' | 'families'>): Family | SetupProblem {
   const own = plan.families?.find((file) => file.id === plan.family);
   if (own) {
-    const reading = readFamily(own);
+    const reading = familyOfFile(own);
     return reading.ok
       ? reading.family
       : { kind: 'family-broken', name: own.name, problems: reading.problems };

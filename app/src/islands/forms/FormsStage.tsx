@@ -1,5 +1,6 @@
 import { FAMILIES } from '@ombra/core/forms/families';
-import { type FamilyFile, readFamily, writeFamily } from '@ombra/core/forms/familyFile';
+import { type FamilyFile, writeFamily } from '@ombra/core/forms/familyFile';
+import { readFamily } from '@ombra/core/forms/familySchema';
 import { type DocumentProblem } from '@ombra/core/forms/reading';
 import { readLength } from '@ombra/core/measure';
 import { Copy, Download, FileUp, Trash2 } from 'lucide-react';

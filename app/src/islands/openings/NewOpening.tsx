@@ -78,7 +78,7 @@ export function NewOpening({ job, walls, wall, onAdded }: NewOpeningProps) {
   return (
     <form
       aria-label="New opening"
-      className="mt-1 grid grid-cols-[104px_66px_48px_76px_minmax(70px,1fr)_minmax(64px,1fr)_minmax(64px,1fr)_76px_minmax(64px,1fr)_minmax(90px,1.4fr)_auto] items-start gap-0.5 max-lg:grid-cols-4"
+      className="mt-1 grid grid-cols-[104px_66px_48px_76px_minmax(70px,1fr)_minmax(64px,1fr)_minmax(64px,1fr)_76px_minmax(64px,1fr)_minmax(90px,1.4fr)_auto] items-start gap-0.5 max-xl:grid-cols-4"
       onSubmit={(event) => {
         event.preventDefault();
         add();

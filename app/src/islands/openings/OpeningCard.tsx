@@ -301,7 +301,7 @@ export function OpeningCard(props: OpeningCardProps) {
   return (
     <section
       aria-label={placed?.name ?? 'Opening'}
-      className="grid grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)_250px] gap-5 max-lg:grid-cols-2 max-md:grid-cols-1"
+      className="grid grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)_250px] gap-5 max-xl:grid-cols-2 max-md:grid-cols-1"
     >
       <div className="min-w-0">
         <h2 className="text-lg font-semibold">{placed?.name ?? opening.name ?? 'Opening'}</h2>
