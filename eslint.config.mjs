@@ -21,6 +21,7 @@ const CORE_LAYERS = [
   'tally',
   'footing',
   'bucks',
+  'steel',
   'order',
   'notices',
 ];

@@ -225,6 +225,7 @@ for (const path of [
   'forms',
   'footing',
   'openings',
+  'steel',
   'sheets/footing',
   'sheets/above',
   'sheets/openings',

@@ -28,6 +28,7 @@ export function orderOf(plan: Plan, worked: WorkedPlan, stageId?: string): Order
       worked.openings.placed.filter((opening) => opening.worked),
       worked.bucks,
       worked.inserts,
+      worked.steel.stock,
     );
   const within = ({ course }: { readonly course: number }): boolean =>
     course >= stage.from && course <= stage.to;
@@ -59,5 +60,7 @@ export function orderOf(plan: Plan, worked: WorkedPlan, stageId?: string): Order
     worked.openings.placed.filter((opening) => opening.worked),
     buildBucks(openings, worked.shell, worked.levels, rules),
     { ...worked.inserts, placed: worked.inserts.placed.filter((insert) => starts(insert.rect)) },
+    // Steel is bought for the whole job: its offcuts go from stage to stage.
+    [],
   );
 }

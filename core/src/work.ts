@@ -15,6 +15,7 @@ import {
   openingNotices,
   outlineNotices,
   ruleNotices,
+  steelNotices,
 } from './notices';
 import type { Plan } from './plan';
 import { houseRules, type RuleOverrides } from './rules';
@@ -27,6 +28,7 @@ import {
   buildShell,
   familiesOf,
 } from './shell';
+import { type Steel, type SteelInput, buildSteel } from './steel';
 import { type Tally, buildTally } from './tally';
 
 /** Everything that follows from a plan. Plain data throughout: it can be cloned, sent and printed as JSON. */
@@ -42,6 +44,7 @@ export interface WorkedPlan {
   readonly courses: Courses;
   readonly inserts: Inserts;
   readonly bucks: Bucks;
+  readonly steel: Steel;
   readonly footing: Footing;
   readonly tally: Tally;
   readonly lucky: readonly LuckyLength[];
@@ -57,6 +60,7 @@ function allNotices(
   openings: Openings,
   courses: Courses,
   inserts: Inserts,
+  steel: Steel,
   footing: Footing,
   rules: ReturnType<typeof houseRules>,
 ): readonly Notice[] {
@@ -68,6 +72,7 @@ function allNotices(
     ...courseNotices(courses, openings, plan.units, nameOf),
     ...openingNotices(openings, plan, nameOf),
     ...insertNotices(inserts, plan, nameOf),
+    ...steelNotices(steel, plan.units, nameOf, openings),
     ...footingNotices(footing, plan.units, nameOf, rules),
     ...ruleNotices(rules),
   ].sort((a, b) => ORDER[a.severity] - ORDER[b.severity]);
@@ -104,6 +109,8 @@ export function makeWork(): (plan: Plan) => WorkedPlan {
     }),
   );
   const bucksOf = rememberLast(makeBucks());
+  const settleSteel = settle<SteelInput>();
+  const steelOf = rememberLast(buildSteel);
   const coursesOf = rememberLast(layCourses);
   const settleFooting = settle<FootingInput>();
   const footingOf = rememberLast(buildFooting);
@@ -153,6 +160,20 @@ export function makeWork(): (plan: Plan) => WorkedPlan {
       rules,
       tally.courses[0]?.coreVolume.how ?? null,
     );
+    const steel = steelOf(
+      shell,
+      levels,
+      courses,
+      placed,
+      openings,
+      settleSteel({
+        units,
+        stages,
+        rules: plan.rules,
+        ...(plan.steel === undefined ? {} : { steel: plan.steel }),
+      }),
+      rules,
+    );
     return {
       name: plan.name,
       units,
@@ -164,10 +185,11 @@ export function makeWork(): (plan: Plan) => WorkedPlan {
       courses,
       inserts,
       bucks: bucksOf(openings, shell, levels, rules),
+      steel,
       footing,
       tally,
       lucky: luckyOf(shell, system, courses, rules),
-      notices: allNotices(plan, shell, levels, openings, courses, inserts, footing, rules),
+      notices: allNotices(plan, shell, levels, openings, courses, inserts, steel, footing, rules),
     };
   };
 }

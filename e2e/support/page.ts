@@ -78,6 +78,8 @@ export function flatHatchery(page: Page): Promise<string> {
     footing: undefined,
     openings: [],
     inserts: undefined,
+    steel: undefined,
+    rules: {},
   });
 }
 

@@ -32,7 +32,7 @@ export function Header({ jobId, job, stage, onStage, onKeys, onRules }: HeaderPr
   const stopsOf = (id: StageId): number =>
     stopping.filter((notice) => (notice.place.stage ?? 'outline') === id).length;
   return (
-    <header className="flex min-h-14 flex-wrap items-stretch gap-x-6 border-b border-line px-5">
+    <header className="flex min-h-14 flex-wrap items-stretch gap-x-4 border-b border-line px-5">
       <div className="flex items-center">
         <Logo />
       </div>
@@ -47,7 +47,7 @@ export function Header({ jobId, job, stage, onStage, onKeys, onRules }: HeaderPr
             type="button"
             aria-current={id === stage ? 'step' : undefined}
             aria-keyshortcuts={String(index + 1)}
-            className={`px-4 font-medium ${id === stage ? 'border-b-4 border-chalk bg-sheet' : 'border-b-4 border-transparent'}`}
+            className={`px-2.5 font-medium 2xl:px-4 ${id === stage ? 'border-b-4 border-chalk bg-sheet' : 'border-b-4 border-transparent'}`}
             onClick={() => {
               onStage(id);
             }}

@@ -2,9 +2,17 @@ import { wallsOf } from '@ombra/core/shell/buildShell';
 import { Suspense, lazy, useCallback, useEffect, useRef, useState } from 'react';
 import { CoursesStage } from './courses/CoursesStage';
 import { useCourseKeys } from './courses/useCourseKeys';
-import { FootingLater, OpeningsLater, fetchStages } from './later';
+import { FootingLater, OpeningsLater, SteelLater, fetchStages } from './later';
 import { Header } from './Header';
-import { type Card, FOOTING_PANELS, OPENINGS_PANELS, type Place, keepPlace, keptPlace } from './job/place';
+import {
+  type Card,
+  FOOTING_PANELS,
+  OPENINGS_PANELS,
+  STEEL_PANELS,
+  type Place,
+  keepPlace,
+  keptPlace,
+} from './job/place';
 import { StaleDialog } from './job/StaleDialog';
 import { type Job, type OpenJob, useJob } from './job/useJob';
 import { isTyping } from './keys';
@@ -106,6 +114,7 @@ function useShortcuts(shortcuts: Shortcuts): void {
       };
       const panelBy = (by: number): void => {
         if (shown === 'footing') onPlace({ panel: stepIn(FOOTING_PANELS, place.panel, by) });
+        if (shown === 'steel') onPlace({ steelPanel: stepIn(STEEL_PANELS, place.steelPanel, by) });
         if (shown === 'openings') {
           onPlace({ openingsPanel: stepIn(OPENINGS_PANELS, place.openingsPanel, by) });
         }
@@ -231,6 +240,7 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
         )}
         {stage === 'courses' && <CoursesStage job={job} place={place} onPlace={change} />}
         {stage === 'footing' && <FootingLater job={job} place={place} onPlace={change} />}
+        {stage === 'steel' && <SteelLater job={job} place={place} onPlace={change} />}
         {stage === 'openings' && <OpeningsLater job={job} place={place} onPlace={change} />}
         {stage === 'forms' && (
           <Suspense fallback={<p className="p-6 text-quiet">Fetching the forms …</p>}>

@@ -26,10 +26,13 @@ function laterStage(fetch: () => Promise<StageView>, name: string) {
 const footing = laterStage(async () => (await import('./footing/FootingStage')).FootingStage, 'footing');
 const openings = laterStage(async () => (await import('./openings/OpeningsStage')).OpeningsStage, 'openings');
 
+const steel = laterStage(async () => (await import('./steel/SteelStage')).SteelStage, 'steel');
+
 export const FootingLater = footing.Later;
 export const OpeningsLater = openings.Later;
+export const SteelLater = steel.Later;
 
 /** Fetches the stages that the first view does without; once they are here, going to one does not wait. */
 export const fetchStages = async (): Promise<void> => {
-  await Promise.all([footing.get(), openings.get()]);
+  await Promise.all([footing.get(), openings.get(), steel.get()]);
 };

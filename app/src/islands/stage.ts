@@ -14,6 +14,7 @@ export const STAGES = [
   { id: 'footing', name: 'Footing' },
   { id: 'courses', name: 'Courses' },
   { id: 'openings', name: 'Openings' },
+  { id: 'steel', name: 'Steel' },
   { id: 'forms', name: 'Forms' },
 ] as const;
 

@@ -6,3 +6,4 @@ export * from './moveText';
 export * from './notice';
 export * from './openingNotices';
 export * from './outlineNotices';
+export * from './steelNotices';

@@ -53,7 +53,9 @@ function wording(
         what:
           problem.text.trim() === ''
             ? `Its “${problem.field}” is missing; it is left out until that is given.`
-            : `Its “${problem.field}”, “${problem.text}”, cannot be read as a length; it is left out until that is mended.`,
+            : readLength(problem.text, plan.units).ok
+              ? `Its “${problem.field}”, “${problem.text}”, must be more than nothing; it is left out until that is mended.`
+              : `Its “${problem.field}”, “${problem.text}”, cannot be read as a length; it is left out until that is mended.`,
       };
     case 'off-wall':
       return {

@@ -54,7 +54,9 @@ function wording(problem: OpeningProblem, plan: Context, nameOf: (wall: string) 
         what:
           problem.text.trim() === ''
             ? `Its ${FIELDS[problem.field]} is missing; it is left out until that is given.`
-            : `Its ${FIELDS[problem.field]}, “${problem.text}”, cannot be read as a length; it is left out until that is mended.`,
+            : readLength(problem.text, plan.units).ok
+              ? `Its ${FIELDS[problem.field]}, “${problem.text}”, must be more than nothing; it is left out until that is mended.`
+              : `Its ${FIELDS[problem.field]}, “${problem.text}”, cannot be read as a length; it is left out until that is mended.`,
       };
     case 'off-wall':
       return {

@@ -8,6 +8,7 @@ import type { PlacedOpening } from '../openings';
 import type { Stage } from '../plan';
 import type { HouseRules, RuleId } from '../rules';
 import { type Levels, type Shell, type Wall, isSquare } from '../shell';
+import type { StockOfSize } from '../steel';
 import { type How, evaluate, givenCount, givenLength } from '../tally';
 import { ledgeStraights, openingParts } from './openingParts';
 import { panelParts } from './panelParts';
@@ -300,6 +301,16 @@ function footingParts(forms: FootingForms | null): readonly Article[] {
   ];
 }
 
+/** Stock bars by size. */
+const barsToBuy = (steel: readonly StockOfSize[], units: UnitSystem): readonly Article[] =>
+  steel.map((own) => ({
+    id: `bars:${own.size}`,
+    group: 'parts',
+    article: `Bars ${own.size}, lengths of ${showLength(own.stock, units)}`,
+    needed: givenCount(own.proved ? 'least, proved' : 'laps and all', own.lengths.length),
+    rules: ['steel.stock', 'steel.lap'],
+  }));
+
 /** Bundles of straights shared out by what each wall lays, the largest remainders first, so that all are placed. */
 function staging(lines: readonly OrderLine[], courses: Courses, walls: readonly Wall[]): readonly Staging[] {
   const bundles = lines
@@ -335,6 +346,7 @@ export function buildOrder(
   openings: readonly PlacedOpening[],
   bucks: Bucks,
   inserts: Inserts,
+  steel: readonly StockOfSize[],
 ): Order {
   const { family } = shell;
   if (family === null || courses.pieces.length === 0) return { lines: [], massKilograms: null, staging: [] };
@@ -347,6 +359,7 @@ export function buildOrder(
     ...(family.kind === 'panel-and-tie' ? panelParts(courses, family, openings) : []),
     ...footingParts(footingForms),
     ...openingParts(bucks, inserts, wallById, rules, units),
+    ...barsToBuy(steel, units),
     ...fixings(courses, first, rules, stages, units),
   ];
   const lines = articles.map((article) => orderLine(article, family, rules));

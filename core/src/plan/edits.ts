@@ -12,6 +12,7 @@ import {
   changedIn,
 } from './openingEdit';
 import type { Loop, LoopTees, MeasuredTo, Plan, Stage, WalkRow } from './plan';
+import { type SoilChange, type SteelZone, changeSoil, putZone, removeZone } from './steelPlan';
 import { storedLengthText, storedTurnText } from './storedText';
 import { type WallChange, changeWall } from './wallEdit';
 
@@ -59,6 +60,10 @@ export type PlanEdit =
   | { readonly kind: 'set-insert'; readonly insert: string; readonly change: InsertChange }
   | { readonly kind: 'remove-insert'; readonly insert: string }
   | { readonly kind: 'set-buck'; readonly buck: BuckKind; readonly change: BuckChange }
+  /** Soil against a wall, and what holds its top. */
+  | { readonly kind: 'set-soil'; readonly wall: string; readonly change: SoilChange }
+  | { readonly kind: 'put-zone'; readonly zone: SteelZone }
+  | { readonly kind: 'remove-zone'; readonly zone: string }
   /** A height for the walls; null goes back to counting courses. */
   | { readonly kind: 'set-height'; readonly height: string | null }
   | { readonly kind: 'set-stages'; readonly stages: readonly Stage[] }
@@ -246,6 +251,12 @@ export function applyEdit(plan: Plan, edit: PlanEdit, newId: () => string = unus
       return { ...plan, inserts: (plan.inserts ?? []).filter((each) => each.id !== edit.insert) };
     case 'set-buck':
       return changeBuck(plan, edit.buck, edit.change);
+    case 'set-soil':
+      return { ...plan, steel: changeSoil(plan.steel, edit.wall, edit.change, plan.units) };
+    case 'put-zone':
+      return { ...plan, steel: putZone(plan.steel, edit.zone) };
+    case 'remove-zone':
+      return { ...plan, steel: removeZone(plan.steel, edit.zone) };
     case 'set-height':
       return edit.height === null
         ? without(plan, 'height')

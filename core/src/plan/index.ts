@@ -6,5 +6,6 @@ export * from './plan';
 export * from './readPlan';
 export * from './schema';
 export * from './writePlan';
+export * from './steelPlan';
 export * from './storedText';
 export * from './wallEdit';

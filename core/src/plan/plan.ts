@@ -2,6 +2,7 @@ import type { FamilyFile } from '../forms';
 import type { UnitSystem } from '../measure';
 import type { RuleOverrides } from '../rules';
 import type { BuckFigures, BuckKind, Insert, Opening } from './opening';
+import type { SteelPlan } from './steelPlan';
 
 export const PLAN_FORMAT = 'ombra.plan';
 /** The newest version of the plan document that this code reads and the one that it writes. */
@@ -185,6 +186,7 @@ export interface Plan {
   readonly footing?: FootingPlan;
   readonly openings?: readonly Opening[];
   readonly inserts?: readonly Insert[];
+  readonly steel?: SteelPlan;
   /** Figures of buck materials, where the job has its own. */
   readonly bucks?: Readonly<Partial<Record<BuckKind, BuckFigures>>>;
   readonly rules: RuleOverrides;

@@ -17,6 +17,7 @@ import {
 import type { Insert, Opening } from './opening';
 import { LENGTH_FIELDS } from './openingEdit';
 import { type PlanFile, planFileSchema } from './schema';
+import type { SteelPlan, SteelZone } from './steelPlan';
 import { storedLengthText } from './storedText';
 
 export type PlanProblem = DocumentProblem;
@@ -199,6 +200,28 @@ function pinLengths(thing: object, units: UnitSystem): object {
   );
 }
 
+function steelOf(file: NonNullable<PlanFile['steel']>, units: UnitSystem): SteelPlan {
+  const give = idGiver(
+    'zone',
+    (file.zones ?? []).map((zone) => zone.id),
+  );
+  return {
+    ...(file.walls === undefined
+      ? {}
+      : {
+          walls: Object.fromEntries(
+            Object.entries(file.walls).map(([wall, soil]) => [
+              wall,
+              { ...soil, ...(soil.backfill === undefined ? {} : { backfill: pinned(soil.backfill, units) }) },
+            ]),
+          ) as NonNullable<SteelPlan['walls']>,
+        }),
+    ...(file.zones === undefined
+      ? {}
+      : { zones: file.zones.map((zone) => ({ ...zone, id: zone.id ?? give() })) as readonly SteelZone[] }),
+  };
+}
+
 /** Openings or inserts with ids. */
 function withIds<Thing extends { readonly id?: string | undefined }>(
   list: readonly Thing[],
@@ -272,6 +295,7 @@ export function readPlan(document: unknown): PlanReading {
     ...(file.inserts === undefined || file.inserts.length === 0
       ? {}
       : { inserts: withIds(file.inserts, 'insert', file.units) as readonly Insert[] }),
+    ...(file.steel === undefined ? {} : { steel: steelOf(file.steel, file.units) }),
     ...(file.bucks === undefined ? {} : { bucks: pinLengths(file.bucks, file.units) }),
     rules: file.rules ?? {},
   };

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { familyFileSchema } from '../forms';
 import { BUCK_KINDS, INSERT_KINDS, OPENING_KINDS } from './opening';
+import { HELD } from './steelPlan';
 import { FOOTING_KINDS, PLAN_FORMAT, PLAN_VERSION } from './plan';
 
 const id = z
@@ -203,6 +204,30 @@ const insert = z.strictObject({
   fixing: z.enum(['cast', 'drilled']).optional(),
 });
 
+const steelZone = z.strictObject({
+  id: id.optional(),
+  name: z.string().max(60).optional(),
+  walls: z.array(z.string().max(60)).max(1000).optional().describe('Ids of its walls; all where left out.'),
+  fromCourse: z.number().int().optional(),
+  toCourse: z.number().int().optional(),
+  rules: z.record(z.string().max(80), z.union([z.string().max(80), z.number()])),
+});
+
+const steel = z.strictObject({
+  walls: z
+    .record(
+      z.string().max(60),
+      z.strictObject({ backfill: lengthText.optional(), held: z.enum(HELD).optional() }),
+    )
+    .optional()
+    .describe('By wall: soil against it above its footing, and what holds its top.'),
+  zones: z
+    .array(steelZone)
+    .max(60)
+    .optional()
+    .describe('Parts of the job whose steel rules differ; a later one goes before an earlier one.'),
+});
+
 const buckFigures = z.strictObject({
   thickness: lengthText.optional(),
   stock: lengthText.optional(),
@@ -249,6 +274,7 @@ export const planFileSchema = z
       .optional()
       .describe('Figures of buck materials, where the job has its own.'),
     footing: footing.optional().describe('What the walls stand on, and what was measured on it.'),
+    steel: steel.optional().describe('Soil, and where the steel differs from the house rules.'),
     rules: z
       .record(z.string().max(80), z.union([z.string().max(80), z.number()]))
       .optional()

@@ -5,6 +5,7 @@ import { wallsOf } from '../shell';
 import type { WorkedPlan } from '../work';
 import { footingReport } from './footingReport';
 import { insertsReport, lumberReport, openingsReport } from './openingsReport';
+import { steelReport } from './steelReport';
 import { areaQuantity, lengthQuantity, volumeQuantity, type Quantity } from './quantity';
 
 const rowReport = (row: TallyRow, units: UnitSystem) => ({
@@ -127,6 +128,7 @@ export function report(worked: WorkedPlan) {
     openings: openingsReport(worked.openings, worked.bucks, units),
     lumber: lumberReport(worked.bucks, units),
     inserts: insertsReport(worked.inserts, units),
+    steel: steelReport(worked.steel, units),
     footing: footingReport(worked.footing, units),
     tally: {
       courses: tally.courses.map((row) => ({

@@ -1,5 +1,6 @@
 import { type Length, NANOMETRES_PER_INCH, inches, nanometres } from '../measure';
 import { openingChoiceRules, openingCountRules, openingLengthRules } from './openingRules';
+import { steelChoiceRules, steelCountRules, steelLengthRules } from './steelRules';
 import type { ChoiceRule, CountRule, LengthRule, Rule } from './rule';
 
 const commonPractice = { kind: 'common practice' } as const;
@@ -365,6 +366,7 @@ const lengthRules = {
     source: commonPractice,
   },
   ...openingLengthRules,
+  ...steelLengthRules,
 } as const satisfies Record<string, LengthRule>;
 
 const countRules = {
@@ -491,6 +493,7 @@ const countRules = {
     source: commonPractice,
   },
   ...openingCountRules,
+  ...steelCountRules,
 } as const satisfies Record<string, CountRule>;
 
 const choiceRules = {
@@ -598,6 +601,7 @@ const choiceRules = {
     source: commonPractice,
   },
   ...openingChoiceRules,
+  ...steelChoiceRules,
 } as const satisfies Record<string, ChoiceRule>;
 
 export type LengthRuleId = keyof typeof lengthRules;

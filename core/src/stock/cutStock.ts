@@ -151,9 +151,15 @@ function bettered(
  * it meets the bound.
  *
  * @param items lengths in any whole unit, the same as the stock's
+ * @param effort `quick` fills piece by piece and leaves it at that
  * @example cutStock([{ length: 60, count: 4 }], 120, 0) // two pieces of 60 + 60, proved
  */
-export function cutStock(items: readonly StockItem[], stock: number, kerf: number): StockReading {
+export function cutStock(
+  items: readonly StockItem[],
+  stock: number,
+  kerf: number,
+  effort: 'best' | 'quick' = 'best',
+): StockReading {
   const wanted = items.filter((item) => item.count > 0).sort((a, b) => b.length - a.length);
   const longest = wanted[0]?.length ?? 0;
   if (longest > stock) return { ok: false, longest, stock };
@@ -163,7 +169,8 @@ export function cutStock(items: readonly StockItem[], stock: number, kerf: numbe
     room: stock + kerf,
   };
   const bound = lowerBound(problem);
-  const pieces = bettered(problem, fillLongestFirst(problem), bound);
+  const first = fillLongestFirst(problem);
+  const pieces = effort === 'quick' ? first : bettered(problem, first, bound);
   return {
     ok: true,
     plan: {

@@ -24,8 +24,17 @@ export function showQuantity(value: number, unit: QuantityUnit, units: UnitSyste
       return units === 'imperial' ? `${fixed(toSquareFeet(value), 2)} ft²` : `${fixed(value, 3)} m²`;
     case 'volume':
       return showVolume(value, units);
+    case 'mass':
+      return showMass(value, units);
   }
 }
+
+/** One pound in kilograms, exactly. [NIST SP 811] */
+const KILOGRAMS_PER_POUND = 0.45359237;
+
+/** A mass in whole pounds or kilograms. */
+export const showMass = (kilograms: number, units: UnitSystem): string =>
+  units === 'imperial' ? `${fixed(kilograms / KILOGRAMS_PER_POUND, 0)} lb` : `${fixed(kilograms, 0)} kg`;
 
 /** Concrete as it is ordered: cubic yards or cubic metres. */
 export const showVolume = (cubicMetres: number, units: UnitSystem, decimals = 2): string =>

@@ -1,8 +1,8 @@
 import type { CutStep, Piece } from '../courses';
 import { type Length, NANOMETRES_PER_METRE } from '../measure';
 
-/** Lengths are nanometres, areas square metres, volumes cubic metres, counts and ratios plain numbers. */
-export type QuantityUnit = 'count' | 'ratio' | 'length' | 'area' | 'volume';
+/** Lengths are nanometres, areas square metres, volumes cubic metres, masses kilograms, counts and ratios plain numbers. */
+export type QuantityUnit = 'count' | 'ratio' | 'length' | 'area' | 'volume' | 'mass';
 
 /** Which pieces of the wall a figure counts: every field given must match. */
 export interface PieceSelector {

@@ -100,6 +100,27 @@ describe('the order list', () => {
     expect(evaluate(line(half, 'corner').needed)).toBe(2 * 4 + 2);
   });
 
+  it('has the bars of the whole job by size, none of a stage by itself', () => {
+    const worked = work(plan);
+    for (const own of worked.steel.stock) {
+      const bars = line(whole, `bars:${own.size}`);
+      expect(evaluate(bars.needed)).toBe(own.lengths.length);
+      // A bar to spare in fifty, and one at least.
+      expect(bars.spare).toBe(Math.max(1, Math.ceil(own.lengths.length / 50)));
+      expect(bars.article).toContain('lengths of 20′');
+    }
+    expect(whole.lines.filter((each) => each.id.startsWith('bars:')).length).toBe(2);
+    const staged: Plan = {
+      ...plan,
+      stages: [
+        { id: 'low', toCourse: 4, top: 'full' },
+        { id: 'high', toCourse: 7, top: 'full' },
+      ],
+    };
+    expect(order(staged, 'low').lines.some((each) => each.id.startsWith('bars:'))).toBe(false);
+    expect(order(staged).lines.some((each) => each.id.startsWith('bars:'))).toBe(true);
+  });
+
   it('weighs nothing where the maker does not say, and is empty where nothing stands', () => {
     expect(order(planOf([])).lines).toEqual([]);
     expect(order(plan).massKilograms).toBeGreaterThan(0);

@@ -107,6 +107,17 @@ const OPENED: Pick<Plan, 'openings' | 'inserts' | 'bucks'> = {
   bucks: { lumber: { thickness: '1 3/4in', stock: '12ft', kerf: '3/16in' }, foam: { stock: '10ft' } },
 };
 
+/** Everything that can be said of steel. */
+const REINFORCED: Pick<Plan, 'steel'> = {
+  steel: {
+    walls: { 'w0-0': { backfill: '6ft', held: 'top' }, 'w0-1': { held: 'alone' } },
+    zones: [
+      { id: 'z', name: 'Below', walls: ['w0-0'], fromCourse: 1, toCourse: 3, rules: { 'steel.slots': 3 } },
+      { id: 'y', rules: {} },
+    ],
+  },
+};
+
 const anyPlan: fc.Arbitrary<Plan> = fc
   .record({
     loops: fc.tuple(loop(0), loop(1)),
@@ -129,7 +140,7 @@ const anyPlan: fc.Arbitrary<Plan> = fc
       { id: 'b', toCourse: 7, top: 'full' as const },
     ],
     ...(height === undefined ? {} : { height }),
-    ...(opened ? OPENED : {}),
+    ...(opened ? { ...OPENED, ...REINFORCED } : {}),
     ...(own ? { families: FAMILIES.slice(0, 1).map(writeFamily) } : {}),
   }));
 
@@ -160,6 +171,8 @@ describe('a plan with everything on it', () => {
       'threshold',
       'inserts',
       'bucks',
+      'steel',
+      'zones',
     ]) {
       expect(text).toContain(`"${key}"`);
     }
@@ -287,6 +300,48 @@ describe('edits of openings and inserts', () => {
         face: 'outside',
       },
     ]);
+  });
+});
+
+describe('edits of the steel', () => {
+  const plan = planOf(HATCHERY);
+
+  it('say what soil presses and what holds, in stored form, and take it off again', () => {
+    const said = applyEdit(plan, { kind: 'set-soil', wall: 'w1', change: { backfill: `6' 6`, held: 'top' } });
+    expect(said.steel?.walls).toEqual({ w1: { backfill: '6ft 6in', held: 'top' } });
+    const less = applyEdit(said, { kind: 'set-soil', wall: 'w1', change: { held: 'unsaid' } });
+    expect(less.steel?.walls).toEqual({ w1: { backfill: '6ft 6in' } });
+    const none = applyEdit(less, { kind: 'set-soil', wall: 'w1', change: { backfill: null } });
+    expect(none.steel?.walls).toEqual({});
+  });
+
+  it('put zones in, change them in place, and take them out', () => {
+    const one = applyEdit(plan, { kind: 'put-zone', zone: { id: 'a', rules: {} } });
+    const two = applyEdit(one, { kind: 'put-zone', zone: { id: 'b', toCourse: 2, rules: {} } });
+    const changed = applyEdit(two, {
+      kind: 'put-zone',
+      zone: { id: 'a', name: 'Low', rules: { 'steel.slots': 3 } },
+    });
+    expect(changed.steel?.zones?.map(({ id, name }) => [id, name])).toEqual([
+      ['a', 'Low'],
+      ['b', undefined],
+    ]);
+    expect(applyEdit(changed, { kind: 'remove-zone', zone: 'a' }).steel?.zones?.map(({ id }) => id)).toEqual([
+      'b',
+    ]);
+  });
+
+  it('are read from a hand-written file, ids and units given', () => {
+    const file = writePlan(plan) as Record<string, unknown>;
+    const reading = readPlan({
+      ...file,
+      steel: { walls: { w1: { backfill: '6', held: 'alone' } }, zones: [{ rules: { 'steel.slots': 3 } }] },
+    });
+    expect(reading.ok && reading.plan.steel).toEqual({
+      walls: { w1: { backfill: '6ft', held: 'alone' } },
+      zones: [{ id: 'zone-1', rules: { 'steel.slots': 3 } }],
+    });
+    expect(readPlan({ ...file, steel: { walls: { w1: { held: 'maybe' } } } }).ok).toBe(false);
   });
 });
 

@@ -111,6 +111,8 @@ export const flat = (plan: Plan): Plan => ({
   ...plan,
   openings: [],
   inserts: [],
+  steel: {},
+  rules: {},
   ...withCourses(7),
   loops: plan.loops.map((loop) => ({
     ...loop,

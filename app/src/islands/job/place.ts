@@ -17,6 +17,7 @@ export interface Place {
   readonly pass: SurveyPass;
   /** What of the openings is looked at, and the opening or insert that is chosen. */
   readonly openingsPanel: OpeningsPanel;
+  readonly steelPanel: SteelPanel;
   readonly opening: string | null;
   readonly insert: string | null;
   /** The card that is open beside the drawing. */
@@ -34,6 +35,10 @@ export type FootingPanel = (typeof FOOTING_PANELS)[number];
 export const OPENINGS_PANELS = ['openings', 'bucks', 'inserts', 'files'] as const;
 export type OpeningsPanel = (typeof OPENINGS_PANELS)[number];
 
+/** Parts of the steel's stage. */
+export const STEEL_PANELS = ['spec', 'courses', 'schedule', 'stock'] as const;
+export type SteelPanel = (typeof STEEL_PANELS)[number];
+
 export const START: Place = {
   wall: null,
   course: 1,
@@ -45,6 +50,7 @@ export const START: Place = {
   panel: 'ground',
   pass: 'footing',
   openingsPanel: 'openings',
+  steelPanel: 'spec',
   opening: null,
   insert: null,
   card: null,

@@ -33,7 +33,7 @@ function TypedValue({
   const [draft, setDraft] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   return (
-    <div className="relative w-40">
+    <div className="relative w-40 max-w-full">
       <input
         className="field figures"
         aria-label={label}
@@ -128,6 +128,24 @@ function ChoiceValue({
   );
 }
 
+/** A rule's value to change, by itself. */
+export function RuleValue({
+  id,
+  rules,
+  units,
+  ...control
+}: ControlProps & Pick<RuleRowProps, 'id' | 'rules' | 'units'>) {
+  const rule = RULES[id];
+  switch (rule.type) {
+    case 'length':
+      return <LengthValue rule={rule} rules={rules} units={units} {...control} />;
+    case 'count':
+      return <CountValue rule={rule} rules={rules} {...control} />;
+    case 'choice':
+      return <ChoiceValue rule={rule} rules={rules} {...control} />;
+  }
+}
+
 /** One house rule: its sentence as it holds here, why crews keep it, where it comes from, and its value to change. */
 export function RuleRow({ id, rules, units, onEdit }: RuleRowProps) {
   const rule = RULES[id];
@@ -145,9 +163,7 @@ export function RuleRow({ id, rules, units, onEdit }: RuleRowProps) {
         {rule.reason} <span className="italic">{sourceText(rule.source)}</span>
       </p>
       <div className="mt-1 flex flex-wrap items-start gap-2">
-        {rule.type === 'length' && <LengthValue rule={rule} rules={rules} units={units} {...control} />}
-        {rule.type === 'count' && <CountValue rule={rule} rules={rules} {...control} />}
-        {rule.type === 'choice' && <ChoiceValue rule={rule} rules={rules} {...control} />}
+        <RuleValue id={id} rules={rules} units={units} {...control} />
         {changed && (
           <button
             type="button"

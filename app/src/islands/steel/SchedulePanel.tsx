@@ -1,0 +1,67 @@
+import { type Length, type UnitSystem, showLength } from '@ombra/core/measure';
+import type { ScheduleLine } from '@ombra/core/steel/schedule';
+import { ScrollBox } from '../../ui/ScrollBox';
+import { TableHead } from '../../ui/TableHead';
+
+interface SchedulePanelProps {
+  readonly schedule: readonly ScheduleLine[];
+  readonly units: UnitSystem;
+  readonly chosen: string | null;
+  readonly onChoose: (mark: string | null) => void;
+}
+
+/** A bar's shape, not to scale. */
+function Shape({ shape }: { readonly shape: ScheduleLine['shape'] }) {
+  const path = { '00': 'M3 9h34', '11': 'M3 3v12h34', '21': 'M3 3v12h34v-12' }[shape];
+  return (
+    <svg width={40} height={18} aria-hidden="true">
+      <path d={path} fill="none" className="stroke-steel" strokeWidth={2.2} />
+    </svg>
+  );
+}
+
+/** The bending schedule: alike bars under one mark; pressing a mark lights its bars on the strip. */
+export function SchedulePanel({ schedule, units, chosen, onChoose }: SchedulePanelProps) {
+  const inInches = (length: Length): string => showLength(length, units, { style: 'inches' });
+  return (
+    <ScrollBox label="Bending schedule" height="max-h-96">
+      <table className="figures w-full border-collapse text-[16px]">
+        <TableHead
+          names={['mark', 'what', 'size', 'shape', 'legs, out to out', 'cut to', 'bars']}
+          left={['what', 'size', 'shape']}
+        />
+        <tbody>
+          {schedule.map((line) => (
+            <tr
+              key={line.mark}
+              className={`border-b border-line ${line.mark === chosen ? 'bg-chalk-wash' : ''}`}
+            >
+              <th scope="row" className="px-1 text-left">
+                <button
+                  type="button"
+                  className="felt underline decoration-dotted underline-offset-3"
+                  aria-pressed={line.mark === chosen}
+                  onClick={() => {
+                    onChoose(line.mark === chosen ? null : line.mark);
+                  }}
+                >
+                  {line.mark}
+                </button>
+              </th>
+              <td className="px-1">{line.use}</td>
+              <td className="px-1">{line.size}</td>
+              <td className="px-1">
+                <span className="inline-flex items-center gap-1">
+                  <Shape shape={line.shape} /> {line.shape}
+                </span>
+              </td>
+              <td className="px-1 text-right">{line.legs.map(inInches).join(' + ')}</td>
+              <td className="px-1 text-right font-semibold">{showLength(line.cut, units)}</td>
+              <td className="px-1 text-right font-semibold">{line.count}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </ScrollBox>
+  );
+}

@@ -1,0 +1,329 @@
+import type { HeldBy, SteelZone } from '@ombra/core/plan/steelPlan';
+import { withoutKey } from '@ombra/core/plan/openingEdit';
+import { type HouseRules, houseRules } from '@ombra/core/rules/houseRules';
+import { RULES, type RuleId } from '@ombra/core/rules/registry';
+import type { Wall } from '@ombra/core/shell/shell';
+import { Plus, RotateCcw, X } from 'lucide-react';
+import { LengthField } from '../../ui/LengthField';
+import type { Job } from '../job/useJob';
+import { RuleValue } from '../rules/RuleRow';
+
+interface SpecPanelProps {
+  readonly job: Job;
+  readonly walls: readonly Wall[];
+  readonly courses: number;
+}
+
+/** The engineer's list in the engineer's words: what each line is called, and the rule behind it. */
+const SPEC: readonly { readonly group: string; readonly lines: readonly (readonly [string, RuleId])[] }[] = [
+  {
+    group: 'Horizontals',
+    lines: [
+      ['Size', 'steel.horizontal.size'],
+      ['Courses', 'steel.horizontal.courses'],
+      ['Bars in the bottom course', 'steel.horizontal.bottom'],
+      ['Bars in the top course', 'steel.horizontal.top'],
+      ['Slots', 'steel.horizontal.slots'],
+      ['Round corners', 'steel.corner'],
+    ],
+  },
+  {
+    group: 'Verticals and dowels',
+    lines: [
+      ['Size', 'steel.vertical.size'],
+      ['Spacing', 'steel.vertical.spacing'],
+      ['First from a corner', 'steel.vertical.first'],
+      ['Out of a joint', 'steel.vertical.projection'],
+      ['Dowels into the footing', 'steel.dowel.embed'],
+    ],
+  },
+  {
+    group: 'Openings',
+    lines: [
+      ['Lintel, bottom bars', 'steel.lintel.bottom'],
+      ['of size', 'steel.lintel.size'],
+      ['Lintel, top bars', 'steel.lintel.top'],
+      ['Reach past the opening', 'steel.lintel.reach'],
+      ['Stirrups', 'steel.stirrup.size'],
+      ['every', 'steel.stirrup.spacing'],
+      ['Jamb bars each side', 'steel.jamb.bars'],
+      ['from the buck', 'steel.jamb.within'],
+    ],
+  },
+  {
+    group: 'Laps, cover and stock',
+    lines: [
+      ['Grade', 'steel.grade'],
+      ['Concrete, psi', 'steel.concrete.strength'],
+      ['Laps', 'steel.lap'],
+      ['Typed lap', 'steel.lap.length'],
+      ['Laps off corners', 'steel.lap.clear'],
+      ['Clear of foam', 'steel.cover.foam'],
+      ['Soil as a fluid, lb/ft³', 'steel.soil.weight'],
+      ['Bars come in', 'steel.stock'],
+    ],
+  },
+];
+
+/** Rules that a zone may set for itself. */
+const IN_ZONES = SPEC.flatMap(({ lines }) => lines).filter(
+  ([, id]) =>
+    !['steel.grade', 'steel.concrete.strength', 'steel.lap', 'steel.lap.length', 'steel.stock'].includes(id),
+);
+
+const HELD_WORDS: Readonly<Record<HeldBy, string>> = {
+  unsaid: 'nobody has said',
+  top: 'held at its top',
+  alone: 'stands alone',
+};
+
+function Line({
+  name,
+  id,
+  rules,
+  job,
+  onSet,
+}: {
+  readonly name: string;
+  readonly id: RuleId;
+  readonly rules: HouseRules;
+  readonly job: Job;
+  readonly onSet: (value: string | number | null) => void;
+}) {
+  const changed = rules.changed.has(id);
+  return (
+    <li className="grid grid-cols-[minmax(0,1fr)_minmax(0,160px)_24px] items-center gap-1 border-b border-line py-0.5">
+      <span className={changed ? 'font-semibold text-chalk' : ''} title={RULES[id].reason}>
+        {name}
+      </span>
+      <RuleValue id={id} rules={rules} units={job.plan.units} label={name} onSet={onSet} />
+      {changed ? (
+        <button
+          type="button"
+          className="button plain px-0.5"
+          aria-label={`${name}: back to the default`}
+          onClick={() => {
+            onSet(null);
+          }}
+        >
+          <RotateCcw aria-hidden="true" size={14} />
+        </button>
+      ) : (
+        <span />
+      )}
+    </li>
+  );
+}
+
+/** A part of the job whose steel differs: which walls, which courses, and what differs in it. */
+function Zone({ job, zone, walls, courses }: SpecPanelProps & { readonly zone: SteelZone }) {
+  const { plan, edit } = job;
+  const rules = houseRules({ ...plan.rules, ...zone.rules });
+  const put = (change: Partial<SteelZone>): void => {
+    edit({ kind: 'put-zone', zone: { ...zone, ...change } }, `zone:${zone.id}`);
+  };
+  const name = zone.name ?? 'zone';
+  const chosen = (id: string): boolean => zone.walls?.includes(id) ?? true;
+  const toggle = (id: string): void => {
+    const now = walls.map((wall) => wall.id).filter((each) => (each === id ? !chosen(id) : chosen(each)));
+    put({ walls: now });
+  };
+  const missing = IN_ZONES.filter(([, id]) => zone.rules[id] === undefined);
+  return (
+    <li className="border-l-4 border-steel pl-2">
+      <div className="flex items-center gap-1">
+        <input
+          className="field font-medium"
+          aria-label="Name of the zone"
+          placeholder="below grade"
+          maxLength={60}
+          value={zone.name ?? ''}
+          onChange={(event) => {
+            put({ name: event.currentTarget.value });
+          }}
+          onBlur={job.endMerge}
+        />
+        <button
+          type="button"
+          className="button plain px-1"
+          aria-label={`Take the ${name} out`}
+          onClick={() => {
+            edit({ kind: 'remove-zone', zone: zone.id });
+          }}
+        >
+          <X aria-hidden="true" size={15} />
+        </button>
+      </div>
+      <div className="mt-1 flex flex-wrap gap-1" role="group" aria-label={`Walls of the ${name}`}>
+        {walls.map((wall) => (
+          <button
+            key={wall.id}
+            type="button"
+            className={`button figures px-1.5 ${chosen(wall.id) ? 'strong' : ''}`}
+            aria-pressed={chosen(wall.id)}
+            onClick={() => {
+              toggle(wall.id);
+            }}
+          >
+            {wall.name}
+          </button>
+        ))}
+        <label className="figures flex items-center gap-1">
+          courses
+          {(['fromCourse', 'toCourse'] as const).map((key) => (
+            <input
+              key={key}
+              className="field w-12! text-center"
+              inputMode="numeric"
+              aria-label={`${key === 'fromCourse' ? 'First' : 'Last'} course of the ${name}`}
+              maxLength={2}
+              placeholder={key === 'fromCourse' ? '1' : String(courses)}
+              value={zone[key] ?? ''}
+              onChange={(event) => {
+                const value = Number(event.currentTarget.value);
+                if (event.currentTarget.value === '') {
+                  const rest = withoutKey(zone, key);
+                  edit({ kind: 'put-zone', zone: rest });
+                } else if (Number.isInteger(value) && value > 0) put({ [key]: value });
+              }}
+            />
+          ))}
+        </label>
+      </div>
+      <ul className="mt-1">
+        {IN_ZONES.filter(([, id]) => zone.rules[id] !== undefined).map(([line, id]) => (
+          <Line
+            key={id}
+            name={line}
+            id={id}
+            rules={rules}
+            job={job}
+            onSet={(value) => {
+              const others = Object.entries(zone.rules).filter(([each]) => each !== id);
+              put({
+                rules: Object.fromEntries([...others, ...(value === null ? [] : [[id, value] as const])]),
+              });
+            }}
+          />
+        ))}
+      </ul>
+      <select
+        className="field mt-1"
+        aria-label={`What differs in the ${name}`}
+        value=""
+        onChange={(event) => {
+          const id = event.currentTarget.value as RuleId;
+          const rule = RULES[id];
+          const stated =
+            rule.type === 'count'
+              ? rules.count(id as never)
+              : rule.type === 'choice'
+                ? rules.choice(id as never)
+                : `${String(rules.length(id as never) / 1e6)}mm`;
+          put({ rules: { ...zone.rules, [id]: stated } });
+        }}
+      >
+        <option value="">What differs here …</option>
+        {missing.map(([line, id]) => (
+          <option key={id} value={id}>
+            {line}
+          </option>
+        ))}
+      </select>
+    </li>
+  );
+}
+
+/** What the drawings or the engineer say: sizes, spacings, laps; soil by wall; parts of the job that differ. */
+export function SpecPanel({ job, walls, courses }: SpecPanelProps) {
+  const { plan, edit, endMerge, freshId } = job;
+  const rules = houseRules(plan.rules);
+  return (
+    <div className="grid grid-cols-[repeat(auto-fit,minmax(290px,1fr))] gap-x-6 gap-y-4">
+      {SPEC.map(({ group, lines }) => (
+        <section key={group} aria-label={group} className="min-w-0">
+          <h3 className="heading">{group}</h3>
+          <ul>
+            {lines.map(([name, id]) => (
+              <Line
+                key={id}
+                name={name}
+                id={id}
+                rules={rules}
+                job={job}
+                onSet={(value) => {
+                  edit({ kind: 'set-rule', rule: id, value: value === RULES[id].default ? null : value });
+                }}
+              />
+            ))}
+          </ul>
+        </section>
+      ))}
+      <section aria-label="Soil" className="min-w-0">
+        <h3 className="heading">Soil against each wall, and what holds its top</h3>
+        <ul>
+          {walls.map((wall) => {
+            const soil = plan.steel?.walls?.[wall.id];
+            return (
+              <li key={wall.id} className="grid grid-cols-[52px_90px_1fr] items-center gap-1 py-0.5">
+                <span className="figures font-semibold">{wall.name}</span>
+                <LengthField
+                  label={`Soil against ${wall.name}, above its footing`}
+                  text={soil?.backfill ?? ''}
+                  units={plan.units}
+                  placeholder="none"
+                  onType={(text) => {
+                    edit(
+                      {
+                        kind: 'set-soil',
+                        wall: wall.id,
+                        change: { backfill: text.trim() === '' ? null : text },
+                      },
+                      `${wall.id}:soil`,
+                    );
+                  }}
+                  onLeave={endMerge}
+                />
+                <select
+                  className="field"
+                  aria-label={`What holds the top of ${wall.name}`}
+                  value={soil?.held ?? 'unsaid'}
+                  onChange={(event) => {
+                    edit({
+                      kind: 'set-soil',
+                      wall: wall.id,
+                      change: { held: event.currentTarget.value as HeldBy },
+                    });
+                  }}
+                >
+                  {(Object.keys(HELD_WORDS) as HeldBy[]).map((held) => (
+                    <option key={held} value={held}>
+                      {HELD_WORDS[held]}
+                    </option>
+                  ))}
+                </select>
+              </li>
+            );
+          })}
+        </ul>
+      </section>
+      <section aria-label="Zones" className="min-w-0">
+        <h3 className="heading">Parts of the job that differ</h3>
+        <ul className="flex flex-col gap-3">
+          {(plan.steel?.zones ?? []).map((zone) => (
+            <Zone key={zone.id} job={job} zone={zone} walls={walls} courses={courses} />
+          ))}
+        </ul>
+        <button
+          type="button"
+          className="button mt-1"
+          onClick={() => {
+            edit({ kind: 'put-zone', zone: { id: freshId(), rules: {} } });
+          }}
+        >
+          <Plus aria-hidden="true" size={14} /> Zone
+        </button>
+      </section>
+    </div>
+  );
+}

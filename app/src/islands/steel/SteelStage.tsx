@@ -1,0 +1,204 @@
+import { houseRules } from '@ombra/core/rules/houseRules';
+import { wallsOf } from '@ombra/core/shell/buildShell';
+import { showQuantity } from '@ombra/core/tally/explain';
+import type { Figure } from '@ombra/core/tally/figure';
+import { useMemo, useState } from 'react';
+import { Tabs } from '../../ui/Tabs';
+import { TableHead } from '../../ui/TableHead';
+import { STEEL_PANELS, type SteelPanel } from '../job/place';
+import { Notices } from '../notices/Notices';
+import { PlanDrawing } from '../plan/PlanDrawing';
+import type { StageProps } from '../stage';
+import { Strip } from '../strip/Strip';
+import { WhyCard } from '../tally/WhyCard';
+import { WallList } from '../walls/WallList';
+import { CapacityCard } from './CapacityCard';
+import { SchedulePanel } from './SchedulePanel';
+import { SlotSection } from './SlotSection';
+import { SpecPanel } from './SpecPanel';
+import { SteelLayer } from './SteelLayer';
+import { StockPanel } from './StockPanel';
+
+const NAMES: Readonly<Record<SteelPanel, string>> = {
+  spec: 'What the drawings say',
+  courses: 'By course',
+  schedule: 'Bending schedule',
+  stock: 'Stock and mass',
+};
+
+const NONE: ReadonlySet<string> = new Set();
+
+/** Every bar by the drawings' rules: on the strip, across the wall, as a bending schedule, and as stock to buy. */
+export function SteelStage({ job, place, onPlace }: StageProps) {
+  const { worked, plan, edit } = job;
+  const [mark, setMark] = useState<string | null>(null);
+  const rules = useMemo(() => houseRules(plan.rules), [plan.rules]);
+  const steel = worked?.steel;
+  const lit = useMemo(
+    () => new Set(steel?.schedule.find((line) => line.mark === mark)?.bars ?? NONE),
+    [steel, mark],
+  );
+  if (!worked || !steel) return <p className="p-6 text-quiet">Working the plan out …</p>;
+  const walls = wallsOf(worked.shell);
+  const wall = walls.find((each) => each.id === place.wall) ?? walls[0];
+  if (!wall || worked.courses.count === 0) {
+    return (
+      <div className="p-6">
+        <h2 className="text-xl font-semibold">No wall to reinforce yet</h2>
+        <p className="text-quiet">The outline does not stand; its notices say what it still needs.</p>
+      </div>
+    );
+  }
+  const figures = [steel.mass, ...steel.stock.map((own) => own.mass)];
+  const figure = figures.find((each) => each.id === place.figure);
+  const openFigure = (next: Figure): void => {
+    onPlace({ figure: next.id === place.figure ? null : next.id });
+  };
+  const choose = (id: string): void => {
+    onPlace({ wall: id, piece: null });
+  };
+  const notices = [...worked.notices].sort(
+    (a, b) => Number(b.place.stage === 'steel') - Number(a.place.stage === 'steel'),
+  );
+  const section = steel.sections.find((each) => each.wall === wall.id);
+  const barsIn = (id: string): string =>
+    String(steel.bars.reduce((sum, bar) => sum + (bar.wall === id ? bar.count : 0), 0));
+  return (
+    <div className="grid grow grid-cols-[232px_minmax(0,1fr)] max-md:grid-cols-1">
+      <aside
+        aria-label="Walls and notices"
+        className="flex flex-col gap-4 border-r border-line p-4 max-md:border-r-0"
+      >
+        <PlanDrawing
+          shell={worked.shell}
+          units={plan.units}
+          width={200}
+          height={170}
+          chosen={wall.id}
+          onChoose={choose}
+        />
+        <WallList
+          heading="Walls: bars"
+          walls={walls}
+          chosen={wall.id}
+          onChoose={choose}
+          figure={(each) => barsIn(each.id)}
+        />
+        <div>
+          <h2 className="heading mb-1">Notices</h2>
+          <Notices
+            notices={notices}
+            onEdit={edit}
+            onGo={(notice) => {
+              if (notice.place.wall !== undefined) choose(notice.place.wall);
+            }}
+          />
+        </div>
+      </aside>
+      <div className="flex min-w-0 flex-col gap-3 p-4">
+        <Strip
+          worked={worked}
+          place={{ ...place, wall: wall.id, course: worked.courses.count + 1 }}
+          onPlace={onPlace}
+          lit={null}
+          plan={plan}
+          onEdit={edit}
+          over={(frame) => <SteelLayer frame={frame} bars={steel.bars} lit={lit} />}
+        />
+        <p className="figures text-[17px]">
+          {steel.stock.map((own) => (
+            <span key={own.size} className="mr-4">
+              <strong>{own.lengths.length}</strong> of {own.size}
+            </span>
+          ))}
+          <strong>{showQuantity(steel.mass.value, 'mass', plan.units)}</strong>{' '}
+          <span className="text-sm text-quiet">
+            The drawings or the engineer decide; this lays out, counts and cuts what they say.
+          </span>
+        </p>
+        <Tabs
+          label="Parts of the steel"
+          panel="steel-panel"
+          tabs={STEEL_PANELS.map((id) => ({ id, name: NAMES[id] }))}
+          chosen={place.steelPanel}
+          onChoose={(steelPanel) => {
+            onPlace({ steelPanel, figure: null });
+          }}
+        />
+        <div
+          role="tabpanel"
+          id="steel-panel"
+          aria-labelledby={`tab-${place.steelPanel}`}
+          className="flex flex-col gap-3"
+        >
+          {place.steelPanel === 'spec' && (
+            <SpecPanel job={job} walls={walls} courses={worked.courses.count} />
+          )}
+          {place.steelPanel === 'courses' && (
+            <div className="grid grid-cols-[220px_minmax(0,1fr)] gap-6 max-md:grid-cols-1">
+              <section aria-label={`Wall ${wall.name} cut across`}>
+                <h3 className="heading">{wall.name} cut across</h3>
+                {section && (
+                  <SlotSection
+                    wall={wall}
+                    section={section}
+                    courses={worked.courses.count}
+                    units={plan.units}
+                  />
+                )}
+              </section>
+              <div className="flex min-w-0 flex-col gap-4">
+                <CapacityCard capacity={section?.capacity ?? undefined} units={plan.units} />
+                <section aria-label="In this order">
+                  <h3 className="heading">In this order, the whole job</h3>
+                  <table className="figures w-full border-collapse text-[17px]">
+                    <TableHead names={['before course', 'put in']} left={['put in']} />
+                    <tbody>
+                      {steel.sequence.map((step) => (
+                        <tr key={step.course} className="border-b border-line">
+                          <th scope="row" className="w-28 px-1 text-left font-medium">
+                            {step.course === 0 ? 'with the footing' : step.course}
+                          </th>
+                          <td className="px-1">
+                            {step.what.map(({ use, count }) => (
+                              <span key={use} className="mr-4 inline-block">
+                                <strong>{count}</strong> {use}
+                              </span>
+                            ))}
+                          </td>
+                        </tr>
+                      ))}
+                    </tbody>
+                  </table>
+                  <p className="mt-1 text-sm text-quiet">
+                    Lintel bars and stirrups go in before the course over the head; verticals are dropped in
+                    one course below the top and tied only once the wall is plumb. Cap what stands up.
+                  </p>
+                </section>
+              </div>
+            </div>
+          )}
+          {place.steelPanel === 'schedule' && (
+            <SchedulePanel schedule={steel.schedule} units={plan.units} chosen={mark} onChoose={setMark} />
+          )}
+          {place.steelPanel === 'stock' && (
+            <StockPanel steel={steel} units={plan.units} open={figure?.id ?? null} onOpen={openFigure} />
+          )}
+          {figure && (
+            <div className="max-w-2xl">
+              <WhyCard
+                key={figure.id}
+                figure={figure}
+                units={plan.units}
+                rules={rules}
+                onClose={() => {
+                  onPlace({ figure: null });
+                }}
+              />
+            </div>
+          )}
+        </div>
+      </div>
+    </div>
+  );
+}

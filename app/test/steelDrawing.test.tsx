@@ -1,0 +1,114 @@
+import { type Plan, applyEdit, readPlanText } from '@ombra/core/plan';
+import { wallsOf } from '@ombra/core/shell';
+import { type WorkedPlan, work } from '@ombra/core/work';
+import { readFileSync } from 'node:fs';
+import { renderToStaticMarkup } from 'react-dom/server';
+import { describe, expect, it } from 'vitest';
+import { CapacityCard } from '../src/islands/steel/CapacityCard';
+import { SchedulePanel } from '../src/islands/steel/SchedulePanel';
+import { SlotSection } from '../src/islands/steel/SlotSection';
+import { SteelLayer } from '../src/islands/steel/SteelLayer';
+import { StockPanel } from '../src/islands/steel/StockPanel';
+import { type Face, stripFrame } from '../src/islands/strip/stripGeometry';
+
+const reading = readPlanText(
+  readFileSync(new URL('../../demo/sorrel-fork-hatchery.json', import.meta.url), 'utf8'),
+);
+if (!reading.ok) throw new Error('the demo does not read');
+const demo: Plan = reading.plan;
+const worked = work(demo);
+
+function layer(plan: WorkedPlan, face: Face, lit: ReadonlySet<string> = new Set()): string {
+  const frame = stripFrame(plan.shell, plan.courses, 30 / 1e9, face);
+  return renderToStaticMarkup(
+    <svg>
+      <SteelLayer frame={frame} bars={plan.steel.bars} lit={lit} />
+    </svg>,
+  );
+}
+
+/** Lines in the paths of a drawing. */
+const lines = (svg: string): number => svg.match(/M[\d.-]+ [\d.-]+L/g)?.length ?? 0;
+
+describe('the steel on the strip', () => {
+  it('draws every bar once, and laps beside them, from either side', () => {
+    const laps = worked.steel.bars.filter(
+      (bar) => bar.from !== bar.to && bar.laps.after > 0 && bar.corner === undefined,
+    ).length;
+    for (const face of ['inside', 'outside'] as const) {
+      const svg = layer(worked, face);
+      expect(svg).not.toContain('NaN');
+      expect(lines(svg)).toBe(worked.steel.bars.length + laps);
+    }
+  });
+
+  it('lights the bars of a mark', () => {
+    const mark = worked.steel.schedule.find((line) => line.use === 'lintel bottom');
+    const lit = layer(worked, 'inside', new Set(mark?.bars));
+    expect(lines(lit) - lines(layer(worked, 'inside'))).toBe(mark?.bars.length);
+  });
+});
+
+describe('a wall cut across', () => {
+  const drawn = (plan: WorkedPlan, id: string): string => {
+    const wall = wallsOf(plan.shell).find((each) => each.id === id);
+    const section = plan.steel.sections.find((each) => each.wall === id);
+    if (!wall || !section) throw new Error('no wall');
+    return renderToStaticMarkup(
+      <SlotSection wall={wall} section={section} courses={plan.courses.count} units="imperial" />,
+    );
+  };
+
+  it('has a bar for every course with one, the tension side and the way for the verticals', () => {
+    const buried = drawn(worked, 'wall-1');
+    // Course 1 of A–B is footing: seven courses.
+    expect(buried.match(/<circle/g)?.length).toBe(7);
+    expect(buried).toContain('stroke-record');
+    expect(buried).toContain('clear for verticals');
+    expect(drawn(worked, 'wall-5')).not.toContain('stroke-record');
+  });
+
+  it('moves the bars when the wall stands alone', () => {
+    const alone = work(applyEdit(demo, { kind: 'set-soil', wall: 'wall-1', change: { held: 'alone' } }));
+    const places = (svg: string): readonly number[] =>
+      [...svg.matchAll(/cx="([\d.]+)"/g)].map(([, at = '0']) => Number(at));
+    expect(Math.max(...places(drawn(alone, 'wall-1')))).toBeLessThan(
+      Math.max(...places(drawn(worked, 'wall-1'))),
+    );
+  });
+});
+
+describe('panels of the steel', () => {
+  const nothing = (): void => undefined;
+
+  it('list every mark with its shape and its bars', () => {
+    const html = renderToStaticMarkup(
+      <SchedulePanel schedule={worked.steel.schedule} units="imperial" chosen="C1" onChoose={nothing} />,
+    );
+    expect(html.match(/<tr/g)?.length).toBe(worked.steel.schedule.length + 1);
+    expect(html).toContain('aria-pressed="true"');
+    for (const shape of ['00', '11', '21']) expect(html).toContain(shape);
+  });
+
+  it('tell stock by size, proved or with the gap', () => {
+    const html = renderToStaticMarkup(
+      <StockPanel steel={worked.steel} units="imperial" open={null} onOpen={nothing} />,
+    );
+    for (const own of worked.steel.stock) {
+      expect(html).toContain(`Stock of ${own.size}`);
+    }
+    expect(html).toMatch(/Least possible, proved|at the least; not proved/);
+  });
+
+  it('screen only walls that are held at the top with soil against them', () => {
+    const capacity = worked.steel.sections.find((each) => each.wall === 'wall-1')?.capacity ?? undefined;
+    const html = renderToStaticMarkup(<CapacityCard capacity={capacity} units="imperial" />);
+    expect(html).toContain('a screening, not a design');
+    expect(html).toMatch(/\d+ %/);
+    const metric = renderToStaticMarkup(<CapacityCard capacity={capacity} units="metric" />);
+    expect(metric).toContain('kN·m a metre');
+    expect(renderToStaticMarkup(<CapacityCard capacity={undefined} units="imperial" />)).toContain(
+      'a matter for',
+    );
+  });
+});

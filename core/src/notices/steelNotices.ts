@@ -1,0 +1,155 @@
+import { type Length, type UnitSystem, showLength } from '../measure';
+import type { Openings } from '../openings';
+import { RULES } from '../rules';
+import type { Steel, SteelProblem } from '../steel';
+import type { Notice } from './notice';
+
+type Wording = Pick<Notice, 'severity' | 'where' | 'what' | 'place'> &
+  Partial<Pick<Notice, 'why' | 'rule' | 'fixes'>>;
+
+function wording(
+  problem: SteelProblem,
+  units: UnitSystem,
+  nameOf: (wall: string) => string,
+  openings: Openings,
+): Wording {
+  const inInches = (length: Length): string => showLength(length, units, { style: 'inches' });
+  const onWall = (wall: string): Pick<Wording, 'where' | 'place'> => ({
+    where: nameOf(wall),
+    place: { wall },
+  });
+  switch (problem.kind) {
+    case 'lap-longer-than-stock':
+      return {
+        severity: 'stop',
+        where: 'Laps',
+        place: { rule: 'steel.lap.length' },
+        rule: 'steel.stock',
+        what: `A lap of ${problem.size} is ${inInches(problem.lap)} and its bars are ${showLength(problem.stock, units)}: nothing would be left of them. Runs are not split; shorten the lap, or buy longer bars.`,
+      };
+    case 'chase-blocked':
+      return {
+        severity: 'stop',
+        ...onWall(problem.wall),
+        rule: 'steel.horizontal.slots',
+        what: `The horizontals leave ${inInches(problem.clear)} clear from top to bottom and a ${problem.size} wants ${inInches(problem.wants)}: verticals will not go down. Change the slot of the bar in course ${String(problem.course)}.`,
+        why: RULES['steel.horizontal.slots'].reason,
+      };
+    case 'few-slots':
+      return {
+        severity: 'mind',
+        where: 'Slots',
+        place: { rule: 'steel.slots' },
+        rule: 'steel.slots',
+        what: `With ${String(problem.slots)} ${problem.slots === 1 ? 'slot' : 'slots'} to a web, bars cannot alternate either side of the middle; they lie as near to it as there are slots.`,
+      };
+    case 'bar-through':
+      return {
+        severity: 'mind',
+        ...onWall(problem.wall),
+        what: `The horizontal of course ${String(problem.course)} runs into ${problem.insert}. Move one of them, or bend the bar round it as the drawings say.`,
+      };
+    case 'support-unsaid':
+      return {
+        severity: 'mind',
+        ...onWall(problem.wall),
+        what: 'Soil lies against it and nobody has said what holds its top: held by a floor, steel belongs inside; standing alone, on the soil’s side. Say which.',
+        why: 'Soil bends a wall one way or the other, and steel works only where it is pulled.',
+        fixes: [
+          {
+            label: 'Held at the top',
+            edit: { kind: 'set-soil', wall: problem.wall, change: { held: 'top' } },
+          },
+          {
+            label: 'Stands alone',
+            edit: { kind: 'set-soil', wall: problem.wall, change: { held: 'alone' } },
+          },
+        ],
+      };
+    case 'backfill-unreadable':
+      return {
+        severity: 'stop',
+        ...onWall(problem.wall),
+        what: `“${problem.text}” cannot be read as the height of the soil against it; it is taken as none.`,
+      };
+    case 'spacing-wide':
+      return {
+        severity: 'mind',
+        ...onWall(problem.wall),
+        rule: 'steel.vertical.spacing',
+        what: `Verticals every ${inInches(problem.spacing)} on a wall of ${showLength(problem.length, units)}: only those near its corners stand.`,
+      };
+    case 'no-room':
+      return {
+        severity: 'mind',
+        ...onWall(problem.wall),
+        rule: 'steel.web.clear',
+        what: `No place for the bar at ${showLength(problem.at, units)} that is clear of webs, sleeves and other bars; it is left out.`,
+      };
+    case 'corner-cut-short':
+      return {
+        severity: 'mind',
+        ...onWall(problem.wall),
+        what: `Round corner ${problem.corner} the bar of course ${String(problem.course)} has only ${inInches(problem.leg)} before the opening beside it: shorter than a lap. Ask the engineer how it is anchored.`,
+      };
+    case 'bends-too-much':
+      return {
+        severity: 'mind',
+        ...onWall(problem.wall),
+        rule: 'steel.soil.weight',
+        what: `A screening has the soil bend it by ${Number.isFinite(problem.share) ? `${String(Math.round(100 * problem.share))} % of what` : 'more than'} its verticals carry. It is no design: ask the engineer, and say how the soil is drained.`,
+      };
+    case 'no-lintel-room': {
+      const opening = openings.placed.find((each) => each.id === problem.opening);
+      return {
+        severity: 'stop',
+        where: opening?.name ?? nameOf(problem.wall),
+        place: { wall: problem.wall, opening: problem.opening },
+        what: 'There is too little wall over it for a bar with its cover: it has no lintel. Lower its head, or ask the engineer.',
+      };
+    }
+    case 'lintel-cut-short': {
+      const opening = openings.placed.find((each) => each.id === problem.opening);
+      return {
+        severity: 'mind',
+        where: opening?.name ?? nameOf(problem.wall),
+        place: { wall: problem.wall, opening: problem.opening },
+        rule: 'steel.lintel.reach',
+        what: `Its lintel bars reach only ${inInches(problem.reach)} past it before the wall ends; bend them round the corner, or ask the engineer.`,
+        why: RULES['steel.lintel.reach'].reason,
+      };
+    }
+    case 'less-steel':
+      return {
+        severity: 'mind',
+        where: problem.zone,
+        place: {},
+        what: `${problem.instead} in place of ${problem.of} has ${String(Math.round(100 * problem.share))} % less steel: sizes of different systems are not the same bar. Ask the engineer.`,
+      };
+    case 'cover-small':
+      return {
+        severity: 'mind',
+        ...onWall(problem.wall),
+        rule: 'steel.cover.foam',
+        what: `In course ${String(problem.course)} the bar lies ${inInches(problem.cover)} from the foam; ${inInches(problem.least)} is wanted.`,
+        why: RULES['steel.cover.foam'].reason,
+      };
+  }
+}
+
+/** What is wrong with the steel, or should be known of it. */
+export const steelNotices = (
+  steel: Steel,
+  units: UnitSystem,
+  nameOf: (wall: string) => string,
+  openings: Openings,
+): readonly Notice[] =>
+  steel.problems.map((problem, index): Notice => {
+    const words = wording(problem, units, nameOf, openings);
+    return {
+      fixes: [],
+      ...words,
+      id: `steel-${problem.kind}:${'wall' in problem ? problem.wall : ''}:${String(index)}`,
+      place: { ...words.place, stage: 'steel' },
+    };
+  });

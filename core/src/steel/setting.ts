@@ -1,0 +1,126 @@
+import type { Courses } from '../courses';
+import type { Inserts } from '../inserts';
+import { type Length, readLength } from '../measure';
+import type { PlacedOpening } from '../openings';
+import type { Plan, Stage } from '../plan';
+import { type HouseRules, type RuleOverrides, houseRules } from '../rules';
+import type { BuiltLoop, Levels, Shell, Wall } from '../shell';
+import type { SteelProblem } from './bar';
+import { type LapBasis, lapBasis, lapLength } from './laps';
+import { type BarSize, BAR_SIZES, barSize } from './sizes';
+import { type Held, type SlotSchool, slotOffsets, slotOf, tensionSide } from './slots';
+
+/** What the steel is worked from. */
+export interface SteelInput extends Pick<Plan, 'units' | 'steel'> {
+  readonly rules: RuleOverrides;
+  readonly stages: readonly Stage[];
+}
+
+/** A wall as its steel sees it. */
+export interface SteelWall {
+  readonly wall: Wall;
+  readonly built: BuiltLoop;
+  readonly openings: readonly PlacedOpening[];
+  readonly slots: readonly Length[];
+  /** Soil against it, above its footing; null where nobody has said. */
+  readonly backfill: Length | null;
+  readonly held: Held;
+  readonly tension: 'inside' | 'outside' | null;
+}
+
+/** Everything that placing bars looks up. */
+export interface Setting {
+  readonly shell: Shell;
+  readonly levels: Levels;
+  readonly courses: Courses;
+  readonly inserts: Inserts;
+  readonly stages: readonly Stage[];
+  readonly walls: readonly SteelWall[];
+  /** The rules that hold in a wall and a course. */
+  readonly rulesIn: (wall: string, course: number) => HouseRules;
+  readonly rules: HouseRules;
+  readonly lapOf: (size: BarSize, top?: boolean) => Length;
+  readonly stock: Length;
+  readonly problems: SteelProblem[];
+}
+
+/** The size that a rule names; every choice is a size, and the first of them stands in should one ever not be. */
+export const sizeOf = (id: string): BarSize => barSize(id) ?? (BAR_SIZES[0] as BarSize);
+
+const STOCK: Readonly<Record<string, string>> = {
+  '20ft': '20ft',
+  '40ft': '40ft',
+  '60ft': '60ft',
+  '6m': '6000mm',
+  '12m': '12000mm',
+};
+
+/** Length of a stock bar. */
+export function stockLength(rules: HouseRules): Length {
+  const reading = readLength(STOCK[rules.choice('steel.stock')] ?? '20ft', 'imperial');
+  return reading.ok ? reading.length : (0 as Length);
+}
+
+/** Slot of a wall's horizontal in a course, under the rules that hold there. */
+export const slotIn = (own: SteelWall, course: number, rules: HouseRules): number =>
+  slotOf(course, own.slots.length, rules.choice('steel.horizontal.slots') as SlotSchool, own.tension);
+
+export function settingOf(
+  shell: Shell,
+  levels: Levels,
+  courses: Courses,
+  inserts: Inserts,
+  openings: readonly PlacedOpening[],
+  input: SteelInput,
+  rules: HouseRules,
+): Setting {
+  const problems: SteelProblem[] = [];
+  const zones = (input.steel?.zones ?? []).map((zone) => ({
+    zone,
+    rules: houseRules({ ...input.rules, ...zone.rules }),
+  }));
+  const basis: LapBasis = lapBasis(rules);
+  const { family } = shell;
+  const walls = shell.loops.flatMap(({ built }): SteelWall[] =>
+    (built?.walls ?? []).flatMap((wall): SteelWall[] => {
+      if (!built || !family) return [];
+      const soil = input.steel?.walls?.[wall.id];
+      const reading = soil?.backfill === undefined ? null : readLength(soil.backfill, input.units);
+      if (reading && !reading.ok) {
+        problems.push({ kind: 'backfill-unreadable', wall: wall.id, text: soil?.backfill ?? '' });
+      }
+      const backfill = reading?.ok ? reading.length : null;
+      const held = soil?.held ?? 'unsaid';
+      return [
+        {
+          wall,
+          built,
+          openings: openings.filter((each) => each.worked && each.wall === wall.id),
+          slots: slotOffsets(family, wall.core, rules),
+          backfill,
+          held,
+          tension: tensionSide(held, (backfill ?? 0) > 0),
+        },
+      ];
+    }),
+  );
+  return {
+    shell,
+    levels,
+    courses,
+    inserts,
+    stages: input.stages,
+    walls,
+    rules,
+    rulesIn: (wall, course) =>
+      zones.findLast(
+        ({ zone }) =>
+          (zone.walls === undefined || zone.walls.includes(wall)) &&
+          course >= (zone.fromCourse ?? 1) &&
+          course <= (zone.toCourse ?? Infinity),
+      )?.rules ?? rules,
+    lapOf: (size, top = false) => lapLength(size, basis, top),
+    stock: stockLength(rules),
+    problems,
+  };
+}

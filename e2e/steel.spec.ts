@@ -1,0 +1,71 @@
+import { demoCopy, expect, expectAccessible, flatHatchery, saved, test } from './support/page';
+
+test('the steel follows what the drawings say, and is kept', async ({ page }) => {
+  const job = await flatHatchery(page);
+  await page.goto(`${job}/courses`);
+  await expect(page.getByRole('table', { name: 'Tally by course' })).toBeVisible();
+  await page.keyboard.press('5');
+  await expect(page).toHaveURL(/\/steel$/);
+  await expect(page.locator('[data-layer="steel"]')).toHaveCount(1);
+  const verticals = page.getByRole('region', { name: 'Verticals and dowels' });
+  const totals = page.getByText(/of #5/);
+  const before = await totals.textContent();
+  await verticals.getByLabel('Spacing', { exact: true }).fill('48in');
+  await verticals.getByLabel('Spacing', { exact: true }).blur();
+  await expect(totals).not.toHaveText(before ?? '');
+  await page.getByRole('region', { name: 'Horizontals' }).getByLabel('Courses').selectOption('third');
+  await expectAccessible(page);
+
+  // Soil asks what holds the top; the answer moves the bars inside.
+  await page
+    .getByRole('region', { name: 'Horizontals' })
+    .getByLabel('Slots', { exact: true })
+    .selectOption('tension');
+  await page.getByLabel('Soil against A–B, above its footing').fill('6ft');
+  await expect(page.getByText('nobody has said what holds its top')).toBeVisible();
+  await page.getByRole('button', { name: 'Held at the top' }).click();
+  await expect(page.getByText('nobody has said what holds its top')).toHaveCount(0);
+  await expect(page.getByLabel('What holds the top of A–B')).toHaveValue('top');
+
+  // Bad input is said and changes nothing.
+  await verticals.getByLabel('Spacing', { exact: true }).fill('0');
+  await expect(page.getByText('From 4″ to 120″.')).toBeVisible();
+  await verticals.getByLabel('Spacing', { exact: true }).blur();
+  await expect(verticals.getByLabel('Spacing', { exact: true })).toHaveValue('48″');
+  await saved(page);
+  await page.reload();
+  await expect(verticals.getByLabel('Spacing', { exact: true })).toHaveValue('48″');
+});
+
+test('a zone has rules of its own, and a lesser bar is told', async ({ page }) => {
+  const job = await demoCopy(page, 'Zones');
+  await page.goto(`${job}/steel`);
+  const zones = page.getByRole('region', { name: 'Zones' });
+  await expect(zones.getByLabel('Name of the zone')).toHaveValue('Open side');
+  await zones.getByRole('button', { name: 'Zone', exact: true }).click();
+  await zones.getByLabel('Name of the zone').nth(1).fill('Low');
+  await zones.getByLabel('What differs in the Low').selectOption({ label: 'Size' });
+  await zones.getByRole('combobox', { name: 'Size', exact: true }).selectOption('10M');
+  await expect(page.getByText(/10M in place of #4 has \d+ % less steel/)).toBeVisible();
+  await zones.getByRole('button', { name: 'Take the Low out' }).click();
+  await expect(page.getByText(/10M in place of #4/)).toHaveCount(0);
+});
+
+test('bars are seen by course, in the schedule and as stock; every mass opens its why', async ({ page }) => {
+  const job = await demoCopy(page, 'Bars');
+  await page.goto(`${job}/steel`);
+  await expect(page.locator('[data-layer="steel"]')).toHaveCount(1);
+  await page.keyboard.press('.');
+  await expect(page.getByRole('tab', { name: 'By course' })).toHaveAttribute('aria-selected', 'true');
+  await expect(page.getByRole('img', { name: /^Wall A–B cut across/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /^with the footing/ })).toContainText('dowel');
+  await page.getByRole('tab', { name: 'Bending schedule' }).click();
+  const mark = page.getByRole('button', { name: 'C1', exact: true });
+  await mark.click();
+  await expect(mark).toHaveAttribute('aria-pressed', 'true');
+  await expectAccessible(page);
+  await page.getByRole('tab', { name: 'Stock and mass' }).click();
+  await page.getByRole('button', { name: /^All steel/ }).click();
+  await expect(page.getByRole('region', { name: /^Why: Steel of the job/ })).toContainText('#5');
+  await expectAccessible(page);
+});
