@@ -1,4 +1,4 @@
-import { type Length, ZERO, add, nanometres, subtract, times } from '../measure';
+import { type Length, ZERO, nanometres, subtract, times } from '../measure';
 import { type PlacedOpening, arcRadius, heightOf, widthOf } from '../openings';
 import type { HouseRules } from '../rules';
 import type { Wall } from '../shell';
@@ -149,7 +149,3 @@ export function sillAccess(opening: PlacedOpening, wall: Wall, rules: HouseRules
   const at = Array.from({ length: count }, (_, index) => nanometres(((index + 0.5) * width) / count));
   return { kind: slots ? 'slot' : 'holes', count, size: nanometres(size), at, gap: ZERO };
 }
-
-/** Members end to end, of one material. */
-export const totalLength = (members: readonly Member[]): Length =>
-  add(...members.map((member) => times(member.length, member.count)));

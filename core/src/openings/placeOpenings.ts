@@ -13,7 +13,7 @@ import type { HouseRules } from '../rules';
 import { type BuiltLoop, type HeightSpan, type Levels, type Shell, type Wall, alongFace } from '../shell';
 import { type BuckFigureProblem, type BuckMaterial, buckMaterial } from './bucks';
 import type { OpeningField, OpeningProblem } from './problem';
-import { type Shape, centreOf, grown, heightOf, overlap, widthOf } from './shape';
+import { type Shape, grown, heightOf, overlap, widthOf } from './shape';
 
 /** Where a slab meets an opening. */
 export interface PlacedThreshold {
@@ -409,10 +409,3 @@ export const threeSizes = (opening: PlacedOpening): ThreeSizes => ({
   hole: { width: widthOf(opening.hole), height: heightOf(opening.hole) },
   lintel: widthOf(opening.concrete),
 });
-
-/** The middle of an opening, told on the drawn face from one of its wall's corners. */
-export function drawnAt(wall: Wall, opening: PlacedOpening, from: Opening['from']): Length {
-  const centre = centreOf(opening.finished);
-  const drawn = nanometres(wall.curve ? (centre * wall.measured) / wall.length : centre - wall.beyondStart);
-  return fromStart(wall, from, drawn);
-}

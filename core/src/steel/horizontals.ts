@@ -120,10 +120,7 @@ function barsOfStretch(
   setting: Setting,
 ): readonly Bar[] {
   const rules = setting.rulesIn(own.wall.id, row.course);
-  const lap = setting.lapOf(
-    size,
-    subtract(height, row.bottom) + row.bottom - lowest(own, setting) > TOP_BAR_DEPTH,
-  );
+  const lap = setting.lapOf(size, height - lowest(own, setting) > TOP_BAR_DEPTH);
   // The leg round the corner comes out of the same bar as the last piece.
   const run = add(subtract(stretch.to, stretch.from), bend);
   const hook = standardHook(size);
