@@ -1,4 +1,5 @@
 export * from './bucks';
+export * from './cornerReach';
 export * from './liner';
 export * from './moveOpening';
 export * from './openingsFile';

@@ -1,17 +1,10 @@
-import {
-  type Length,
-  type UnitSystem,
-  ZERO,
-  add,
-  nanometres,
-  readLength,
-  subtract,
-  toDegrees,
-} from '../measure';
+import { type Length, type UnitSystem, ZERO, add, nanometres, readLength, subtract } from '../measure';
 import type { BuckKind, Opening, OpeningKind, Plan, Threshold } from '../plan';
 import type { HouseRules } from '../rules';
 import { type BuiltLoop, type HeightSpan, type Levels, type Shell, type Wall, alongFace } from '../shell';
 import { type BuckFigureProblem, type BuckMaterial, buckMaterial } from './bucks';
+import { takenByCorner } from './cornerReach';
+import { missedHeads, shortPiers } from './neighbours';
 import type { OpeningField, OpeningProblem } from './problem';
 import { type Shape, grown, heightOf, overlap, widthOf } from './shape';
 
@@ -77,22 +70,6 @@ export function openingNames(openings: readonly Opening[]): ReadonlyMap<string, 
     }),
   );
 }
-
-/**
- * How much later the tape starts inside than outside at an end of a wall: by the thickness of the wall that it meets at a
- * square outside corner, so much earlier at an inside one.
- */
-export function cornerReach(built: BuiltLoop, wall: Wall, atStart: boolean): Length {
-  const corner = built.corners.find((each) => (atStart ? each.wallAfter : each.wallBefore) === wall.id);
-  const other = built.walls.find((each) => each.id === (atStart ? corner?.wallBefore : corner?.wallAfter));
-  if (!corner || !other) return ZERO;
-  const half = (toDegrees(corner.turn) / 2) * (Math.PI / 180);
-  return nanometres(other.thickness * Math.tan(half));
-}
-
-/** How much of a wall's outside face the wall that it meets at an end takes; nothing at an inside corner. */
-export const takenByCorner = (built: BuiltLoop, wall: Wall, atStart: boolean): Length =>
-  Math.max(ZERO, cornerReach(built, wall, atStart)) as Length;
 
 /** The stretches of a wall over which something lies. */
 export const spansUnder = (
@@ -264,70 +241,6 @@ function placeOne(opening: Opening, name: string, built: BuiltLoop, wall: Wall, 
     threshold: thresholdOf(opening, name, concrete, footing, read, placing),
     worked,
   };
-}
-
-/** Piers shorter than the rule, between openings that stand beside each other or at an end of their wall. */
-function shortPiers(placed: readonly PlacedOpening[], built: BuiltLoop, wall: Wall, least: Length) {
-  const own = placed
-    .filter((each) => each.wall === wall.id && each.worked)
-    .sort((a, b) => a.concrete.from - b.concrete.from);
-  return own.flatMap((opening): OpeningProblem[] => {
-    const { bottom, top } = opening.concrete;
-    const told = (from: Length, to: Length, beyond: string): OpeningProblem[] =>
-      to - from < least
-        ? [
-            {
-              kind: 'short-pier',
-              opening: opening.id,
-              name: opening.name,
-              wall: wall.id,
-              beyond,
-              left: subtract(to, from),
-              pier: { from, to, bottom, top },
-            },
-          ]
-        : [];
-    // Only what stands at the same height shares a pier.
-    const beside = own.find(
-      (other) =>
-        other.concrete.from >= opening.concrete.to &&
-        other.concrete.bottom < opening.concrete.top &&
-        opening.concrete.bottom < other.concrete.top,
-    );
-    const first = takenByCorner(built, wall, true);
-    const last = subtract(wall.length, takenByCorner(built, wall, false));
-    const before = own.some((other) => other.concrete.to <= opening.concrete.from);
-    return [
-      ...(before ? [] : told(first, opening.concrete.from, `corner ${wall.from}`)),
-      ...(beside
-        ? told(opening.concrete.to, beside.concrete.from, beside.name)
-        : told(opening.concrete.to, last, `corner ${wall.to}`)),
-    ];
-  });
-}
-
-/** Windows whose heads miss a door's by little: crews line them through. */
-function missedHeads(placed: readonly PlacedOpening[], within: Length): readonly OpeningProblem[] {
-  const doors = placed.filter((each) => each.kind === 'door' && each.worked);
-  return placed.flatMap((each): OpeningProblem[] => {
-    if (each.kind === 'door' || each.kind === 'garage' || each.kind === 'void' || !each.worked) return [];
-    const top = each.finished.top;
-    if (doors.some((door) => door.finished.top === top)) return [];
-    const door = doors.find((other) => Math.abs(other.finished.top - top) <= within);
-    if (!door) return [];
-    return [
-      {
-        kind: 'not-lined-through',
-        opening: each.id,
-        name: each.name,
-        wall: each.wall,
-        head: top,
-        door: door.name,
-        doorHead: door.finished.top,
-        openingKind: each.kind,
-      },
-    ];
-  });
 }
 
 /**

@@ -146,6 +146,25 @@ describe('where an opening lies', () => {
     expect(lined.openings?.[1]).not.toHaveProperty('sill');
   });
 
+  it('counts the pier to a corner though something lower stands between', () => {
+    const low = openingOf({ at: '15in', width: '3in', height: '8in', sill: '4in' });
+    const high = openingOf({ id: 'opening-2', at: '22in', sill: '48in' });
+    const piers = (openings: readonly Opening[]) =>
+      work(planWith(openings)).openings.problems.flatMap((each) =>
+        each.kind === 'short-pier' ? [[each.opening, each.beyond]] : [],
+      );
+    expect(piers([high])).toEqual([['opening-2', 'corner A']]);
+    expect(piers([low, high])).toEqual([
+      ['opening-1', 'corner A'],
+      ['opening-2', 'corner A'],
+    ]);
+    // At one height only the nearer of the two has a pier to the corner.
+    expect(piers([low, { ...high, sill: '4in' }])).toEqual([
+      ['opening-1', 'corner A'],
+      ['opening-1', 'Window 2'],
+    ]);
+  });
+
   it('puts boards over a wide head on the strap list', () => {
     const wide = work(
       planWith([openingOf({ kind: 'garage', at: '150in', width: '120in', height: '84in', sill: '0in' })]),

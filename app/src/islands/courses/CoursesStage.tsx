@@ -1,7 +1,6 @@
 import { type Figure, figuresOf } from '@ombra/core/tally/figure';
 import type { PieceSelector } from '@ombra/core/tally/how';
 import { showLength } from '@ombra/core/measure';
-import type { Notice } from '@ombra/core/notices/notice';
 import { wallsOf } from '@ombra/core/shell/buildShell';
 import { houseRules } from '@ombra/core/rules/houseRules';
 import type { WorkedPlan } from '@ombra/core/work';
@@ -11,13 +10,11 @@ import { PlansCard } from '../cards/PlansCard';
 import { StrapCard } from '../cards/StrapCard';
 import { WallCard } from '../cards/WallCard';
 import type { Card } from '../job/place';
-import { Notices } from '../notices/Notices';
-import { PlanDrawing } from '../plan/PlanDrawing';
 import type { StageProps } from '../stage';
 import { Strip } from '../strip/Strip';
 import { TallyTable } from '../tally/TallyTable';
 import { WhyCard } from '../tally/WhyCard';
-import { WallList } from '../walls/WallList';
+import { WallsAside } from '../walls/WallsAside';
 import { FromAbove } from './FromAbove';
 import { LuckyLengths } from './LuckyLengths';
 import { describePiece } from './describePiece';
@@ -91,40 +88,23 @@ export function CoursesStage({ job, place, onPlace }: StageProps) {
       ...(next.pieces.course === undefined || closes ? {} : { course: next.pieces.course }),
     });
   };
-  const go = (notice: Notice): void => {
-    if (notice.place.wall !== undefined) onPlace({ wall: notice.place.wall, piece: null });
+  const chooseWall = (id: string): void => {
+    onPlace({ wall: id, piece: null });
   };
   return (
     <div className="grid grow grid-cols-[232px_minmax(0,1fr)] max-md:grid-cols-1">
-      <aside
-        aria-label="Walls and notices"
-        className="flex flex-col gap-4 border-r border-line p-4 max-md:border-r-0"
+      <WallsAside
+        job={job}
+        worked={worked}
+        walls={walls}
+        chosen={wall?.id ?? null}
+        stage="courses"
+        heading="Walls, form face"
+        figure={(each) => showLength(each.length, plan.units)}
+        onChoose={chooseWall}
       >
-        <PlanDrawing
-          shell={worked.shell}
-          units={plan.units}
-          width={200}
-          height={170}
-          chosen={wall?.id ?? null}
-          onChoose={(id) => {
-            onPlace({ wall: id, piece: null });
-          }}
-        />
-        <WallList
-          heading="Walls, form face"
-          walls={walls}
-          chosen={wall?.id ?? null}
-          onChoose={(id) => {
-            onPlace({ wall: id, piece: null });
-          }}
-          figure={(each) => showLength(each.length, plan.units)}
-        />
-        <div>
-          <h2 className="heading mb-1">Notices</h2>
-          <Notices notices={worked.notices} onEdit={edit} onGo={go} />
-        </div>
         <LuckyLengths lucky={worked.lucky} units={plan.units} onEdit={edit} />
-      </aside>
+      </WallsAside>
       {count > 0 && wall && worked.courses.pieces.length > 0 ? (
         <div className="flex min-w-0 flex-col gap-3 p-4">
           <Strip

@@ -7,12 +7,11 @@ import type { Wall } from '@ombra/core/shell/shell';
 import { useMemo } from 'react';
 import { FOOTING_PANELS, type FootingPanel } from '../job/place';
 import { Tabs } from '../../ui/Tabs';
-import { Notices } from '../notices/Notices';
-import { PlanDrawing } from '../plan/PlanDrawing';
 import type { StageProps } from '../stage';
 import { Strip } from '../strip/Strip';
 import { WhyCard } from '../tally/WhyCard';
-import { WallList } from '../walls/WallList';
+import { NothingStands } from '../walls/NothingStands';
+import { WallsAside } from '../walls/WallsAside';
 import { FirstCoursePanel } from './FirstCoursePanel';
 import { FootingLayer, LAYER_HEIGHT } from './FootingLayer';
 import { GroundPanel } from './GroundPanel';
@@ -37,12 +36,7 @@ export function FootingStage({ job, place, onPlace }: StageProps) {
   const walls = wallsOf(worked.shell);
   const wall = walls.find((each) => each.id === place.wall) ?? walls[0];
   if (!wall || worked.courses.count === 0) {
-    return (
-      <div className="p-6">
-        <h2 className="text-xl font-semibold">Nothing to stand on a footing yet</h2>
-        <p className="text-quiet">The outline does not stand; its notices say what it still needs.</p>
-      </div>
-    );
+    return <NothingStands title="Nothing to stand on a footing yet" />;
   }
   const choose = (id: string): void => {
     onPlace({ wall: id, piece: null });
@@ -62,44 +56,20 @@ export function FootingStage({ job, place, onPlace }: StageProps) {
       showLength(length, plan.units, { style: 'inches' });
     return `${inInches(base.outer)} · ${inInches(base.inner)}`;
   };
-  // What the footing says comes first here.
-  const notices = [...worked.notices].sort(
-    (a, b) => Number(b.place.stage === 'footing') - Number(a.place.stage === 'footing'),
-  );
   const done = footing.ready.filter((item) => item.done).length;
   return (
     <div className="grid grow grid-cols-[232px_minmax(0,1fr)] max-md:grid-cols-1">
-      <aside
-        aria-label="Walls and notices"
-        className="flex flex-col gap-4 border-r border-line p-4 max-md:border-r-0"
-      >
-        <PlanDrawing
-          shell={worked.shell}
-          bases={footing.bases}
-          units={plan.units}
-          width={200}
-          height={170}
-          chosen={wall.id}
-          onChoose={choose}
-        />
-        <WallList
-          heading={footing.bases.kind === 'rock' ? 'Walls, form face' : 'Chalk lines: outer · inner'}
-          walls={walls}
-          chosen={wall.id}
-          onChoose={choose}
-          figure={chalk}
-        />
-        <div>
-          <h2 className="heading mb-1">Notices</h2>
-          <Notices
-            notices={notices}
-            onEdit={edit}
-            onGo={(notice) => {
-              if (notice.place.wall !== undefined) choose(notice.place.wall);
-            }}
-          />
-        </div>
-      </aside>
+      <WallsAside
+        job={job}
+        worked={worked}
+        walls={walls}
+        chosen={wall.id}
+        stage="footing"
+        heading={footing.bases.kind === 'rock' ? 'Walls, form face' : 'Chalk lines: outer · inner'}
+        figure={chalk}
+        bases={footing.bases}
+        onChoose={choose}
+      />
       <div className="flex min-w-0 flex-col gap-3 p-4">
         <Strip
           worked={worked}

@@ -5,13 +5,12 @@ import { MousePointerSquareDashed, Magnet } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Tabs } from '../../ui/Tabs';
 import { OPENINGS_PANELS, type OpeningsPanel } from '../job/place';
-import { Notices } from '../notices/Notices';
-import { PlanDrawing } from '../plan/PlanDrawing';
 import type { StageProps } from '../stage';
 import { Strip } from '../strip/Strip';
 import { TallyLine, lineFigures } from '../tally/TallyLine';
 import { WhyCard } from '../tally/WhyCard';
-import { WallList } from '../walls/WallList';
+import { NothingStands } from '../walls/NothingStands';
+import { WallsAside } from '../walls/WallsAside';
 import { BucksPanel } from './BucksPanel';
 import { FilesPanel } from './FilesPanel';
 import { InsertsPanel } from './InsertsPanel';
@@ -39,12 +38,7 @@ export function OpeningsStage({ job, place, onPlace }: StageProps) {
   const chosen = openings.find((each) => each.id === place.opening) ?? openings[0];
   const wall = walls.find((each) => each.id === place.wall) ?? walls[0];
   if (!wall || worked.courses.count === 0) {
-    return (
-      <div className="p-6">
-        <h2 className="text-xl font-semibold">No wall to open yet</h2>
-        <p className="text-quiet">The outline does not stand; its notices say what it still needs.</p>
-      </div>
-    );
+    return <NothingStands title="No wall to open yet" />;
   }
   const { placed } = worked.openings;
   const placedOf = new Map(placed.map((each) => [each.id, each]));
@@ -64,10 +58,6 @@ export function OpeningsStage({ job, place, onPlace }: StageProps) {
   const openFigure = (next: Figure): void => {
     onPlace({ figure: next.id === place.figure ? null : next.id });
   };
-  // What openings and inserts say comes first here.
-  const notices = [...worked.notices].sort(
-    (a, b) => Number(b.place.stage === 'openings') - Number(a.place.stage === 'openings'),
-  );
   const inWall = (id: string): string => {
     const doors = placed.filter((each) => each.wall === id).length;
     const inserts = worked.inserts.placed.filter((each) => each.wall === id).length;
@@ -76,41 +66,24 @@ export function OpeningsStage({ job, place, onPlace }: StageProps) {
   const chosenPlaced = chosen ? placedOf.get(chosen.id) : undefined;
   return (
     <div className="grid grow grid-cols-[232px_minmax(0,1fr)] max-md:grid-cols-1">
-      <aside
-        aria-label="Walls and notices"
-        className="flex flex-col gap-4 border-r border-line p-4 max-md:border-r-0"
-      >
-        <PlanDrawing
-          shell={worked.shell}
-          units={plan.units}
-          width={200}
-          height={170}
-          chosen={wall.id}
-          onChoose={chooseWall}
-        />
-        <WallList
-          heading="Walls: openings · inserts"
-          walls={walls}
-          chosen={wall.id}
-          onChoose={chooseWall}
-          figure={(each) => inWall(each.id)}
-        />
-        <div>
-          <h2 className="heading mb-1">Notices</h2>
-          <Notices
-            notices={notices}
-            onEdit={edit}
-            onGo={(notice) => {
-              const { opening, insert, wall: on } = notice.place;
-              onPlace({
-                ...(on === undefined ? {} : { wall: on }),
-                ...(opening === undefined ? {} : { opening, openingsPanel: 'openings' }),
-                ...(insert === undefined ? {} : { insert, openingsPanel: 'inserts' }),
-              });
-            }}
-          />
-        </div>
-      </aside>
+      <WallsAside
+        job={job}
+        worked={worked}
+        walls={walls}
+        chosen={wall.id}
+        stage="openings"
+        heading="Walls: openings · inserts"
+        figure={(each) => inWall(each.id)}
+        onChoose={chooseWall}
+        onGo={(notice) => {
+          const { opening, insert, wall: on } = notice.place;
+          onPlace({
+            ...(on === undefined ? {} : { wall: on }),
+            ...(opening === undefined ? {} : { opening, openingsPanel: 'openings' }),
+            ...(insert === undefined ? {} : { insert, openingsPanel: 'inserts' }),
+          });
+        }}
+      />
       <div className="flex min-w-0 flex-col gap-3 p-4">
         <Strip
           worked={worked}

@@ -6,7 +6,7 @@ import { type PlanFrame, pathOf, planFrame, wallShape } from './planGeometry';
 interface PlanDrawingProps {
   readonly shell: Shell;
   /** The footing's edges, where they are shown. */
-  readonly bases?: Bases;
+  readonly bases?: Bases | undefined;
   readonly units: UnitSystem;
   readonly width: number;
   readonly height: number;

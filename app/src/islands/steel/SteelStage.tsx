@@ -6,12 +6,11 @@ import { useMemo, useState } from 'react';
 import { Tabs } from '../../ui/Tabs';
 import { TableHead } from '../../ui/TableHead';
 import { STEEL_PANELS, type SteelPanel } from '../job/place';
-import { Notices } from '../notices/Notices';
-import { PlanDrawing } from '../plan/PlanDrawing';
 import type { StageProps } from '../stage';
 import { Strip } from '../strip/Strip';
 import { WhyCard } from '../tally/WhyCard';
-import { WallList } from '../walls/WallList';
+import { NothingStands } from '../walls/NothingStands';
+import { WallsAside } from '../walls/WallsAside';
 import { CapacityCard } from './CapacityCard';
 import { SchedulePanel } from './SchedulePanel';
 import { SlotSection } from './SlotSection';
@@ -42,12 +41,7 @@ export function SteelStage({ job, place, onPlace }: StageProps) {
   const walls = wallsOf(worked.shell);
   const wall = walls.find((each) => each.id === place.wall) ?? walls[0];
   if (!wall || worked.courses.count === 0) {
-    return (
-      <div className="p-6">
-        <h2 className="text-xl font-semibold">No wall to reinforce yet</h2>
-        <p className="text-quiet">The outline does not stand; its notices say what it still needs.</p>
-      </div>
-    );
+    return <NothingStands title="No wall to reinforce yet" />;
   }
   const figures = [steel.mass, ...steel.stock.map((own) => own.mass)];
   const figure = figures.find((each) => each.id === place.figure);
@@ -57,44 +51,21 @@ export function SteelStage({ job, place, onPlace }: StageProps) {
   const choose = (id: string): void => {
     onPlace({ wall: id, piece: null });
   };
-  const notices = [...worked.notices].sort(
-    (a, b) => Number(b.place.stage === 'steel') - Number(a.place.stage === 'steel'),
-  );
   const section = steel.sections.find((each) => each.wall === wall.id);
   const barsIn = (id: string): string =>
     String(steel.bars.reduce((sum, bar) => sum + (bar.wall === id ? bar.count : 0), 0));
   return (
     <div className="grid grow grid-cols-[232px_minmax(0,1fr)] max-md:grid-cols-1">
-      <aside
-        aria-label="Walls and notices"
-        className="flex flex-col gap-4 border-r border-line p-4 max-md:border-r-0"
-      >
-        <PlanDrawing
-          shell={worked.shell}
-          units={plan.units}
-          width={200}
-          height={170}
-          chosen={wall.id}
-          onChoose={choose}
-        />
-        <WallList
-          heading="Walls: bars"
-          walls={walls}
-          chosen={wall.id}
-          onChoose={choose}
-          figure={(each) => barsIn(each.id)}
-        />
-        <div>
-          <h2 className="heading mb-1">Notices</h2>
-          <Notices
-            notices={notices}
-            onEdit={edit}
-            onGo={(notice) => {
-              if (notice.place.wall !== undefined) choose(notice.place.wall);
-            }}
-          />
-        </div>
-      </aside>
+      <WallsAside
+        job={job}
+        worked={worked}
+        walls={walls}
+        chosen={wall.id}
+        stage="steel"
+        heading="Walls: bars"
+        figure={(each) => barsIn(each.id)}
+        onChoose={choose}
+      />
       <div className="flex min-w-0 flex-col gap-3 p-4">
         <Strip
           worked={worked}
