@@ -58,6 +58,9 @@ test('bars are seen by course, in the schedule and as stock; every mass opens it
   await page.keyboard.press('.');
   await expect(page.getByRole('tab', { name: 'By course' })).toHaveAttribute('aria-selected', 'true');
   await expect(page.getByRole('img', { name: /^Wall A–B cut across/ })).toBeVisible();
+  // What is drawn thick is said in words too, and a depth is in inches like the cover beside it.
+  await expect(page.getByText('soil pulls on the inside face, drawn thick')).toBeVisible();
+  await expect(page.getByLabel('Bending by the soil')).toContainText(/\d″ from the compressed face/);
   await expect(page.getByRole('row', { name: /^with the footing/ })).toContainText('dowel');
   await page.getByRole('tab', { name: 'Bending schedule' }).click();
   const mark = page.getByRole('button', { name: 'C1', exact: true });

@@ -27,7 +27,7 @@ const PASCALS_PER_PSI = 6894.757293168361;
 /** One pound a cubic foot in newtons a cubic metre. */
 const NEWTONS_PER_CUBIC_METRE_PER_PCF = 157.0874638462462;
 /** Load factor of soil pressure, and strength reduction of a tension-controlled section. [ACI 318-19 §5.3.8, §21.2; from memory] */
-const SOIL_FACTOR = 1.6;
+export const SOIL_FACTOR = 1.6;
 const PHI = 0.9;
 
 /**

@@ -1,5 +1,5 @@
-import type { UnitSystem } from '@ombra/core/measure';
-import type { WallCapacity } from '@ombra/core/steel/capacity';
+import { type UnitSystem, nanometres, showLength } from '@ombra/core/measure';
+import { SOIL_FACTOR, type WallCapacity } from '@ombra/core/steel/capacity';
 
 interface CapacityCardProps {
   readonly capacity: WallCapacity | undefined;
@@ -27,7 +27,7 @@ export function CapacityCard({ capacity, units }: CapacityCardProps) {
           <dl className="figures grid max-w-96 grid-cols-[1fr_auto] gap-x-3 text-[17px]">
             <dt>
               Soil {distance(capacity.soil, units)} against {distance(capacity.height, units)}, held top and
-              bottom, factored 1.6
+              bottom, factored {SOIL_FACTOR.toFixed(1)}
             </dt>
             <dd className="text-right font-semibold">{moment(capacity.demand, units)}</dd>
             <dt>φMn of the verticals</dt>
@@ -40,8 +40,9 @@ export function CapacityCard({ capacity, units }: CapacityCardProps) {
           </dl>
           <p className="text-sm text-quiet">
             Simple beam under a triangle of soil; φMn by ACI 318-19 §22.2 (from memory), one layer of steel{' '}
-            {distance(capacity.depth, units)} from the compressed face. No axial load, shear, surcharge, water
-            or deflection. The stamped drawings and the engineer decide.
+            {showLength(nanometres(capacity.depth * 1e9), units, { style: 'inches' })} from the compressed
+            face. No axial load, shear, surcharge, water or deflection. The stamped drawings and the engineer
+            decide.
           </p>
         </>
       ) : (

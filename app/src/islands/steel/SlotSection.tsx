@@ -23,12 +23,14 @@ export function SlotSection({ wall, section, courses, units }: SlotSectionProps)
   const x = (offset: number): number => left + (wall.thickness / 2 + offset) * scale;
   const y = (course: number): number => 18 + height - (course - 0.5) * COURSE;
   const skin = wall.skin * scale;
+  const way = `${showLength(wayWidth(section.chase), units, { style: 'inches' })} clear for verticals`;
+  const tension = section.tension === null ? null : `soil pulls on the ${section.tension} face, drawn thick`;
   return (
     <svg
       width={WIDTH}
-      height={height + 40}
+      height={height + (tension === null ? 40 : 56)}
       role="img"
-      aria-label={`Wall ${wall.name} cut across: ${String(section.used.length)} courses with bars, ${showLength(wayWidth(section.chase), units, { style: 'inches' })} clear for verticals`}
+      aria-label={`Wall ${wall.name} cut across: ${String(section.used.length)} courses with bars, ${way}${tension === null ? '' : `; ${tension}`}`}
     >
       <text x={left - 4} y={12} textAnchor="end" className="figures fill-quiet text-[12px]">
         outside
@@ -81,8 +83,13 @@ export function SlotSection({ wall, section, courses, units }: SlotSectionProps)
         </g>
       ))}
       <text x={WIDTH / 2} y={height + 34} textAnchor="middle" className="figures fill-chalk text-[13px]">
-        {`${showLength(wayWidth(section.chase), units, { style: 'inches' })} clear for verticals`}
+        {way}
       </text>
+      {tension !== null && (
+        <text x={WIDTH / 2} y={height + 50} textAnchor="middle" className="figures fill-ink text-[13px]">
+          {tension}
+        </text>
+      )}
     </svg>
   );
 }
