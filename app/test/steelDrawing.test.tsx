@@ -1,4 +1,5 @@
 import { type Plan, applyEdit, readPlanText } from '@ombra/core/plan';
+import type { StockOfSize } from '@ombra/core/steel';
 import { wallsOf } from '@ombra/core/shell';
 import { type WorkedPlan, work } from '@ombra/core/work';
 import { readFileSync } from 'node:fs';
@@ -8,7 +9,8 @@ import { CapacityCard } from '../src/islands/steel/CapacityCard';
 import { SchedulePanel } from '../src/islands/steel/SchedulePanel';
 import { SlotSection } from '../src/islands/steel/SlotSection';
 import { SteelLayer } from '../src/islands/steel/SteelLayer';
-import { StockPanel } from '../src/islands/steel/StockPanel';
+import { momentText, barName } from '../src/islands/steel/steelWords';
+import { StockPanel, proofText } from '../src/islands/steel/StockPanel';
 import { type Face, stripFrame } from '../src/islands/strip/stripGeometry';
 
 const reading = readPlanText(
@@ -92,12 +94,32 @@ describe('panels of the steel', () => {
 
   it('tell stock by size, proved or with the gap', () => {
     const html = renderToStaticMarkup(
-      <StockPanel steel={worked.steel} units="imperial" open={null} onOpen={nothing} />,
+      <StockPanel
+        steel={worked.steel}
+        least={{ state: 'running', tried: 12, stock: worked.steel.stock, start: nothing, stop: nothing }}
+        units="imperial"
+        open={null}
+        onOpen={nothing}
+      />,
     );
     for (const own of worked.steel.stock) {
       expect(html).toContain(`Stock of ${own.size}`);
     }
-    expect(html).toMatch(/Least possible, proved|at the least; not proved/);
+    expect(html).toContain('12 ways to cut a bar tried');
+    expect(html).toMatch(/ends left over, the longest/);
+    const [open, proved] = [false, true].map((is) => {
+      const own = worked.steel.stock[0] as StockOfSize;
+      return proofText({ ...own, proved: is, bound: own.lengths.length - (is ? 0 : 2) });
+    });
+    expect(open).toMatch(/at the least; 2 more than that, not proved/);
+    expect(proved).toBe('Least possible, proved.');
+  });
+
+  it('say when steel goes in, and of how many', () => {
+    expect(momentText({ course: 0, when: 'in' })).toBe('with the footing');
+    expect(momentText({ course: 4, when: 'before' })).toBe('before course 4');
+    expect(momentText({ course: 6, when: 'after' })).toBe('once course 6 is laid');
+    expect([barName('dowel'), barName('dowel', 85)]).toEqual(['dowel', 'dowels']);
   });
 
   it('screen only walls that are held at the top with soil against them', () => {

@@ -6,6 +6,7 @@ import type { Length } from './measure';
 import type { Plan } from './plan';
 import { houseRules } from './rules';
 import { wallsOf } from './shell';
+import { leastUnwatched } from './steel';
 import type { WorkedPlan } from './work';
 
 /**
@@ -28,7 +29,7 @@ export function orderOf(plan: Plan, worked: WorkedPlan, stageId?: string): Order
       worked.openings.placed.filter((opening) => opening.worked),
       worked.bucks,
       worked.inserts,
-      worked.steel.stock,
+      worked.steel.stock.map(leastUnwatched),
     );
   const within = ({ course }: { readonly course: number }): boolean =>
     course >= stage.from && course <= stage.to;

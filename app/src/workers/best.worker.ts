@@ -2,12 +2,41 @@ import { type BestFound, findBest } from '@ombra/core/best';
 import { type Manner, manners } from '@ombra/core/compare';
 import { type Nudge, nudges } from '@ombra/core/nudge';
 import type { Plan } from '@ombra/core/plan/plan';
+import { type StockOfSize, leastOf, withPlan } from '@ombra/core/steel/stockOfSize';
 import { expose } from 'comlink';
 
 /** Least time between two reports of the search, in milliseconds: more could not be read. */
 const REPORT_EVERY = 80;
 
+/** A size of bar on the way to its fewest stock bars. */
+export interface LeastSoFar {
+  readonly own: StockOfSize;
+  /** Ways of cutting a bar that were tried. */
+  readonly tried: number;
+}
+
 const api = {
+  /**
+   * Searches for the fewest stock bars of each size and proves them, size by size; reports on the way. To cancel it, end the
+   * worker.
+   */
+  leastStock: async (
+    stock: readonly StockOfSize[],
+    report: (found: LeastSoFar) => Promise<void>,
+  ): Promise<void> => {
+    let told = performance.now();
+    for (const own of stock) {
+      const steps = leastOf(own);
+      for (;;) {
+        const step = steps.next();
+        if (step.done === true || performance.now() - told > REPORT_EVERY) {
+          await report({ own: withPlan(own, step.value), tried: step.value.tried });
+          told = performance.now();
+        }
+        if (step.done === true) break;
+      }
+    }
+  },
   /** Places and sizes near an opening's own that save cuts. */
   nudges: (plan: Plan, opening: string): readonly Nudge[] => nudges(plan, opening),
   manners: (plan: Plan): readonly Manner[] => manners(plan),

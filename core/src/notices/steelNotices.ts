@@ -1,4 +1,4 @@
-import { type Length, type UnitSystem, showLength } from '../measure';
+import { type Length, type UnitSystem, showLength, storeLength } from '../measure';
 import type { Openings } from '../openings';
 import { RULES } from '../rules';
 import type { Steel, SteelProblem } from '../steel';
@@ -27,6 +27,38 @@ function wording(
         rule: 'steel.stock',
         what: `A lap of ${problem.size} is ${inInches(problem.lap)} and its bars are ${showLength(problem.stock, units)}: nothing would be left of them. Runs are not split; shorten the lap, or buy longer bars.`,
       };
+    case 'cut-longer-than-stock':
+      return {
+        severity: 'stop',
+        ...onWall(problem.wall),
+        rule: 'steel.stock',
+        what: `${String(problem.bars)} ${problem.bars === 1 ? 'bar is' : 'bars are'} longer than stock of ${showLength(problem.stock, units)}, the longest, a ${problem.use}, is cut to ${showLength(problem.cut, units)}. They are on the schedule and not in the stock: buy longer bars, or shorten the lap.`,
+      };
+    case 'stands-short':
+      return {
+        severity: 'mind',
+        where: problem.course === 0 ? 'Dowels' : `Joint over course ${String(problem.course)}`,
+        place: { rule: problem.course === 0 ? 'steel.dowel.projection' : 'steel.vertical.projection' },
+        rule: 'steel.lap',
+        what: `Bars stand ${inInches(problem.out)} out of ${problem.course === 0 ? 'the footing' : 'it'} and a lap is ${inInches(problem.lap)}: those above do not hold on to them.`,
+        fixes: [
+          {
+            label: `Let them stand ${inInches(problem.lap)}`,
+            edit: {
+              kind: 'set-rule',
+              rule: problem.course === 0 ? 'steel.dowel.projection' : 'steel.vertical.projection',
+              value: storeLength(problem.lap, units),
+            },
+          },
+        ],
+      };
+    case 'nothing-to-lap':
+      return {
+        severity: 'mind',
+        ...onWall(problem.wall),
+        rule: 'steel.vertical.spacing',
+        what: `${problem.bars === 1 ? 'A bar starts' : `${String(problem.bars)} bars start`} on ${problem.course === 0 ? 'the footing' : `the joint over course ${String(problem.course)}`} with none below within ${inInches(problem.gap)} to lap. Use one spacing above and below, or drill and glue what the engineer allows.`,
+      };
     case 'chase-blocked':
       return {
         severity: 'stop',
@@ -35,6 +67,41 @@ function wording(
         what: `The horizontals leave ${inInches(problem.clear)} clear from top to bottom and a ${problem.size} wants ${inInches(problem.wants)}: verticals will not go down. Change the slot of the bar in course ${String(problem.course)}.`,
         why: RULES['steel.horizontal.slots'].reason,
       };
+    case 'congested':
+      return {
+        severity: 'mind',
+        ...onWall(problem.wall),
+        rule: problem.course === 1 ? 'steel.horizontal.bottom' : 'steel.horizontal.top',
+        what: `In course ${String(problem.course)} ${String(problem.bars)} bars with their laps want ${inInches(problem.wants)} and ${String(2 * problem.bars)} slots; there are ${inInches(problem.has)} between the covers and ${String(problem.slots)} slots. Stone will bridge there: stagger the laps, or use fewer bars of a larger size if the engineer allows.`,
+      };
+    case 'course-without-bar':
+      return {
+        severity: 'mind',
+        ...onWall(problem.wall),
+        rule: 'steel.horizontal.courses',
+        what: `Course ${String(problem.course)} wants a horizontal and has room for none beside its openings.`,
+      };
+    case 'nothing-under-sill': {
+      const opening = openings.placed.find((each) => each.id === problem.opening);
+      return {
+        severity: 'mind',
+        where: opening?.name ?? nameOf(problem.wall),
+        place: { wall: problem.wall, opening: problem.opening },
+        rule: 'steel.sill.within',
+        what: `No horizontal runs across within ${inInches(problem.within)} under its sill. Lay one there, or set bars in every course.`,
+        why: RULES['steel.sill.within'].reason,
+      };
+    }
+    case 'nothing-over-head': {
+      const opening = openings.placed.find((each) => each.id === problem.opening);
+      return {
+        severity: 'mind',
+        where: opening?.name ?? nameOf(problem.wall),
+        place: { wall: problem.wall, opening: problem.opening },
+        rule: 'steel.lintel.bottom',
+        what: 'The spec gives it no bars over its head: nothing carries the wall above. Set lintel bars, or ask the engineer.',
+      };
+    }
     case 'few-slots':
       return {
         severity: 'mind',

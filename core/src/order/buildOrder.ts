@@ -307,7 +307,7 @@ const barsToBuy = (steel: readonly StockOfSize[], units: UnitSystem): readonly A
     id: `bars:${own.size}`,
     group: 'parts',
     article: `Bars ${own.size}, lengths of ${showLength(own.stock, units)}`,
-    needed: givenCount(own.proved ? 'least, proved' : 'laps and all', own.lengths.length),
+    needed: givenCount(own.proved ? 'least for all cuts, proved' : 'for all cuts', own.lengths.length),
     rules: ['steel.stock', 'steel.lap'],
   }));
 

@@ -2,7 +2,15 @@ import type { Length } from '../measure';
 
 /** What a bar is for. */
 export type BarUse =
-  'horizontal' | 'corner' | 'vertical' | 'jamb' | 'dowel' | 'lintel bottom' | 'lintel top' | 'stirrup';
+  | 'horizontal'
+  | 'corner'
+  | 'vertical'
+  | 'jamb'
+  | 'dowel'
+  | 'lintel bottom'
+  | 'lintel top'
+  | 'stirrup'
+  | 'ledge';
 
 /** One bar in a wall, or so many alike at one place. */
 export interface Bar {
@@ -11,8 +19,10 @@ export interface Bar {
   readonly size: string;
   readonly wall: string;
   readonly count: number;
-  /** The course that it lies in, or in which it is set; null for those that stand through several. */
+  /** The course that it lies in, 0 for the footing; null for those that stand through several. */
   readonly course: number | null;
+  /** When it goes in: with the footing (course 0), before a course is laid, in it, or once it is laid. */
+  readonly set: { readonly course: number; readonly when: 'before' | 'in' | 'after' };
   /** Where it lies on the wall's face: stations from the wall's first corner, heights above the lowest footing. */
   readonly from: Length;
   readonly to: Length;
@@ -39,6 +49,22 @@ export type SteelProblem =
       readonly stock: Length;
     }
   | {
+      /** Bars that stand out of a joint, or dowels out of the footing, by less than the next bar's lap. */
+      readonly kind: 'stands-short';
+      /** Course below the joint; 0 for the footing. */
+      readonly course: number;
+      readonly out: Length;
+      readonly lap: Length;
+    }
+  | {
+      /** Bars that stand on the footing or on a joint with none below them near enough to lap. */
+      readonly kind: 'nothing-to-lap';
+      readonly wall: string;
+      readonly course: number;
+      readonly bars: number;
+      readonly gap: Length;
+    }
+  | {
       /** No way down for the verticals of a wall. */
       readonly kind: 'chase-blocked';
       readonly wall: string;
@@ -48,6 +74,34 @@ export type SteelProblem =
       /** The course whose bar leaves the least beside it. */
       readonly course: number;
     }
+  | {
+      /** Bars that no stock bar gives in one piece. */
+      readonly kind: 'cut-longer-than-stock';
+      readonly wall: string;
+      readonly use: BarUse;
+      readonly cut: Length;
+      readonly stock: Length;
+      readonly bars: number;
+    }
+  | {
+      /** Several bars to a course, which with their laps want more room than there is. */
+      readonly kind: 'congested';
+      readonly wall: string;
+      readonly course: number;
+      readonly bars: number;
+      readonly slots: number;
+      readonly wants: Length;
+      readonly has: Length;
+    }
+  | { readonly kind: 'course-without-bar'; readonly wall: string; readonly course: number }
+  | {
+      /** No horizontal near enough under its sill. */
+      readonly kind: 'nothing-under-sill';
+      readonly opening: string;
+      readonly wall: string;
+      readonly within: Length;
+    }
+  | { readonly kind: 'nothing-over-head'; readonly opening: string; readonly wall: string }
   | { readonly kind: 'few-slots'; readonly slots: number }
   | { readonly kind: 'bar-through'; readonly wall: string; readonly course: number; readonly insert: string }
   | { readonly kind: 'support-unsaid'; readonly wall: string }

@@ -4,14 +4,17 @@ import type { Length } from '../measure';
 import type { Openings } from '../openings';
 import type { HouseRules } from '../rules';
 import type { Levels, Shell } from '../shell';
-import { type StockPattern, cutStock } from '../stock/cutStock';
-import { type Figure, type How, figureOf, givenLength } from '../tally';
+import { type Figure, figureOf } from '../tally';
 import type { Bar, SteelProblem } from './bar';
+import { dowelBars } from './dowels';
 import { barsByCourse, cornerBars, horizontals } from './horizontals';
+import { judgePlaced } from './judge';
+import { ledgeBars } from './ledges';
 import { lintels } from './lintels';
 import { type WallCapacity, capacityOf } from './capacity';
 import { type ScheduleLine, scheduleOf } from './schedule';
 import {
+  type Pour,
   type Setting,
   type SteelInput,
   type SteelWall,
@@ -23,6 +26,8 @@ import {
 import { BAR_SIZES, barSize } from './sizes';
 import { lessSteel } from './laps';
 import { type ClearWay, chaseFor, wayWidth } from './slots';
+import { type StockOfSize, stockOfSize } from './stockOfSize';
+import { type SequenceStep, sequenceOf } from './sequence';
 import { uprightBars } from './verticals';
 
 /** How a wall's bars stand in its thickness. */
@@ -38,27 +43,8 @@ export interface WallSection {
   readonly capacity: WallCapacity | null;
 }
 
-/** Bars to buy of one size. */
-export interface StockOfSize {
-  readonly size: string;
-  readonly stock: Length;
-  readonly lengths: readonly StockPattern[];
-  /** No plan takes fewer. */
-  readonly bound: number;
-  readonly proved: boolean;
-  readonly mass: Figure;
-  /** All bars end to end, laps and all. */
-  readonly total: Length;
-  readonly laps: Length;
-}
-
-/** Which steel goes in before which course. */
-export interface SequenceStep {
-  readonly course: number;
-  readonly what: readonly { readonly use: Bar['use']; readonly count: number }[];
-}
-
 export interface Steel {
+  readonly pours: readonly Pick<Pour, 'fromCourse' | 'toCourse'>[];
   readonly bars: readonly Bar[];
   readonly schedule: readonly ScheduleLine[];
   readonly stock: readonly StockOfSize[];
@@ -131,31 +117,6 @@ function sectionOf(own: SteelWall, setting: Setting): WallSection {
   return { wall: own.wall.id, slots: own.slots, tension: own.tension, used, chase, capacity };
 }
 
-/** Horizontals that run into what goes through the wall. */
-function throughInserts(bars: readonly Bar[], setting: Setting): void {
-  const through = setting.inserts.placed.filter((insert) => insert.round || insert.kind === 'pocket');
-  for (const insert of through) {
-    const { rect } = insert;
-    const hit = bars.find(
-      (bar) =>
-        bar.use === 'horizontal' &&
-        bar.wall === insert.wall &&
-        bar.from < rect.to &&
-        rect.from < bar.to &&
-        bar.bottom > rect.bottom &&
-        bar.bottom < rect.top,
-    );
-    if (hit && hit.course !== null) {
-      setting.problems.push({
-        kind: 'bar-through',
-        wall: insert.wall,
-        course: hit.course,
-        insert: insert.name,
-      });
-    }
-  }
-}
-
 /** Zones that put in a size of another system with less steel than the job's own. */
 function substitutions(input: SteelInput, rules: HouseRules): readonly SteelProblem[] {
   return (input.steel?.zones ?? []).flatMap((zone): SteelProblem[] =>
@@ -169,60 +130,6 @@ function substitutions(input: SteelInput, rules: HouseRules): readonly SteelProb
         : [];
     }),
   );
-}
-
-/** Stock of one size for the cuts of all its bars, quickly; the proof is asked for on its own. */
-function stockOf(bars: readonly Bar[], sizeId: string, stock: Length): StockOfSize {
-  const own = bars.filter((bar) => bar.size === sizeId);
-  const cuts = new Map<Length, number>();
-  for (const bar of own) cuts.set(bar.cut, (cuts.get(bar.cut) ?? 0) + bar.count);
-  const reading = cutStock(
-    [...cuts].map(([length, count]) => ({ length, count })),
-    stock,
-    0,
-    'quick',
-  );
-  const plan = reading.ok ? reading.plan : { pieces: [], bound: 0, proved: false };
-  const total = own.reduce((sum, bar) => sum + bar.cut * bar.count, 0) as Length;
-  const laps = own.reduce((sum, bar) => sum + bar.laps.after * bar.count, 0) as Length;
-  const size = sizeOf(sizeId);
-  const how: How = {
-    op: 'product',
-    name: sizeId,
-    unit: 'mass',
-    of: [
-      givenLength('all bars, laps and all', total),
-      { op: 'given', name: 'kilograms a metre', unit: 'ratio', value: size.massPerMetre },
-    ],
-  };
-  return {
-    size: sizeId,
-    stock,
-    lengths: plan.pieces,
-    bound: plan.bound,
-    proved: plan.proved,
-    mass: figureOf(`steel.${sizeId}.mass`, `Steel of ${sizeId}`, how, ['steel.lap'], {}),
-    total,
-    laps,
-  };
-}
-
-/** Counts by course and use, lintels before the course over the head, verticals when the top is near. */
-function sequenceOf(bars: readonly Bar[], courses: number): readonly SequenceStep[] {
-  const steps = new Map<number, Map<Bar['use'], number>>();
-  for (const bar of bars) {
-    // Those that stand are dropped in one course below the top.
-    const course = bar.course ?? Math.max(1, courses - 1);
-    const step = steps.get(course) ?? new Map<Bar['use'], number>();
-    steps.set(course, step);
-    step.set(bar.use, (step.get(bar.use) ?? 0) + bar.count);
-  }
-  return [...steps]
-    .sort(([a], [b]) => a - b)
-    .map(([course, counts]) => ({
-      course,
-      what: [...counts].map(([use, count]) => ({ use, count })),
-    }));
 }
 
 /**
@@ -265,20 +172,27 @@ export function buildSteel(
     }
   }
   const lying = courses.count === 0 ? [] : [...horizontals(setting), ...cornerBars(setting)];
-  throughInserts(lying, setting);
   const bars: readonly Bar[] =
     courses.count === 0
       ? []
       : [
           ...lying,
-          ...setting.walls.flatMap((own) => [
-            ...uprightBars(own, chases.get(own.wall.id) ?? (0 as Length), setting),
-            ...lintels(own, setting),
-          ]),
+          ...setting.walls.flatMap((own) => {
+            const chase = chases.get(own.wall.id) ?? (0 as Length);
+            const standing = uprightBars(own, chase, setting);
+            return [
+              ...dowelBars(own, standing, chase, setting),
+              ...standing,
+              ...lintels(own, setting),
+              ...ledgeBars(own, setting),
+            ];
+          }),
         ];
+  judgePlaced(bars, setting);
   const sizes = BAR_SIZES.map(({ id }) => id).filter((id) => bars.some((bar) => bar.size === id));
-  const bySize = sizes.map((size) => stockOf(bars, size, stock));
+  const bySize = sizes.map((size) => stockOfSize(bars, size, stock, setting.problems));
   return {
+    pours: setting.pours.map(({ fromCourse, toCourse }) => ({ fromCourse, toCourse })),
     bars,
     schedule: scheduleOf(bars),
     stock: bySize,
@@ -290,7 +204,7 @@ export function buildSteel(
       {},
     ),
     sections,
-    sequence: sequenceOf(bars, courses.count),
+    sequence: sequenceOf(bars),
     problems: [...setting.problems, ...substitutions(input, rules)],
   };
 }

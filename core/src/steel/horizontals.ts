@@ -1,4 +1,5 @@
 import type { CourseRow, RowLimit } from '../courses';
+import { barCourses } from '../forms';
 import { type Length, add, nanometres, subtract, toDegrees } from '../measure';
 import { centreOf, halfWidthAt } from '../openings';
 import type { HouseRules } from '../rules';
@@ -25,6 +26,8 @@ export function barsByCourse(own: SteelWall, setting: Setting): ReadonlyMap<numb
   );
   const third = (top - bottom) / 3;
   const least = new Set([bottom, Math.round(bottom + third), Math.round(bottom + 2 * third), top]);
+  const { family } = setting.shell;
+  const makers = family?.kind === 'cell' ? new Set(barCourses(family, setting.courses.count)) : null;
   return new Map(
     courses.flatMap((course): [number, number][] => {
       const rules = setting.rulesIn(own.wall.id, course);
@@ -39,6 +42,8 @@ export function barsByCourse(own: SteelWall, setting: Setting): ReadonlyMap<numb
           return step % 3 === 0 ? [[course, 1]] : [];
         case 'least':
           return least.has(course) ? [[course, 1]] : [];
+        case 'maker':
+          return makers === null || makers.has(course) ? [[course, 1]] : [];
         default:
           return [[course, 1]];
       }
@@ -120,7 +125,7 @@ function barsOfStretch(
   setting: Setting,
 ): readonly Bar[] {
   const rules = setting.rulesIn(own.wall.id, row.course);
-  const lap = setting.lapOf(size, height - lowest(own, setting) > TOP_BAR_DEPTH);
+  const lap = setting.lapOf(size, isTopBar(own, row, setting));
   // The leg round the corner comes out of the same bar as the last piece.
   const run = add(subtract(stretch.to, stretch.from), bend);
   const hook = standardHook(size);
@@ -136,6 +141,7 @@ function barsOfStretch(
       wall: own.wall.id,
       count,
       course: row.course,
+      set: { course: row.course, when: 'in' },
       from: add(stretch.from, piece.from),
       to: subtract(add(stretch.from, piece.to), round),
       bottom: height,
@@ -151,6 +157,10 @@ function barsOfStretch(
 /** The lowest concrete of a wall: what lies under a bar is counted from there. */
 const lowest = (own: SteelWall, setting: Setting): Length =>
   Math.min(...(setting.levels.walls[own.wall.id] ?? []).map((span) => span.bottom)) as Length;
+
+/** Whether so much fresh concrete lies under a course's bar that it bonds less. */
+const isTopBar = (own: SteelWall, row: CourseRow, setting: Setting): boolean =>
+  heightIn(row) - lowest(own, setting) > TOP_BAR_DEPTH;
 
 /** Height at which a horizontal of a course lies: the middle of it, where the webs' slots are. */
 const heightIn = (row: CourseRow): Length => nanometres((row.bottom + row.top) / 2);
@@ -230,7 +240,9 @@ function bendRound(own: SteelWall, row: CourseRow, size: BarSize, setting: Setti
   if (rules.choice('steel.corner') !== 'bend' || row.end !== 'corner' || !corner || !next || !nextRow) {
     return 0 as Length;
   }
-  return legAt(next, nextRow, true, setting.lapOf(size), corner.letter, setting);
+  const met = sizeOf(setting.rulesIn(next.wall.id, row.course).choice('steel.horizontal.size'));
+  const lap = setting.lapOfTwo(size, met, isTopBar(next, nextRow, setting));
+  return legAt(next, nextRow, true, lap, corner.letter, setting);
 }
 
 /** A bar round every corner in every course in which both its walls have one; none where their own bars are bent. */
@@ -262,10 +274,21 @@ export function cornerBars(setting: Setting): readonly Bar[] {
           (each) => each.wall === before.wall.id && each.course === course,
         );
         if (!both || !row || !rowBefore || rules.choice('steel.corner') === 'bend') return [];
-        const size = sizeOf(rules.choice('steel.horizontal.size'));
-        const lap = setting.lapOf(size);
-        const leg = legAt(after, row, true, lap, corner.letter, setting);
-        const back = legAt(before, rowBefore, false, lap, corner.letter, setting);
+        const [own, other] = [after, before].map((each) =>
+          sizeOf(setting.rulesIn(each.wall.id, course).choice('steel.horizontal.size')),
+        ) as [BarSize, BarSize];
+        // Where the walls' bars differ, the larger goes round.
+        const size = own.diameter >= other.diameter ? own : other;
+        const top = isTopBar(after, row, setting);
+        const leg = legAt(after, row, true, setting.lapOfTwo(size, own, top), corner.letter, setting);
+        const back = legAt(
+          before,
+          rowBefore,
+          false,
+          setting.lapOfTwo(size, other, top),
+          corner.letter,
+          setting,
+        );
         // An opening that takes the whole corner at this height leaves nothing to go round to.
         if (leg <= 0 || back <= 0) return [];
         const height = heightIn(row);
@@ -278,6 +301,7 @@ export function cornerBars(setting: Setting): readonly Bar[] {
             wall: after.wall.id,
             count,
             course,
+            set: { course, when: 'in' },
             from: start,
             to: add(start, leg),
             bottom: height,

@@ -59,6 +59,18 @@ export function lapLength(size: BarSize, basis: LapBasis, top = false): Length {
   return wholeInches(times(size.diameter, basis.yieldPsi <= 40_000 ? 40 : 60));
 }
 
+/**
+ * Lap of two bars of different sizes. Class B: the longer of the larger one's development length and the smaller one's lap
+ * [ACI 318-19 §25.5.2.2; from memory]; by diameters, the larger one's.
+ *
+ * @param top as for `lapLength`
+ */
+export function lapOfTwo(a: BarSize, b: BarSize, basis: LapBasis, top = false): Length {
+  const [small, large] = a.diameter <= b.diameter ? [a, b] : [b, a];
+  if (basis.rule !== 'class-b' || small.id === large.id) return lapLength(large, basis, top);
+  return Math.max(developmentLength(large, basis, top), lapLength(small, basis, top)) as Length;
+}
+
 /** Widest gap of bars that are lapped without touching: a fifth of the lap, and 6 in. [ACI 318-19 §25.5.1.3; from memory] */
 export const widestGap = (lap: Length): Length => Math.min(Math.round(lap / 5), inches(6)) as Length;
 

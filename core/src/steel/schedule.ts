@@ -24,6 +24,7 @@ const LETTERS: Readonly<Record<BarUse, string>> = {
   'lintel bottom': 'L',
   'lintel top': 'T',
   stirrup: 'S',
+  ledge: 'B',
 };
 
 const SHAPES = ['00', '00', '11', '21'] as const;

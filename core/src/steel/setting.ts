@@ -6,7 +6,7 @@ import type { Plan, Stage } from '../plan';
 import { type HouseRules, type RuleOverrides, houseRules } from '../rules';
 import type { BuiltLoop, Levels, Shell, Wall } from '../shell';
 import type { SteelProblem } from './bar';
-import { type LapBasis, lapBasis, lapLength } from './laps';
+import { type LapBasis, lapBasis, lapLength, lapOfTwo } from './laps';
 import { type BarSize, BAR_SIZES, barSize } from './sizes';
 import { type Held, type SlotSchool, slotOffsets, slotOf, tensionSide } from './slots';
 
@@ -28,6 +28,13 @@ export interface SteelWall {
   readonly tension: 'inside' | 'outside' | null;
 }
 
+/** One stage of walls, cast in one go. */
+export interface Pour {
+  readonly fromCourse: number;
+  readonly toCourse: number;
+  readonly top: Length;
+}
+
 /** Everything that placing bars looks up. */
 export interface Setting {
   readonly shell: Shell;
@@ -40,6 +47,10 @@ export interface Setting {
   readonly rulesIn: (wall: string, course: number) => HouseRules;
   readonly rules: HouseRules;
   readonly lapOf: (size: BarSize, top?: boolean) => Length;
+  /** Lap of two bars that may differ in size. */
+  readonly lapOfTwo: (a: BarSize, b: BarSize, top?: boolean) => Length;
+  /** Pours from the footing up: their courses, and the height at which each ends; the last one runs to the walls' tops. */
+  readonly pours: readonly Pour[];
   readonly stock: Length;
   readonly problems: SteelProblem[];
 }
@@ -65,6 +76,20 @@ export function stockLength(rules: HouseRules): Length {
 export const slotIn = (own: SteelWall, course: number, rules: HouseRules): number =>
   slotOf(course, own.slots.length, rules.choice('steel.horizontal.slots') as SlotSchool, own.tension);
 
+/** The pours that lay any course; the last one takes all that is above it. */
+function poursOf(stages: readonly Stage[], levels: Levels, courses: number): readonly Pour[] {
+  const tops = [
+    ...new Set(stages.map((stage) => stage.toCourse).filter((course) => course > 0 && course < courses)),
+    courses,
+  ].sort((a, b) => a - b);
+  return tops.map((toCourse, index) => ({
+    fromCourse: (tops[index - 1] ?? 0) + 1,
+    toCourse,
+    top: index === tops.length - 1 ? (Infinity as Length) : (levels.tops[toCourse] ?? (0 as Length)),
+  }));
+}
+
+/** Everything that placing the bars of a job looks up. */
 export function settingOf(
   shell: Shell,
   levels: Levels,
@@ -120,6 +145,8 @@ export function settingOf(
           course <= (zone.toCourse ?? Infinity),
       )?.rules ?? rules,
     lapOf: (size, top = false) => lapLength(size, basis, top),
+    lapOfTwo: (a, b, top = false) => lapOfTwo(a, b, basis, top),
+    pours: poursOf(input.stages, levels, courses.count),
     stock: stockLength(rules),
     problems,
   };

@@ -1,197 +1,130 @@
-import { type Length, add, inches, nanometres, subtract } from '../measure';
-import type { Bar, BarUse } from './bar';
-import { cutLengthOf, hookLeg, standardHook } from './bends';
+import { type Length, add, subtract } from '../measure';
+import type { HouseRules } from '../rules';
+import type { Bar } from './bar';
+import { widestGap } from './laps';
 import { splitRun } from './runs';
-import { type Setting, type SteelWall, sizeOf } from './setting';
+import { type Pour, type Setting, type SteelWall, sizeOf } from './setting';
 import type { BarSize } from './sizes';
+import { type Stretch, type Upright, stretchesAt, uprightsOf } from './uprights';
 
-/** A place where a bar stands up. */
-export interface Upright {
-  readonly at: Length;
-  readonly use: Extract<BarUse, 'vertical' | 'jamb'>;
-  readonly opening?: string;
+const NONE = 0 as Length;
+
+/** A pour of a wall with the rules of its verticals and where they stand. */
+interface PourOfWall {
+  readonly pour: Pour;
+  readonly rules: HouseRules;
+  readonly size: BarSize;
+  readonly uprights: readonly Upright[];
+  /** Height of the joint that it stands on; below everything for the first. */
+  readonly joint: Length;
 }
 
-/** Jamb bars beside each other. */
-const APART = inches(2);
-/** How far a bar may be shifted off a web or an insert. */
-const FARTHEST = inches(12);
-const STEP = inches(0.5);
-
-/** Middles of all webs of a wall, in any course. */
-export function websOf(own: SteelWall, setting: Setting): readonly Length[] {
-  const found = new Set<Length>();
-  for (const piece of setting.courses.pieces) {
-    if (piece.kind === 'corner') {
-      if (piece.wallAfter === own.wall.id) for (const web of piece.websAfter) found.add(web);
-      if (piece.wallBefore === own.wall.id) {
-        for (const web of piece.websBefore) found.add(subtract(own.wall.length, web));
-      }
-    } else if (piece.wall === own.wall.id) for (const web of piece.webs) found.add(add(piece.start, web));
-  }
-  return [...found].sort((a, b) => a - b);
+/** The pours of a wall: one takes the rules that hold in its first course, since a bar does not change on its way up. */
+function poursOfWall(own: SteelWall, setting: Setting): readonly PourOfWall[] {
+  const known = new Map<HouseRules, readonly Upright[]>();
+  return setting.pours.map((pour, index) => {
+    const rules = setting.rulesIn(own.wall.id, pour.fromCourse);
+    const uprights = known.get(rules) ?? uprightsOf(own, rules, setting);
+    known.set(rules, uprights);
+    return {
+      pour,
+      rules,
+      size: sizeOf(rules.choice('steel.vertical.size')),
+      uprights,
+      joint: setting.pours[index - 1]?.top ?? (-Infinity as Length),
+    };
+  });
 }
 
-/** The nearest place to a wanted one that keeps clear of webs, inserts and openings; null where there is none in reach. */
-function clearPlace(wanted: Length, blocked: (at: Length) => boolean): Length | null {
-  for (let by = 0; by <= FARTHEST; by += STEP) {
-    for (const at of [wanted + by, wanted - by] as Length[]) if (!blocked(at)) return at;
-  }
-  return null;
-}
-
-/** Where bars stand up in a wall: at their spacing from both corners, and beside every opening; shifted off webs and inserts. */
-export function uprightsOf(own: SteelWall, setting: Setting): readonly Upright[] {
-  const rules = setting.rulesIn(own.wall.id, 1);
-  const spacing = rules.length('steel.vertical.spacing');
-  const first = Math.min(rules.length('steel.vertical.first'), own.wall.length / 2);
-  const webs = websOf(own, setting);
-  const clear = rules.length('steel.web.clear');
-  const through = setting.inserts.placed.filter(
-    (each) => each.wall === own.wall.id && (each.round || each.kind === 'pocket'),
-  );
-  const cover = rules.length('steel.cover.end');
-  const onWeb = (at: Length): boolean => webs.some((web) => Math.abs(web - at) < clear);
-  const blocked = (at: Length): boolean =>
-    onWeb(at) ||
-    at < cover ||
-    at > own.wall.length - cover ||
-    through.some(({ rect }) => at > rect.from - cover && at < rect.to + cover);
-  const wanted: Upright[] = [];
-  const last = own.wall.length - first;
-  for (let at = first; at < last; at += spacing) wanted.push({ at: nanometres(at), use: 'vertical' });
-  wanted.push({ at: nanometres(last), use: 'vertical' });
-  const within = rules.length('steel.jamb.within');
-  for (const opening of own.openings) {
-    for (let bar = 0; bar < rules.count('steel.jamb.bars'); bar++) {
-      const off = within + bar * APART;
-      wanted.push({ at: nanometres(opening.concrete.from - off), use: 'jamb', opening: opening.id });
-      wanted.push({ at: nanometres(opening.concrete.to + off), use: 'jamb', opening: opening.id });
-    }
-  }
-  const found: Upright[] = [];
-  for (const upright of wanted) {
-    // Two bars of one jamb may stand on either side of a web, but not in each other.
-    const at = clearPlace(
-      upright.at,
-      (place) => blocked(place) || found.some((other) => Math.abs(other.at - place) < STEP * 2),
-    );
-    if (at === null) setting.problems.push({ kind: 'no-room', wall: own.wall.id, at: upright.at });
-    else found.push({ ...upright, at });
-  }
-  return found.sort((a, b) => a.at - b.at);
-}
-
-/** Heights over which a bar may stand at a station: the wall there, less openings, with cover. */
-function heightsAt(own: SteelWall, at: Length, setting: Setting, cover: Length) {
-  const span = (setting.levels.walls[own.wall.id] ?? []).find((each) => each.from <= at && at <= each.to);
-  if (!span) return [];
-  const gaps = own.openings
-    .filter(({ concrete }) => concrete.from - cover < at && at < concrete.to + cover)
-    .map(({ concrete }) => ({ bottom: concrete.bottom - cover, top: concrete.top + cover }))
-    .sort((a, b) => a.bottom - b.bottom);
-  const left: { bottom: Length; top: Length }[] = [];
-  let bottom: number = span.bottom;
-  for (const gap of gaps) {
-    if (gap.bottom > bottom) left.push({ bottom: bottom as Length, top: nanometres(gap.bottom) });
-    bottom = Math.max(bottom, gap.top);
-  }
-  const top = subtract(span.top, cover);
-  if (top > bottom) left.push({ bottom: nanometres(bottom), top });
-  return left;
-}
-
-/** Shorter than this a stub between footing and sill, or head and top, holds nothing. */
-const SHORTEST = inches(8);
-
-/** Verticals of a stretch of height, stage by stage: each stands out of its joint by the projection, where the next one laps it. */
+/** Bars of one stretch in one pour, split where it is taller than stock: each stands out of its joint, where the next pour's laps it. */
 function standing(
   own: SteelWall,
   upright: Upright,
-  bottom: Length,
-  top: Length,
-  size: BarSize,
+  stretch: Stretch,
+  here: PourOfWall,
+  below: PourOfWall | undefined,
   offset: Length,
   setting: Setting,
 ): readonly Bar[] {
-  const rules = setting.rulesIn(own.wall.id, 1);
+  const { pour, rules, size, joint } = here;
+  const from = Math.max(stretch.bottom, joint) as Length;
+  if (from >= Math.min(stretch.top, pour.top)) return [];
+  // What already stands out of the joint up to the top wants no bar above it.
+  const reaches =
+    stretch.bottom < joint &&
+    below?.uprights.some((each) => each.at === upright.at) === true &&
+    stretch.top - joint <= below.rules.length('steel.vertical.projection');
+  if (reaches) return [];
   const projection = rules.length('steel.vertical.projection');
-  const joints = setting.stages
-    .slice(0, -1)
-    .map((stage) => setting.levels.tops[stage.toCourse] ?? (0 as Length))
-    .filter((joint) => joint > bottom && joint < top);
-  const edges = [bottom, ...joints, top];
-  return edges.slice(0, -1).flatMap((from, stage) => {
-    const joint = edges[stage + 1] as Length;
-    const goesOn = stage < joints.length;
-    const to = goesOn ? (Math.min(joint + projection, top) as Length) : joint;
-    const run = subtract(to, from);
-    return splitRun(run, setting.stock, setting.lapOf(size), 0 as Length, false).map(
-      (piece, index, all): Bar => {
-        const length = subtract(piece.to, piece.from);
-        return {
-          id: `v:${own.wall.id}:${String(upright.at)}:${String(from)}:${String(index)}`,
-          use: upright.use,
-          size: size.id,
-          wall: own.wall.id,
-          count: 1,
-          course: null,
-          from: upright.at,
-          to: upright.at,
-          bottom: add(from, piece.from),
-          top: add(from, piece.to),
-          offset,
-          legs: [length],
-          cut: length,
-          laps: {
-            before: piece.laps.before,
-            after: goesOn && index === all.length - 1 ? subtract(to, joint) : piece.laps.after,
-          },
-          ...(upright.opening === undefined ? {} : { opening: upright.opening }),
-        };
-      },
-    );
-  });
+  const goesOn = stretch.top - pour.top > projection;
+  const to = goesOn ? add(pour.top, projection) : stretch.top;
+  const set = Math.max(pour.fromCourse, pour.toCourse - rules.count('steel.vertical.set'));
+  return splitRun(subtract(to, from), setting.stock, setting.lapOf(size), NONE, false).map(
+    (piece, index, all): Bar => {
+      const length = subtract(piece.to, piece.from);
+      return {
+        id: `v:${own.wall.id}:${String(upright.at)}:${String(from)}:${String(index)}`,
+        use: upright.use,
+        size: size.id,
+        wall: own.wall.id,
+        count: 1,
+        course: null,
+        set: { course: set, when: 'after' },
+        from: upright.at,
+        to: upright.at,
+        bottom: add(from, piece.from),
+        top: add(from, piece.to),
+        offset,
+        legs: [length],
+        cut: length,
+        laps: {
+          before: piece.laps.before,
+          after: goesOn && index === all.length - 1 ? projection : piece.laps.after,
+        },
+        ...(upright.opening === undefined ? {} : { opening: upright.opening }),
+      };
+    },
+  );
 }
 
-/** Verticals and jamb bars of a wall, and the dowels that they lap. */
+/** Tells where what stands out of a joint is shorter than a lap, and which bars above find none to lap. */
+function judgeJoint(
+  own: SteelWall,
+  here: PourOfWall,
+  below: PourOfWall,
+  bars: readonly Bar[],
+  setting: Setting,
+): void {
+  const starting = bars.filter((bar) => bar.bottom === here.joint && bar.course === null);
+  if (starting.length === 0) return;
+  const lap = setting.lapOfTwo(below.size, here.size);
+  const out = below.rules.length('steel.vertical.projection');
+  const course = below.pour.toCourse;
+  const told = setting.problems.some(
+    (each) => each.kind === 'stands-short' && each.course === course && each.out === out && each.lap === lap,
+  );
+  if (out < lap && !told) setting.problems.push({ kind: 'stands-short', course, out, lap });
+  const gap = widestGap(lap);
+  const goingOn = bars.filter((bar) => bar.bottom < here.joint && bar.top > here.joint);
+  const alone = starting.filter((bar) => !goingOn.some((each) => Math.abs(each.from - bar.from) <= gap));
+  if (alone.length > 0) {
+    setting.problems.push({ kind: 'nothing-to-lap', wall: own.wall.id, course, bars: alone.length, gap });
+  }
+}
+
+/** Verticals and jamb bars of a wall, pour by pour. */
 export function uprightBars(own: SteelWall, offset: Length, setting: Setting): readonly Bar[] {
-  const rules = setting.rulesIn(own.wall.id, 1);
-  const size = sizeOf(rules.choice('steel.vertical.size'));
-  const cover = rules.length('steel.cover.end');
-  const lap = setting.lapOf(size);
-  const hook = standardHook(size);
-  return uprightsOf(own, setting).flatMap((upright) => {
-    const heights = heightsAt(own, upright.at, setting, cover).filter(
-      ({ bottom, top }) => top - bottom >= SHORTEST,
-    );
-    const span = (setting.levels.walls[own.wall.id] ?? []).find(
-      (each) => each.from <= upright.at && upright.at <= each.to,
-    );
-    const bars = heights.flatMap(({ bottom, top }) =>
-      standing(own, upright, bottom, top, size, offset, setting),
-    );
-    const foot = bars.find((bar) => bar.bottom === span?.bottom);
-    if (!foot || !span) return bars;
-    const embed = rules.length('steel.dowel.embed');
-    const up = Math.min(lap, subtract(foot.top, foot.bottom)) as Length;
-    const legs = [add(embed, up), hookLeg(size, hook)];
-    const dowel: Bar = {
-      id: `d:${own.wall.id}:${String(upright.at)}`,
-      use: 'dowel',
-      size: size.id,
-      wall: own.wall.id,
-      count: 1,
-      course: 0,
-      from: upright.at,
-      to: upright.at,
-      bottom: subtract(span.bottom, embed),
-      top: add(span.bottom, up),
-      offset,
-      legs,
-      cut: cutLengthOf(legs, size, hook),
-      laps: { before: 0 as Length, after: up },
-    };
-    return [dowel, ...bars];
+  const pours = poursOfWall(own, setting);
+  const bars = pours.flatMap((here, index) =>
+    here.uprights.flatMap((upright) =>
+      stretchesAt(own, upright.at, here.rules.length('steel.cover.end'), setting)
+        .filter(({ bottom, top }) => top - bottom >= here.rules.length('steel.stub.least'))
+        .flatMap((stretch) => standing(own, upright, stretch, here, pours[index - 1], offset, setting)),
+    ),
+  );
+  pours.forEach((here, index) => {
+    const below = pours[index - 1];
+    if (below) judgeJoint(own, here, below, bars, setting);
   });
+  return bars;
 }

@@ -2,6 +2,7 @@ import { type Length, type UnitSystem, showLength } from '@ombra/core/measure';
 import type { ScheduleLine } from '@ombra/core/steel/schedule';
 import { ScrollBox } from '../../ui/ScrollBox';
 import { TableHead } from '../../ui/TableHead';
+import { barName } from './steelWords';
 
 interface SchedulePanelProps {
   readonly schedule: readonly ScheduleLine[];
@@ -48,7 +49,7 @@ export function SchedulePanel({ schedule, units, chosen, onChoose }: SchedulePan
                   {line.mark}
                 </button>
               </th>
-              <td className="px-1">{line.use}</td>
+              <td className="px-1">{barName(line.use)}</td>
               <td className="px-1">{line.size}</td>
               <td className="px-1">
                 <span className="inline-flex items-center gap-1">

@@ -34,7 +34,12 @@ const SPEC: readonly { readonly group: string; readonly lines: readonly (readonl
       ['Spacing', 'steel.vertical.spacing'],
       ['First from a corner', 'steel.vertical.first'],
       ['Out of a joint', 'steel.vertical.projection'],
-      ['Dowels into the footing', 'steel.dowel.embed'],
+      ['Courses below the top when set', 'steel.vertical.set'],
+      ['Dowels', 'steel.dowel.size'],
+      ['apart, 0 as the verticals', 'steel.dowel.spacing'],
+      ['foot', 'steel.dowel.foot'],
+      ['into the footing', 'steel.dowel.embed'],
+      ['out of it, 0 for a lap', 'steel.dowel.projection'],
     ],
   },
   {
@@ -48,6 +53,8 @@ const SPEC: readonly { readonly group: string; readonly lines: readonly (readonl
       ['every', 'steel.stirrup.spacing'],
       ['Jamb bars each side', 'steel.jamb.bars'],
       ['from the buck', 'steel.jamb.within'],
+      ['Brick ledge, bent bars', 'steel.ledge.size'],
+      ['every so many webs', 'steel.ledge.webs'],
     ],
   },
   {

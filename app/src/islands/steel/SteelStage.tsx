@@ -1,3 +1,4 @@
+import type { Steel } from '@ombra/core/steel/buildSteel';
 import { houseRules } from '@ombra/core/rules/houseRules';
 import { wallsOf } from '@ombra/core/shell/buildShell';
 import { showQuantity } from '@ombra/core/tally/explain';
@@ -17,6 +18,8 @@ import { SlotSection } from './SlotSection';
 import { SpecPanel } from './SpecPanel';
 import { SteelLayer } from './SteelLayer';
 import { StockPanel } from './StockPanel';
+import { momentText, barName } from './steelWords';
+import { useLeastStock } from './useLeastStock';
 
 const NAMES: Readonly<Record<SteelPanel, string>> = {
   spec: 'What the drawings say',
@@ -26,6 +29,7 @@ const NAMES: Readonly<Record<SteelPanel, string>> = {
 };
 
 const NONE: ReadonlySet<string> = new Set();
+const NO_STOCK: Steel['stock'] = [];
 
 /** Every bar by the drawings' rules: on the strip, across the wall, as a bending schedule, and as stock to buy. */
 export function SteelStage({ job, place, onPlace }: StageProps) {
@@ -33,6 +37,7 @@ export function SteelStage({ job, place, onPlace }: StageProps) {
   const [mark, setMark] = useState<string | null>(null);
   const rules = useMemo(() => houseRules(plan.rules), [plan.rules]);
   const steel = worked?.steel;
+  const least = useLeastStock(steel?.stock ?? NO_STOCK);
   const lit = useMemo(
     () => new Set(steel?.schedule.find((line) => line.mark === mark)?.bars ?? NONE),
     [steel, mark],
@@ -77,7 +82,7 @@ export function SteelStage({ job, place, onPlace }: StageProps) {
           over={(frame) => <SteelLayer frame={frame} bars={steel.bars} lit={lit} />}
         />
         <p className="figures text-[17px]">
-          {steel.stock.map((own) => (
+          {least.stock.map((own) => (
             <span key={own.size} className="mr-4">
               <strong>{own.lengths.length}</strong> of {own.size}
             </span>
@@ -123,17 +128,17 @@ export function SteelStage({ job, place, onPlace }: StageProps) {
                 <section aria-label="In this order">
                   <h3 className="heading">In this order, the whole job</h3>
                   <table className="figures w-full border-collapse text-[17px]">
-                    <TableHead names={['before course', 'put in']} left={['put in']} />
+                    <TableHead names={['when', 'put in']} left={['put in']} />
                     <tbody>
                       {steel.sequence.map((step) => (
-                        <tr key={step.course} className="border-b border-line">
-                          <th scope="row" className="w-28 px-1 text-left font-medium">
-                            {step.course === 0 ? 'with the footing' : step.course}
+                        <tr key={momentText(step)} className="border-b border-line">
+                          <th scope="row" className="w-48 px-1 text-left font-medium">
+                            {momentText(step)}
                           </th>
                           <td className="px-1">
                             {step.what.map(({ use, count }) => (
                               <span key={use} className="mr-4 inline-block">
-                                <strong>{count}</strong> {use}
+                                <strong>{count}</strong> {barName(use, count)}
                               </span>
                             ))}
                           </td>
@@ -142,8 +147,8 @@ export function SteelStage({ job, place, onPlace }: StageProps) {
                     </tbody>
                   </table>
                   <p className="mt-1 text-sm text-quiet">
-                    Lintel bars and stirrups go in before the course over the head; verticals are dropped in
-                    one course below the top and tied only once the wall is plumb. Cap what stands up.
+                    Lintel bars and stirrups go in before the course over the head. Verticals are tied only
+                    once the wall is plumb. Cap what stands up.
                   </p>
                 </section>
               </div>
@@ -153,7 +158,13 @@ export function SteelStage({ job, place, onPlace }: StageProps) {
             <SchedulePanel schedule={steel.schedule} units={plan.units} chosen={mark} onChoose={setMark} />
           )}
           {place.steelPanel === 'stock' && (
-            <StockPanel steel={steel} units={plan.units} open={figure?.id ?? null} onOpen={openFigure} />
+            <StockPanel
+              steel={steel}
+              least={least}
+              units={plan.units}
+              open={figure?.id ?? null}
+              onOpen={openFigure}
+            />
           )}
           {figure && (
             <div className="max-w-2xl">

@@ -1,0 +1,92 @@
+import { type Length, add, subtract } from '../measure';
+import type { Bar } from './bar';
+import { cutLengthOf, hookLeg, standardHook } from './bends';
+import { widestGap } from './laps';
+import { type Setting, type SteelWall, sizeOf } from './setting';
+import type { BarSize } from './sizes';
+import { clearPlaces, stationsAt, stretchesAt } from './uprights';
+
+/** The size that dowels under a bar have. */
+const dowelSize = (choice: string, foot: BarSize): BarSize => (choice === 'same' ? foot : sizeOf(choice));
+
+/**
+ * Dowels of a wall: one under every bar that stands on the footing, or at a spacing of their own; hooked or straight; up a lap
+ * or as typed, never past a sill or the wall's top.
+ *
+ * @param standing verticals and jamb bars of the wall
+ */
+export function dowelBars(
+  own: SteelWall,
+  standing: readonly Bar[],
+  offset: Length,
+  setting: Setting,
+): readonly Bar[] {
+  const rules = setting.rulesIn(own.wall.id, 1);
+  const cover = rules.length('steel.cover.end');
+  const embed = rules.length('steel.dowel.embed');
+  const typed = rules.length('steel.dowel.projection');
+  const spacing = rules.length('steel.dowel.spacing');
+  const spans = setting.levels.walls[own.wall.id] ?? [];
+  const isFoot = (bar: Bar): boolean =>
+    spans.some((span) => span.from <= bar.from && bar.from <= span.to && span.bottom === bar.bottom);
+  const feet = standing.filter(isFoot);
+  const verticals = sizeOf(rules.choice('steel.vertical.size'));
+  const size = dowelSize(rules.choice('steel.dowel.size'), verticals);
+  const lap = setting.lapOfTwo(size, verticals);
+  const gap = widestGap(lap);
+  const stations: Length[] = [];
+  if (spacing === 0) stations.push(...feet.map((bar) => bar.from));
+  else {
+    const clearPlace = clearPlaces(own, rules, setting);
+    for (const wanted of stationsAt(own, rules.length('steel.vertical.first'), spacing)) {
+      const at = clearPlace(wanted, stations);
+      if (at === null) setting.problems.push({ kind: 'no-room', wall: own.wall.id, at: wanted });
+      else stations.push(at);
+    }
+  }
+  const hook = standardHook(size);
+  const bars = stations.flatMap((at): Bar[] => {
+    const stretch = stretchesAt(own, at, cover, setting).find((each) => each.onFooting);
+    if (!stretch) return [];
+    const foot = feet
+      .filter((bar) => Math.abs(bar.from - at) <= gap)
+      .reduce<Bar | undefined>(
+        (best, bar) => (best && Math.abs(best.from - at) <= Math.abs(bar.from - at) ? best : bar),
+        undefined,
+      );
+    // No farther than the bar that it laps, nor into an opening.
+    const most = subtract(Math.min(foot?.top ?? stretch.top, stretch.top) as Length, stretch.bottom);
+    const up = Math.min(typed > 0 ? typed : lap, most) as Length;
+    const straight = add(embed, up);
+    const legs =
+      rules.choice('steel.dowel.foot') === 'straight' ? [straight] : [straight, hookLeg(size, hook)];
+    return [
+      {
+        id: `d:${own.wall.id}:${String(at)}`,
+        use: 'dowel',
+        size: size.id,
+        wall: own.wall.id,
+        count: 1,
+        course: 0,
+        set: { course: 0, when: 'in' },
+        from: at,
+        to: at,
+        bottom: subtract(stretch.bottom, embed),
+        top: add(stretch.bottom, up),
+        offset,
+        legs,
+        cut: cutLengthOf(legs, size, hook),
+        laps: { before: 0 as Length, after: foot ? up : (0 as Length) },
+      },
+    ];
+  });
+  const alone = feet.filter((foot) => !bars.some((bar) => Math.abs(bar.from - foot.from) <= gap));
+  if (alone.length > 0) {
+    setting.problems.push({ kind: 'nothing-to-lap', wall: own.wall.id, course: 0, bars: alone.length, gap });
+  }
+  const told = setting.problems.some((each) => each.kind === 'stands-short' && each.course === 0);
+  if (typed > 0 && typed < lap && !told) {
+    setting.problems.push({ kind: 'stands-short', course: 0, out: typed, lap });
+  }
+  return bars;
+}

@@ -1,0 +1,113 @@
+import { inches, type Length } from '../measure';
+import type { Bar } from './bar';
+import { barsByCourse } from './horizontals';
+import { type Setting, sizeOf } from './setting';
+
+/** Horizontals that run into what goes through the wall. */
+function throughInserts(bars: readonly Bar[], setting: Setting): void {
+  const through = setting.inserts.placed.filter((insert) => insert.round || insert.kind === 'pocket');
+  for (const insert of through) {
+    const { rect } = insert;
+    const hit = bars.find(
+      (bar) =>
+        bar.use === 'horizontal' &&
+        bar.wall === insert.wall &&
+        bar.from < rect.to &&
+        rect.from < bar.to &&
+        bar.bottom > rect.bottom &&
+        bar.bottom < rect.top,
+    );
+    if (hit && hit.course !== null) {
+      setting.problems.push({
+        kind: 'bar-through',
+        wall: insert.wall,
+        course: hit.course,
+        insert: insert.name,
+      });
+    }
+  }
+}
+
+/** Clear between bars that lie side by side: an inch, and their diameter. [ACI 318-19 §25.2.1; from memory] */
+const CLEAR = inches(1);
+
+/** Courses with several bars that, lapped in pairs, are wider than the core or more than its slots. */
+function congestion(setting: Setting): void {
+  for (const own of setting.walls) {
+    const counts = barsByCourse(own, setting);
+    for (const [course, bars] of counts) {
+      if (bars < 2) continue;
+      const rules = setting.rulesIn(own.wall.id, course);
+      const { diameter } = sizeOf(rules.choice('steel.horizontal.size'));
+      const wants = (2 * bars * diameter + (bars - 1) * Math.max(CLEAR, diameter)) as Length;
+      const has = (own.wall.core - 2 * rules.length('steel.cover.foam')) as Length;
+      if (wants <= has && 2 * bars <= own.slots.length) continue;
+      setting.problems.push({
+        kind: 'congested',
+        wall: own.wall.id,
+        course,
+        bars,
+        slots: own.slots.length,
+        wants,
+        has,
+      });
+      break;
+    }
+  }
+}
+
+/** Courses that want a bar and got none: openings take them whole, or what is left is too short. */
+function emptyCourses(bars: readonly Bar[], setting: Setting): void {
+  const filled = new Set(
+    bars.flatMap((bar) => (bar.use === 'horizontal' ? [`${bar.wall}:${String(bar.course)}`] : [])),
+  );
+  for (const own of setting.walls) {
+    for (const course of barsByCourse(own, setting).keys()) {
+      if (filled.has(`${own.wall.id}:${String(course)}`)) continue;
+      setting.problems.push({ kind: 'course-without-bar', wall: own.wall.id, course });
+    }
+  }
+}
+
+/** Openings with nothing over their head, or no horizontal across under their sill. */
+function roundOpenings(bars: readonly Bar[], setting: Setting): void {
+  for (const own of setting.walls) {
+    const lying = bars.filter((bar) => bar.use === 'horizontal' && bar.wall === own.wall.id);
+    for (const { id, concrete, openTop } of own.openings) {
+      const lintel = bars.some((bar) => bar.opening === id && bar.use.startsWith('lintel'));
+      const told = setting.problems.some((each) => each.kind === 'no-lintel-room' && each.opening === id);
+      if (!openTop && !lintel && !told) {
+        setting.problems.push({ kind: 'nothing-over-head', opening: id, wall: own.wall.id });
+      }
+      const rules = setting.rulesIn(own.wall.id, 1);
+      const foot = Math.min(
+        ...(setting.levels.walls[own.wall.id] ?? [])
+          .filter((span) => span.from < concrete.to && concrete.from < span.to)
+          .map((span) => span.bottom),
+      );
+      const room = concrete.bottom - foot;
+      if (room < 2 * rules.length('steel.cover.end')) continue;
+      const within = rules.length('steel.sill.within');
+      // A lap under the opening makes two bars of what runs across.
+      const edges = [concrete.from, (concrete.from + concrete.to) / 2, concrete.to];
+      const near = lying.filter(
+        (bar) => bar.bottom < concrete.bottom && concrete.bottom - bar.bottom <= within,
+      );
+      const under = near.some(({ bottom }) =>
+        edges.every((at) => near.some((bar) => bar.bottom === bottom && bar.from <= at && at <= bar.to)),
+      );
+      if (!under) {
+        setting.problems.push({ kind: 'nothing-under-sill', opening: id, wall: own.wall.id, within });
+      }
+    }
+  }
+}
+
+/** What is to be said of bars once they lie: sleeves in their way, no room beside each other, and places left without. */
+export function judgePlaced(bars: readonly Bar[], setting: Setting): void {
+  if (setting.courses.count === 0) return;
+  throughInserts(bars, setting);
+  congestion(setting);
+  emptyCourses(bars, setting);
+  roundOpenings(bars, setting);
+}

@@ -1,0 +1,73 @@
+import type { PlacedInsert } from '../inserts';
+import { type Length, add, nanometres, subtract } from '../measure';
+import type { Bar } from './bar';
+import { cutLengthOf, hookLeg, standardHook } from './bends';
+import { splitRun } from './runs';
+import { type Setting, type SteelWall, sizeOf } from './setting';
+import { websOf } from './uprights';
+
+const NONE = 0 as Length;
+
+/** Bars of one brick ledge: bent ones at its webs, from the far side of the core out under the brick, and one along its front. */
+function barsOf(own: SteelWall, insert: PlacedInsert, setting: Setting): readonly Bar[] {
+  const { rect } = insert;
+  // The course whose top carries the brick.
+  const course = Math.max(
+    1,
+    setting.levels.tops.findLastIndex((top) => top <= rect.top),
+  );
+  const rules = setting.rulesIn(own.wall.id, course);
+  const size = sizeOf(rules.choice('steel.ledge.size'));
+  const cover = rules.length('steel.cover.end');
+  const hook = standardHook(size);
+  const height = subtract(rect.top, cover);
+  const side = insert.face === 'inside' ? 1 : -1;
+  const common = {
+    use: 'ledge',
+    size: size.id,
+    wall: own.wall.id,
+    count: 1,
+    course,
+    set: { course, when: 'in' },
+    bottom: height,
+    top: height,
+  } as const;
+  const across = subtract(nanometres(own.wall.core + own.wall.skin + insert.depth), add(cover, cover));
+  const legs = [across, hookLeg(size, hook)];
+  const bent = websOf(own, setting)
+    .filter((web) => web >= rect.from + cover && web <= rect.to - cover)
+    .filter((_, index) => index % rules.count('steel.ledge.webs') === 0)
+    .map((at): Bar => ({
+      ...common,
+      id: `b:${insert.id}:${String(at)}`,
+      from: at,
+      to: at,
+      offset: NONE,
+      legs,
+      cut: cutLengthOf(legs, size, hook),
+      laps: { before: NONE, after: NONE },
+    }));
+  const run = subtract(rect.to, add(rect.from, add(cover, cover)));
+  if (run <= 0) return bent;
+  const out = nanometres(side * (own.wall.core / 2 + own.wall.skin + insert.depth - cover));
+  const along = splitRun(run, setting.stock, setting.lapOf(size), NONE, false).map((piece, index): Bar => {
+    const length = subtract(piece.to, piece.from);
+    return {
+      ...common,
+      id: `b:${insert.id}:front:${String(index)}`,
+      from: nanometres(rect.from + cover + piece.from),
+      to: nanometres(rect.from + cover + piece.to),
+      offset: out,
+      legs: [length],
+      cut: length,
+      laps: piece.laps,
+    };
+  });
+  return [...bent, ...along];
+}
+
+/** Bars of every brick ledge of a wall. [common practice: bent, one to each web or every second] */
+export const ledgeBars = (own: SteelWall, setting: Setting): readonly Bar[] =>
+  setting.inserts.placed
+    .filter((insert) => insert.kind === 'brick-ledge' && insert.wall === own.wall.id)
+    .flatMap((insert) => barsOf(own, insert, setting));
