@@ -45,7 +45,7 @@ test('a zone has rules of its own, and a lesser bar is told', async ({ page }) =
   await zones.getByRole('button', { name: 'Zone', exact: true }).click();
   await zones.getByLabel('Name of the zone').nth(1).fill('Low');
   await zones.getByLabel('What differs in the Low').selectOption({ label: 'Size' });
-  await zones.getByRole('combobox', { name: 'Size', exact: true }).selectOption('10M');
+  await zones.getByRole('combobox', { name: 'Horizontals: Size', exact: true }).selectOption('10M');
   await expect(page.getByText(/10M in place of #4 has \d+ % less steel/)).toBeVisible();
   await zones.getByRole('button', { name: 'Take the Low out' }).click();
   await expect(page.getByText(/10M in place of #4/)).toHaveCount(0);
@@ -55,6 +55,7 @@ test('bars are seen by course, in the schedule and as stock; every mass opens it
   const job = await demoCopy(page, 'Bars');
   await page.goto(`${job}/steel`);
   await expect(page.locator('[data-layer="steel"]')).toHaveCount(1);
+  await page.keyboard.press('.');
   await page.keyboard.press('.');
   await expect(page.getByRole('tab', { name: 'By course' })).toHaveAttribute('aria-selected', 'true');
   await expect(page.getByRole('img', { name: /^Wall A–B cut across/ })).toBeVisible();
@@ -71,4 +72,70 @@ test('bars are seen by course, in the schedule and as stock; every mass opens it
   await page.getByRole('button', { name: /^All steel/ }).click();
   await expect(page.getByRole('region', { name: /^Why: Steel of the job/ })).toContainText('#5');
   await expectAccessible(page);
+});
+
+test('a wall takes its verticals from the table that was pasted, and says where no row covers it', async ({
+  page,
+}) => {
+  const job = await flatHatchery(page);
+  await page.goto(`${job}/steel`);
+  await page.getByLabel('Soil against A–B, above its footing').fill('6ft');
+  await page.getByLabel('What holds the top of A–B').selectOption('top');
+  await page.getByRole('tab', { name: 'Table of the code' }).click();
+  const box = page.getByLabel('A whole table: wall height, backfill, soil, size, spacing');
+  await box.fill('wall height, backfill, soil, size, spacing\n10ft, 7ft, 45, #77, 16in');
+  await page.getByRole('button', { name: 'Take these' }).click();
+  await expect(page.getByText('Row 2: “#77” is no size of bar')).toBeVisible();
+  await box.fill('wall height, backfill, soil, size, spacing\n12ft, 7ft, 45, #6, 16in');
+  await page.getByRole('button', { name: 'Take these' }).click();
+  await expect(page.getByRole('row', { name: /^1 .*A–B/ })).toBeVisible();
+  await expect(page.getByText(/of #6/)).toBeVisible();
+  await expectAccessible(page);
+
+  // Soil higher than any row: no row, and the engineer is to be asked.
+  await page.getByRole('tab', { name: 'What the drawings say' }).click();
+  await page.getByLabel('Soil against A–B, above its footing').fill('9ft');
+  await expect(page.getByText(/No row of the reinforcement table covers a wall of/)).toBeVisible();
+  await page.getByRole('tab', { name: 'Table of the code' }).click();
+  await saved(page);
+  const csv = await page.request.get(`/api${job}/reinforcement.csv`);
+  expect(csv.headers()['content-type']).toContain('text/csv');
+  expect(await csv.text()).toContain('12ft,7ft,45,#6,1ft 4in');
+  await page.getByRole('button', { name: 'Take the table out' }).click();
+  await expect(page.getByText(/No row of the reinforcement table/)).toHaveCount(0);
+});
+
+test('a course is seen from above with its bars; cut lists by pour and by course; the fewest bars are proved', async ({
+  page,
+}) => {
+  const job = await demoCopy(page, 'From above');
+  await page.goto(`${job}/steel`);
+  await page.getByRole('tab', { name: 'By course' }).click();
+  // A–B stands on a step: its lowest course is the second.
+  await expect(page.getByLabel('Course from above')).toHaveValue('2');
+  await expect(page.locator('[data-layer="bars"]').first()).toBeVisible();
+  await page.getByLabel('Course from above').selectOption('7');
+  await expect(page.getByRole('img', { name: /^Course 7, wall A–B from above/ }).first()).toBeVisible();
+  await page.getByRole('tab', { name: 'Stock and mass' }).click();
+  await expect(page.getByText('Every size is proved: no plan takes fewer bars.')).toBeVisible();
+  const when = page.getByRole('region', { name: 'What to cut when' });
+  await expect(when.getByRole('heading', { name: 'for the footing' })).toBeVisible();
+  await when.getByText('by course').click();
+  await expect(when.getByRole('heading', { name: 'once course 7 is laid' })).toBeVisible();
+});
+
+test('the steel goes on paper with its stock as it is ordered', async ({ page }) => {
+  const job = await demoCopy(page, 'Steel sheet');
+  await page.goto(`${job}/steel`);
+  await page.getByRole('tab', { name: 'Stock and mass' }).click();
+  await expect(page.getByText('Every size is proved: no plan takes fewer bars.')).toBeVisible();
+  const heading = await page.getByRole('heading', { name: /^#5: \d+ of 20/ }).textContent();
+  await page.keyboard.press('p');
+  await expect(page).toHaveURL(/\/sheets\/steel$/);
+  await expect(page.getByRole('heading', { name: /^Bending schedule/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Stock' })).toContainText(heading ?? 'nothing');
+  await expect(page.getByRole('region', { name: 'Dowels' })).toContainText('from A on the outside face');
+  await expectAccessible(page);
+  await page.getByRole('link', { name: 'Order list' }).click();
+  await expect(page.getByRole('row', { name: /Bars #5/ })).toContainText('least for all cuts, proved');
 });

@@ -1,16 +1,18 @@
 import { type Plan, applyEdit, readPlanText } from '@ombra/core/plan';
-import type { StockOfSize } from '@ombra/core/steel';
+import { type StockOfSize, barsInCourse } from '@ombra/core/steel';
 import { wallsOf } from '@ombra/core/shell';
 import { type WorkedPlan, work } from '@ombra/core/work';
 import { readFileSync } from 'node:fs';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
+import { FromAbove } from '../src/islands/courses/FromAbove';
 import { CapacityCard } from '../src/islands/steel/CapacityCard';
 import { SchedulePanel } from '../src/islands/steel/SchedulePanel';
 import { SlotSection } from '../src/islands/steel/SlotSection';
 import { SteelLayer } from '../src/islands/steel/SteelLayer';
 import { momentText, barName } from '../src/islands/steel/steelWords';
 import { StockPanel, proofText } from '../src/islands/steel/StockPanel';
+import { TablePanel } from '../src/islands/steel/TablePanel';
 import { type Face, stripFrame } from '../src/islands/strip/stripGeometry';
 
 const reading = readPlanText(
@@ -77,6 +79,71 @@ describe('a wall cut across', () => {
     expect(Math.max(...places(drawn(alone, 'wall-1')))).toBeLessThan(
       Math.max(...places(drawn(worked, 'wall-1'))),
     );
+  });
+});
+
+describe('a course from above with its bars', () => {
+  const wall = wallsOf(worked.shell).find((each) => each.id === 'wall-1');
+  if (!wall) throw new Error('no wall');
+  const inCourse = (course: number) => barsInCourse(worked.steel.bars, wall, course, worked.courses.tops);
+  const html = (course: number) =>
+    renderToStaticMarkup(
+      <FromAbove
+        worked={worked}
+        wall={wall}
+        course={course}
+        face="inside"
+        chosen={null}
+        width={2000}
+        bars={inCourse(course)}
+      />,
+    );
+
+  it('has every bar that lies in the course, both corners’, and what stands through it', () => {
+    const bars = inCourse(5);
+    expect(bars.filter((bar) => bar.use === 'horizontal').every((bar) => bar.course === 5)).toBe(true);
+    expect(new Set(bars.filter((bar) => bar.use === 'corner').map((bar) => bar.corner))).toEqual(
+      new Set([wall.from, wall.to]),
+    );
+    // Dowels end a lap above the footing; in the fifth course only verticals and jambs stand.
+    expect(bars.some((bar) => bar.use === 'dowel')).toBe(false);
+    expect(inCourse(2).some((bar) => bar.use === 'dowel')).toBe(true);
+  });
+
+  it('draws a dot for each bar that stands, and lines in the slot', () => {
+    const standing = inCourse(5).filter((bar) => bar.from === bar.to);
+    expect(html(5).match(/<circle/g)?.length).toBe(standing.length);
+    const heights = (svg: string): readonly string[] =>
+      [...svg.matchAll(/M[\d.]+ ([\d.]+)H/g)].map(([, at = '']) => at);
+    // Course about, another slot: the lines lie elsewhere.
+    expect(heights(html(5))).not.toEqual(heights(html(6)));
+    expect(heights(html(5)).length).toBeGreaterThan(1);
+  });
+});
+
+describe('the reinforcement table', () => {
+  const job = (plan: Plan) => ({ plan, edit: () => undefined, endMerge: () => undefined, id: 'j' }) as never;
+  const html = (plan: Plan): string => {
+    const own = work(plan);
+    return renderToStaticMarkup(<TablePanel job={job(plan)} steel={own.steel} walls={wallsOf(own.shell)} />);
+  };
+
+  it('shows which walls take which row', () => {
+    expect(html(demo)).toContain('B–C, C–D');
+    expect(html(demo)).toContain('Invented sample, not to build by');
+  });
+
+  it('names the walls that no row covers, and those of whose soil nobody has said anything', () => {
+    const deep = applyEdit(demo, { kind: 'set-soil', wall: 'wall-1', change: { backfill: '9ft' } });
+    const unsaid = applyEdit(deep, { kind: 'set-soil', wall: 'wall-2', change: { backfill: null } });
+    expect(html(unsaid)).toMatch(/no row covers 9′ 4″ of wall with 9′ of soil at 45/);
+    expect(html(unsaid)).toContain('how high its soil stands is not said');
+  });
+
+  it('without one asks for rows and offers nothing to save', () => {
+    const bare = html(applyEdit(demo, { kind: 'put-table', table: null }));
+    expect(bare).not.toContain('reinforcement.csv');
+    expect(bare).toContain('Ombra ships none');
   });
 });
 

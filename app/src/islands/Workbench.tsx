@@ -127,7 +127,7 @@ function useShortcuts(shortcuts: Shortcuts): void {
           onPlace({ face: place.face === 'inside' ? 'outside' : 'inside' });
         },
         p: () => {
-          const sheet = shown === 'footing' || shown === 'openings' ? shown : 'courses';
+          const sheet = shown === 'footing' || shown === 'openings' || shown === 'steel' ? shown : 'courses';
           location.assign(`/jobs/${jobId}/sheets/${sheet}`);
         },
         ',': () => {

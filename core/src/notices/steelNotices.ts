@@ -1,11 +1,20 @@
 import { type Length, type UnitSystem, showLength, storeLength } from '../measure';
 import type { Openings } from '../openings';
-import { RULES } from '../rules';
+import { RULES, isRuleId } from '../rules';
 import type { Steel, SteelProblem } from '../steel';
 import type { Notice } from './notice';
 
 type Wording = Pick<Notice, 'severity' | 'where' | 'what' | 'place'> &
   Partial<Pick<Notice, 'why' | 'rule' | 'fixes'>>;
+
+const TABLE_WORDS: Readonly<Record<Extract<SteelProblem, { kind: 'table-row-unreadable' }>['what'], string>> =
+  {
+    height: 'wall’s height cannot be read as a length',
+    backfill: 'backfill cannot be read as a length',
+    soil: 'soil is no weight above 0 in lb/ft³',
+    size: 'bar is of no known size',
+    spacing: 'spacing is no length from 4 in to 10 ft',
+  };
 
 function wording(
   problem: SteelProblem,
@@ -102,6 +111,47 @@ function wording(
         what: 'The spec gives it no bars over its head: nothing carries the wall above. Set lintel bars, or ask the engineer.',
       };
     }
+    case 'zone-rule-refused':
+      return {
+        severity: 'mind',
+        where: problem.zone,
+        place: {},
+        what: `Its “${isRuleId(problem.rule) ? RULES[problem.rule].statement.replace(/\{value\}/, '…') : problem.rule}” cannot be used as it is written; the job’s own holds there. Set it again.`,
+      };
+    case 'table-row-unreadable':
+      return {
+        severity: 'stop',
+        where: 'Table',
+        place: {},
+        what: `Row ${String(problem.row)} of the reinforcement table cannot be used: its ${TABLE_WORDS[problem.what]}. No wall takes it.`,
+      };
+    case 'table-rows-clash':
+      return {
+        severity: 'stop',
+        where: 'Table',
+        place: {},
+        what: `Rows ${problem.rows.join(' and ')} of the reinforcement table are for the same walls and ask for different bars; the one with more steel is taken. Take the wrong one out.`,
+      };
+    case 'table-gap':
+      return {
+        severity: 'mind',
+        where: 'Table',
+        place: {},
+        what: `The reinforcement table has no row for soil of ${String(problem.soil)} lb/ft³ against walls up to ${showLength(problem.height, units)}; such a wall takes the next heavier row, or none.`,
+      };
+    case 'table-soil-unsaid':
+      return {
+        severity: 'mind',
+        ...onWall(problem.wall),
+        what: 'How high soil lies against it is not said, so no row of the reinforcement table is taken; the spec’s own verticals stand. Write 0 where there is none.',
+      };
+    case 'no-table-row':
+      return {
+        severity: 'stop',
+        ...onWall(problem.wall),
+        rule: 'steel.soil.weight',
+        what: `No row of the reinforcement table covers a wall of ${showLength(problem.height, units)} with ${showLength(problem.backfill, units)} of soil at ${String(problem.soil)} lb/ft³: ask the engineer. The spec’s own verticals stand until then.`,
+      };
     case 'few-slots':
       return {
         severity: 'mind',

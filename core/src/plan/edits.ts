@@ -12,7 +12,15 @@ import {
   changedIn,
 } from './openingEdit';
 import type { Loop, LoopTees, MeasuredTo, Plan, Stage, WalkRow } from './plan';
-import { type SoilChange, type SteelZone, changeSoil, putZone, removeZone } from './steelPlan';
+import {
+  type ReinforcementTable,
+  type SoilChange,
+  type SteelZone,
+  changeSoil,
+  putTable,
+  putZone,
+  removeZone,
+} from './steelPlan';
 import { storedLengthText, storedTurnText } from './storedText';
 import { type WallChange, changeWall } from './wallEdit';
 
@@ -64,6 +72,8 @@ export type PlanEdit =
   | { readonly kind: 'set-soil'; readonly wall: string; readonly change: SoilChange }
   | { readonly kind: 'put-zone'; readonly zone: SteelZone }
   | { readonly kind: 'remove-zone'; readonly zone: string }
+  /** A reinforcement table; null goes back to the spec's own verticals. */
+  | { readonly kind: 'put-table'; readonly table: ReinforcementTable | null }
   /** A height for the walls; null goes back to counting courses. */
   | { readonly kind: 'set-height'; readonly height: string | null }
   | { readonly kind: 'set-stages'; readonly stages: readonly Stage[] }
@@ -257,6 +267,8 @@ export function applyEdit(plan: Plan, edit: PlanEdit, newId: () => string = unus
       return { ...plan, steel: putZone(plan.steel, edit.zone) };
     case 'remove-zone':
       return { ...plan, steel: removeZone(plan.steel, edit.zone) };
+    case 'put-table':
+      return { ...plan, steel: putTable(plan.steel, edit.table, plan.units) };
     case 'set-height':
       return edit.height === null
         ? without(plan, 'height')

@@ -206,6 +206,19 @@ function steelOf(file: NonNullable<PlanFile['steel']>, units: UnitSystem): Steel
     (file.zones ?? []).map((zone) => zone.id),
   );
   return {
+    ...(file.table === undefined
+      ? {}
+      : {
+          table: {
+            name: file.table.name,
+            rows: file.table.rows.map((row) => ({
+              ...row,
+              height: pinned(row.height, units),
+              backfill: pinned(row.backfill, units),
+              spacing: pinned(row.spacing, units),
+            })),
+          },
+        }),
     ...(file.walls === undefined
       ? {}
       : {

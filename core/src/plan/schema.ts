@@ -213,7 +213,25 @@ const steelZone = z.strictObject({
   rules: z.record(z.string().max(80), z.union([z.string().max(80), z.number()])),
 });
 
+const reinforcementTable = z.strictObject({
+  name: z.string().max(80),
+  rows: z
+    .array(
+      z.strictObject({
+        height: lengthText.describe('Greatest height of the wall, footing to top.'),
+        backfill: lengthText.describe('Greatest height of the soil against it.'),
+        soil: z.number().describe('Greatest equivalent fluid weight, in pounds a cubic foot.'),
+        size: z.string().max(20),
+        spacing: lengthText,
+      }),
+    )
+    .max(500),
+});
+
 const steel = z.strictObject({
+  table: reinforcementTable
+    .optional()
+    .describe('Table of a code or a form maker from which each wall takes its verticals.'),
   walls: z
     .record(
       z.string().max(60),

@@ -25,8 +25,28 @@ export interface SteelZone {
   readonly rules: RuleOverrides;
 }
 
+/** One row of a reinforcement table: up to which wall, soil and backfill it holds, and the verticals that it asks for. */
+export interface TableRow {
+  /** Greatest height of the wall, footing to top. */
+  readonly height: string;
+  /** Greatest height of the soil against it. */
+  readonly backfill: string;
+  /** Greatest equivalent fluid weight of the soil, in pounds a cubic foot. */
+  readonly soil: number;
+  readonly size: string;
+  readonly spacing: string;
+}
+
+/** The table of a code or a form maker, as the user gave it. */
+export interface ReinforcementTable {
+  readonly name: string;
+  readonly rows: readonly TableRow[];
+}
+
 /** What a job says of its steel besides its house rules. */
 export interface SteelPlan {
+  /** Verticals of walls come from it, where a zone does not say otherwise. */
+  readonly table?: ReinforcementTable;
   readonly walls?: Readonly<Record<string, WallSoil>>;
   readonly zones?: readonly SteelZone[];
 }
@@ -78,3 +98,26 @@ export const removeZone = (steel: SteelPlan | undefined, id: string): SteelPlan 
   ...steel,
   zones: (steel?.zones ?? []).filter((zone) => zone.id !== id),
 });
+
+/** The steel with a reinforcement table in place of what there was, or without one. */
+export function putTable(
+  steel: SteelPlan | undefined,
+  table: ReinforcementTable | null,
+  units: UnitSystem,
+): SteelPlan {
+  const others = Object.fromEntries(Object.entries(steel ?? {}).filter(([key]) => key !== 'table'));
+  if (table === null) return others;
+  const stored = (text: string): string => storedLengthText(text, units);
+  return {
+    ...others,
+    table: {
+      name: table.name,
+      rows: table.rows.map((row) => ({
+        ...row,
+        height: stored(row.height),
+        backfill: stored(row.backfill),
+        spacing: stored(row.spacing),
+      })),
+    },
+  };
+}

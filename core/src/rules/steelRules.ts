@@ -339,7 +339,7 @@ export const steelChoiceRules = {
       'The engineer says each course, every second, or every third; the maker of cell blocks says it of his.',
     default: 'maker',
     choices: [
-      { value: 'maker', label: 'every course, or those that the form maker says' },
+      { value: 'maker', label: 'every course, or as its maker says' },
       { value: 'every', label: 'every course' },
       { value: 'second', label: 'every second course' },
       { value: 'third', label: 'every third course' },
@@ -355,7 +355,7 @@ export const steelChoiceRules = {
     default: 'alternating',
     choices: [
       { value: 'alternating', label: 'either side of the middle, course about' },
-      { value: 'tension', label: 'either side of a line toward the tension side, where soil presses' },
+      { value: 'tension', label: 'either side of a line on the tension side' },
       { value: 'centred', label: 'in the middle slot' },
     ],
     source: commonPractice,

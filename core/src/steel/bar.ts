@@ -102,6 +102,29 @@ export type SteelProblem =
       readonly within: Length;
     }
   | { readonly kind: 'nothing-over-head'; readonly opening: string; readonly wall: string }
+  | { readonly kind: 'zone-rule-refused'; readonly zone: string; readonly rule: string }
+  | {
+      /** A row of the reinforcement table that cannot be used, counted from 1. */
+      readonly kind: 'table-row-unreadable';
+      readonly row: number;
+      readonly what: 'height' | 'backfill' | 'soil' | 'size' | 'spacing';
+    }
+  /** Two rows for the same walls that ask for different bars, counted from 1. */
+  | { readonly kind: 'table-rows-clash'; readonly rows: readonly [number, number] }
+  | {
+      /** A soil that some heights of the table have a row for and another has none for. */
+      readonly kind: 'table-gap';
+      readonly height: Length;
+      readonly soil: number;
+    }
+  | { readonly kind: 'table-soil-unsaid'; readonly wall: string }
+  | {
+      readonly kind: 'no-table-row';
+      readonly wall: string;
+      readonly height: Length;
+      readonly backfill: Length;
+      readonly soil: number;
+    }
   | { readonly kind: 'few-slots'; readonly slots: number }
   | { readonly kind: 'bar-through'; readonly wall: string; readonly course: number; readonly insert: string }
   | { readonly kind: 'support-unsaid'; readonly wall: string }

@@ -12,6 +12,7 @@ import { judgePlaced } from './judge';
 import { ledgeBars } from './ledges';
 import { lintels } from './lintels';
 import { type WallCapacity, capacityOf } from './capacity';
+import type { TablePick } from './reinforcementTable';
 import { type ScheduleLine, scheduleOf } from './schedule';
 import {
   type Pour,
@@ -44,6 +45,7 @@ export interface WallSection {
 }
 
 export interface Steel {
+  readonly picks: readonly TablePick[];
   readonly pours: readonly Pick<Pour, 'fromCourse' | 'toCourse'>[];
   readonly bars: readonly Bar[];
   readonly schedule: readonly ScheduleLine[];
@@ -192,6 +194,7 @@ export function buildSteel(
   const sizes = BAR_SIZES.map(({ id }) => id).filter((id) => bars.some((bar) => bar.size === id));
   const bySize = sizes.map((size) => stockOfSize(bars, size, stock, setting.problems));
   return {
+    picks: setting.picks,
     pours: setting.pours.map(({ fromCourse, toCourse }) => ({ fromCourse, toCourse })),
     bars,
     schedule: scheduleOf(bars),

@@ -85,8 +85,8 @@ function roundOpenings(bars: readonly Bar[], setting: Setting): void {
           .filter((span) => span.from < concrete.to && concrete.from < span.to)
           .map((span) => span.bottom),
       );
-      const room = concrete.bottom - foot;
-      if (room < 2 * rules.length('steel.cover.end')) continue;
+      // Less than a course of wall under a sill lies on the footing, and asks for no bar of its own.
+      if (concrete.bottom - foot < setting.courses.courseHeight) continue;
       const within = rules.length('steel.sill.within');
       // A lap under the opening makes two bars of what runs across.
       const edges = [concrete.from, (concrete.from + concrete.to) / 2, concrete.to];

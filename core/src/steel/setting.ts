@@ -7,6 +7,7 @@ import { type HouseRules, type RuleOverrides, houseRules } from '../rules';
 import type { BuiltLoop, Levels, Shell, Wall } from '../shell';
 import type { SteelProblem } from './bar';
 import { type LapBasis, lapBasis, lapLength, lapOfTwo } from './laps';
+import { type TablePick, pickRows, verticalsOf } from './reinforcementTable';
 import { type BarSize, BAR_SIZES, barSize } from './sizes';
 import { type Held, type SlotSchool, slotOffsets, slotOf, tensionSide } from './slots';
 
@@ -52,6 +53,8 @@ export interface Setting {
   /** Pours from the footing up: their courses, and the height at which each ends; the last one runs to the walls' tops. */
   readonly pours: readonly Pour[];
   readonly stock: Length;
+  /** The row of the reinforcement table that each wall takes; none where there is no table. */
+  readonly picks: readonly TablePick[];
   readonly problems: SteelProblem[];
 }
 
@@ -100,10 +103,12 @@ export function settingOf(
   rules: HouseRules,
 ): Setting {
   const problems: SteelProblem[] = [];
-  const zones = (input.steel?.zones ?? []).map((zone) => ({
-    zone,
-    rules: houseRules({ ...input.rules, ...zone.rules }),
-  }));
+  const zones = input.steel?.zones ?? [];
+  for (const zone of zones) {
+    for (const { id } of houseRules(zone.rules).refused) {
+      problems.push({ kind: 'zone-rule-refused', zone: zone.name ?? zone.id, rule: id });
+    }
+  }
   const basis: LapBasis = lapBasis(rules);
   const { family } = shell;
   const walls = shell.loops.flatMap(({ built }): SteelWall[] =>
@@ -129,7 +134,22 @@ export function settingOf(
       ];
     }),
   );
+  const picks = pickRows(input.steel?.table, walls, levels, rules, input.units, problems);
+  const fromTable = new Map(
+    picks.flatMap(({ wall, row }) => (row ? [[wall, verticalsOf(row)] as const] : [])),
+  );
+  // Rules of a wall and a course: the job's, those of its row of the table, those of its zone. Alike ones are one object.
+  const known = new Map<string, HouseRules>();
+  const rulesFor = (wall: string, zone: number): HouseRules => {
+    const row = fromTable.get(wall);
+    if (row === undefined && zone < 0) return rules;
+    const key = `${JSON.stringify(row)}:${String(zone)}`;
+    const found = known.get(key) ?? houseRules({ ...input.rules, ...row, ...(zones[zone]?.rules ?? {}) });
+    known.set(key, found);
+    return found;
+  };
   return {
+    picks,
     shell,
     levels,
     courses,
@@ -138,12 +158,15 @@ export function settingOf(
     walls,
     rules,
     rulesIn: (wall, course) =>
-      zones.findLast(
-        ({ zone }) =>
-          (zone.walls === undefined || zone.walls.includes(wall)) &&
-          course >= (zone.fromCourse ?? 1) &&
-          course <= (zone.toCourse ?? Infinity),
-      )?.rules ?? rules,
+      rulesFor(
+        wall,
+        zones.findLastIndex(
+          (zone) =>
+            (zone.walls === undefined || zone.walls.includes(wall)) &&
+            course >= (zone.fromCourse ?? 1) &&
+            course <= (zone.toCourse ?? Infinity),
+        ),
+      ),
     lapOf: (size, top = false) => lapLength(size, basis, top),
     lapOfTwo: (a, b, top = false) => lapOfTwo(a, b, basis, top),
     pours: poursOf(input.stages, levels, courses.count),

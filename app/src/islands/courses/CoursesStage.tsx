@@ -4,7 +4,7 @@ import { showLength } from '@ombra/core/measure';
 import { wallsOf } from '@ombra/core/shell/buildShell';
 import { houseRules } from '@ombra/core/rules/houseRules';
 import type { WorkedPlan } from '@ombra/core/work';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { Columns3, ListChecks, RulerDimensionLine } from 'lucide-react';
 import { PlansCard } from '../cards/PlansCard';
 import { StrapCard } from '../cards/StrapCard';
@@ -15,24 +15,10 @@ import { Strip } from '../strip/Strip';
 import { TallyTable } from '../tally/TallyTable';
 import { WhyCard } from '../tally/WhyCard';
 import { WallsAside } from '../walls/WallsAside';
+import { useWidth } from '../../ui/useWidth';
 import { FromAbove } from './FromAbove';
 import { LuckyLengths } from './LuckyLengths';
 import { describePiece } from './describePiece';
-
-/** Pixel width of an element, kept up to date. */
-function useWidth() {
-  const [width, setWidth] = useState(600);
-  const observer = useRef<ResizeObserver | null>(null);
-  const element = useCallback((node: HTMLElement | null) => {
-    observer.current?.disconnect();
-    if (!node) return;
-    observer.current = new ResizeObserver(([entry]) => {
-      if (entry) setWidth(entry.contentRect.width);
-    });
-    observer.current.observe(node);
-  }, []);
-  return { width, element };
-}
 
 /** The lowest course in which a wall has a block; null where it has none. */
 function lowestCourse(worked: WorkedPlan, wall: string): number | null {

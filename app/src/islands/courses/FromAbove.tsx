@@ -1,7 +1,9 @@
 import type { CornerPiece, WallPiece } from '@ombra/core/courses';
 import { NANOMETRES_PER_METRE, type UnitSystem, showLength } from '@ombra/core/measure';
 import type { Corner, Wall } from '@ombra/core/shell/shell';
+import type { Bar } from '@ombra/core/steel/bar';
 import type { WorkedPlan } from '@ombra/core/work';
+import { BarsFromAbove } from '../steel/BarsFromAbove';
 import type { Face } from '../strip/stripGeometry';
 
 interface FromAboveProps {
@@ -13,6 +15,8 @@ interface FromAboveProps {
   /** Pixels to fill; a wall too long to show its webs is broken into lines, like text. */
   readonly width: number;
   readonly onChoose?: (piece: string) => void;
+  /** Bars of this course and those that stand in it, drawn over the blocks. */
+  readonly bars?: readonly Bar[];
 }
 
 /** Fewest pixels to a metre at which webs and panels can still be told apart. */
@@ -216,7 +220,7 @@ function CornerLeg({ piece, corner, atStart, frame, chosen }: LegProps) {
 }
 
 /** One wall of a course in plan, true to scale: panels, core, webs, corner legs, and cuts with their length. */
-export function FromAbove({ worked, wall, course, face, chosen, width, onChoose }: FromAboveProps) {
+export function FromAbove({ worked, wall, course, face, chosen, width, onChoose, bars }: FromAboveProps) {
   const corners = worked.shell.loops.flatMap((loop) => loop.built?.corners ?? []);
   const pieces = worked.courses.pieces.filter((piece) => piece.course === course);
   const blocks = pieces.filter(
@@ -314,6 +318,15 @@ export function FromAbove({ worked, wall, course, face, chosen, width, onChoose 
               chosen={end.piece.id === chosen}
             />
           ))}
+          {bars && (
+            <BarsFromAbove
+              bars={bars}
+              scale={scale}
+              middle={wall.skin + wall.core / 2}
+              length={wall.length}
+              corners={[wall.from, wall.to]}
+            />
+          )}
           {letter(-14, wall.from)}
           {letter(wall.length * scale + 14, wall.to)}
         </svg>

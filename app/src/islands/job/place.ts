@@ -36,7 +36,7 @@ export const OPENINGS_PANELS = ['openings', 'bucks', 'inserts', 'files'] as cons
 export type OpeningsPanel = (typeof OPENINGS_PANELS)[number];
 
 /** Parts of the steel's stage. */
-export const STEEL_PANELS = ['spec', 'courses', 'schedule', 'stock'] as const;
+export const STEEL_PANELS = ['spec', 'table', 'courses', 'schedule', 'stock'] as const;
 export type SteelPanel = (typeof STEEL_PANELS)[number];
 
 export const START: Place = {

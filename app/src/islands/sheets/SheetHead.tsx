@@ -15,6 +15,7 @@ const SHEETS = [
   { path: 'courses', name: 'Courses' },
   { path: 'above', name: 'From above' },
   { path: 'openings', name: 'Openings' },
+  { path: 'steel', name: 'Steel' },
   { path: 'order', name: 'Order list' },
 ] as const;
 

@@ -21,23 +21,28 @@ function Shape({ shape }: { readonly shape: ScheduleLine['shape'] }) {
   );
 }
 
-/** The bending schedule: alike bars under one mark; pressing a mark lights its bars on the strip. */
-export function SchedulePanel({ schedule, units, chosen, onChoose }: SchedulePanelProps) {
+/** The bending schedule as a table; its marks may be pressed where there is something to light. */
+export function ScheduleTable({
+  schedule,
+  units,
+  chosen = null,
+  onChoose,
+}: Pick<SchedulePanelProps, 'schedule' | 'units'> & Partial<SchedulePanelProps>) {
   const inInches = (length: Length): string => showLength(length, units, { style: 'inches' });
   return (
-    <ScrollBox label="Bending schedule" height="max-h-96">
-      <table className="figures w-full border-collapse text-[16px]">
-        <TableHead
-          names={['mark', 'what', 'size', 'shape', 'legs, out to out', 'cut to', 'bars']}
-          left={['what', 'size', 'shape']}
-        />
-        <tbody>
-          {schedule.map((line) => (
-            <tr
-              key={line.mark}
-              className={`border-b border-line ${line.mark === chosen ? 'bg-chalk-wash' : ''}`}
-            >
-              <th scope="row" className="px-1 text-left">
+    <table className="figures w-full border-collapse text-[16px]">
+      <TableHead
+        names={['mark', 'what', 'size', 'shape', 'legs, out to out', 'cut to', 'bars']}
+        left={['what', 'size', 'shape']}
+      />
+      <tbody>
+        {schedule.map((line) => (
+          <tr
+            key={line.mark}
+            className={`border-b border-line ${line.mark === chosen ? 'bg-chalk-wash' : ''}`}
+          >
+            <th scope="row" className="px-1 text-left">
+              {onChoose ? (
                 <button
                   type="button"
                   className="felt underline decoration-dotted underline-offset-3"
@@ -48,21 +53,30 @@ export function SchedulePanel({ schedule, units, chosen, onChoose }: SchedulePan
                 >
                   {line.mark}
                 </button>
-              </th>
-              <td className="px-1">{barName(line.use)}</td>
-              <td className="px-1">{line.size}</td>
-              <td className="px-1">
-                <span className="inline-flex items-center gap-1">
-                  <Shape shape={line.shape} /> {line.shape}
-                </span>
-              </td>
-              <td className="px-1 text-right">{line.legs.map(inInches).join(' + ')}</td>
-              <td className="px-1 text-right font-semibold">{showLength(line.cut, units)}</td>
-              <td className="px-1 text-right font-semibold">{line.count}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </ScrollBox>
+              ) : (
+                <span className="felt">{line.mark}</span>
+              )}
+            </th>
+            <td className="px-1">{barName(line.use)}</td>
+            <td className="px-1">{line.size}</td>
+            <td className="px-1">
+              <span className="inline-flex items-center gap-1">
+                <Shape shape={line.shape} /> {line.shape}
+              </span>
+            </td>
+            <td className="px-1 text-right">{line.legs.map(inInches).join(' + ')}</td>
+            <td className="px-1 text-right font-semibold">{showLength(line.cut, units)}</td>
+            <td className="px-1 text-right font-semibold">{line.count}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
+
+/** The bending schedule on screen: pressing a mark lights its bars on the strip. */
+export const SchedulePanel = (props: SchedulePanelProps) => (
+  <ScrollBox label="Bending schedule" height="max-h-96">
+    <ScheduleTable {...props} />
+  </ScrollBox>
+);

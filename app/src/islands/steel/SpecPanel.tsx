@@ -12,6 +12,8 @@ interface SpecPanelProps {
   readonly job: Job;
   readonly walls: readonly Wall[];
   readonly courses: number;
+  /** How many walls take their verticals from a reinforcement table. */
+  readonly fromTable: number;
 }
 
 /** The engineer's list in the engineer's words: what each line is called, and the rule behind it. */
@@ -72,10 +74,20 @@ const SPEC: readonly { readonly group: string; readonly lines: readonly (readonl
   },
 ];
 
+/** A choice of more letters than these is cut off beside its name. */
+const SHORT_CHOICE = 16;
+
 /** Rules that a zone may set for itself. */
-const IN_ZONES = SPEC.flatMap(({ lines }) => lines).filter(
-  ([, id]) =>
-    !['steel.grade', 'steel.concrete.strength', 'steel.lap', 'steel.lap.length', 'steel.stock'].includes(id),
+const WHOLE_JOB: readonly RuleId[] = [
+  'steel.grade',
+  'steel.concrete.strength',
+  'steel.lap',
+  'steel.lap.length',
+  'steel.stock',
+  'steel.soil.weight',
+];
+const IN_ZONES = SPEC.flatMap(({ group, lines }) =>
+  lines.filter(([, id]) => !WHOLE_JOB.includes(id)).map(([line, id]) => ({ group, line, id })),
 );
 
 const HELD_WORDS: Readonly<Record<HeldBy, string>> = {
@@ -98,9 +110,17 @@ function Line({
   readonly onSet: (value: string | number | null) => void;
 }) {
   const changed = rules.changed.has(id);
+  const rule = RULES[id];
+  // A choice told in a sentence takes the whole line under its name.
+  const long = rule.type === 'choice' && rule.choices.some(({ label }) => label.length > SHORT_CHOICE);
   return (
-    <li className="grid grid-cols-[minmax(0,1fr)_minmax(0,160px)_24px] items-center gap-1 border-b border-line py-0.5">
-      <span className={changed ? 'font-semibold text-chalk' : ''} title={RULES[id].reason}>
+    <li
+      className={`grid items-center gap-x-1 border-b border-line py-0.5 ${long ? 'grid-cols-[minmax(0,1fr)_24px]' : 'grid-cols-[minmax(0,1fr)_minmax(0,160px)_24px]'}`}
+    >
+      <span
+        className={`${changed ? 'font-semibold text-chalk' : ''} ${long ? 'col-span-2' : ''}`}
+        title={rule.reason}
+      >
         {name}
       </span>
       <RuleValue id={id} rules={rules} units={job.plan.units} label={name} onSet={onSet} />
@@ -123,7 +143,12 @@ function Line({
 }
 
 /** A part of the job whose steel differs: which walls, which courses, and what differs in it. */
-function Zone({ job, zone, walls, courses }: SpecPanelProps & { readonly zone: SteelZone }) {
+function Zone({
+  job,
+  zone,
+  walls,
+  courses,
+}: Omit<SpecPanelProps, 'fromTable'> & { readonly zone: SteelZone }) {
   const { plan, edit } = job;
   const rules = houseRules({ ...plan.rules, ...zone.rules });
   const put = (change: Partial<SteelZone>): void => {
@@ -135,7 +160,7 @@ function Zone({ job, zone, walls, courses }: SpecPanelProps & { readonly zone: S
     const now = walls.map((wall) => wall.id).filter((each) => (each === id ? !chosen(id) : chosen(each)));
     put({ walls: now });
   };
-  const missing = IN_ZONES.filter(([, id]) => zone.rules[id] === undefined);
+  const missing = new Set(IN_ZONES.map(({ id }) => id).filter((id) => zone.rules[id] === undefined));
   return (
     <li className="border-l-4 border-steel pl-2">
       <div className="flex items-center gap-1">
@@ -198,10 +223,10 @@ function Zone({ job, zone, walls, courses }: SpecPanelProps & { readonly zone: S
         </label>
       </div>
       <ul className="mt-1">
-        {IN_ZONES.filter(([, id]) => zone.rules[id] !== undefined).map(([line, id]) => (
+        {IN_ZONES.filter(({ id }) => zone.rules[id] !== undefined).map(({ group, line, id }) => (
           <Line
             key={id}
-            name={line}
+            name={`${group}: ${line}`}
             id={id}
             rules={rules}
             job={job}
@@ -231,10 +256,16 @@ function Zone({ job, zone, walls, courses }: SpecPanelProps & { readonly zone: S
         }}
       >
         <option value="">What differs here …</option>
-        {missing.map(([line, id]) => (
-          <option key={id} value={id}>
-            {line}
-          </option>
+        {SPEC.map(({ group, lines }) => (
+          <optgroup key={group} label={group}>
+            {lines
+              .filter(([, id]) => missing.has(id))
+              .map(([line, id]) => (
+                <option key={id} value={id}>
+                  {line}
+                </option>
+              ))}
+          </optgroup>
         ))}
       </select>
     </li>
@@ -242,7 +273,7 @@ function Zone({ job, zone, walls, courses }: SpecPanelProps & { readonly zone: S
 }
 
 /** What the drawings or the engineer say: sizes, spacings, laps; soil by wall; parts of the job that differ. */
-export function SpecPanel({ job, walls, courses }: SpecPanelProps) {
+export function SpecPanel({ job, walls, courses, fromTable }: SpecPanelProps) {
   const { plan, edit, endMerge, freshId } = job;
   const rules = houseRules(plan.rules);
   return (
@@ -250,6 +281,12 @@ export function SpecPanel({ job, walls, courses }: SpecPanelProps) {
       {SPEC.map(({ group, lines }) => (
         <section key={group} aria-label={group} className="min-w-0">
           <h3 className="heading">{group}</h3>
+          {group === 'Verticals and dowels' && fromTable > 0 && (
+            <p className="text-sm text-chalk">
+              {fromTable === 1 ? 'One wall takes' : `${String(fromTable)} walls take`} size and spacing from “
+              {plan.steel?.table?.name ?? ''}”; these hold for the others.
+            </p>
+          )}
           <ul>
             {lines.map(([name, id]) => (
               <Line

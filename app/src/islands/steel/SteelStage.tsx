@@ -5,7 +5,6 @@ import { showQuantity } from '@ombra/core/tally/explain';
 import type { Figure } from '@ombra/core/tally/figure';
 import { useMemo, useState } from 'react';
 import { Tabs } from '../../ui/Tabs';
-import { TableHead } from '../../ui/TableHead';
 import { STEEL_PANELS, type SteelPanel } from '../job/place';
 import type { StageProps } from '../stage';
 import { Strip } from '../strip/Strip';
@@ -13,16 +12,19 @@ import { WhyCard } from '../tally/WhyCard';
 import { NothingStands } from '../walls/NothingStands';
 import { WallsAside } from '../walls/WallsAside';
 import { CapacityCard } from './CapacityCard';
+import { CourseSteel } from './CourseSteel';
+import { LayingOrder } from './LayingOrder';
 import { SchedulePanel } from './SchedulePanel';
 import { SlotSection } from './SlotSection';
 import { SpecPanel } from './SpecPanel';
 import { SteelLayer } from './SteelLayer';
 import { StockPanel } from './StockPanel';
-import { momentText, barName } from './steelWords';
+import { TablePanel } from './TablePanel';
 import { useLeastStock } from './useLeastStock';
 
 const NAMES: Readonly<Record<SteelPanel, string>> = {
   spec: 'What the drawings say',
+  table: 'Table of the code',
   courses: 'By course',
   schedule: 'Bending schedule',
   stock: 'Stock and mass',
@@ -108,8 +110,14 @@ export function SteelStage({ job, place, onPlace }: StageProps) {
           className="flex flex-col gap-3"
         >
           {place.steelPanel === 'spec' && (
-            <SpecPanel job={job} walls={walls} courses={worked.courses.count} />
+            <SpecPanel
+              job={job}
+              walls={walls}
+              courses={worked.courses.count}
+              fromTable={steel.picks.filter((pick) => pick.row !== null).length}
+            />
           )}
+          {place.steelPanel === 'table' && <TablePanel job={job} steel={steel} walls={walls} />}
           {place.steelPanel === 'courses' && (
             <div className="grid grid-cols-[220px_minmax(0,1fr)] gap-6 max-md:grid-cols-1">
               <section aria-label={`Wall ${wall.name} cut across`}>
@@ -124,33 +132,17 @@ export function SteelStage({ job, place, onPlace }: StageProps) {
                 )}
               </section>
               <div className="flex min-w-0 flex-col gap-4">
+                <CourseSteel
+                  worked={worked}
+                  wall={wall}
+                  course={Math.min(place.course, worked.courses.count)}
+                  face={place.face}
+                  onCourse={(course) => {
+                    onPlace({ course });
+                  }}
+                />
                 <CapacityCard capacity={section?.capacity ?? undefined} units={plan.units} />
-                <section aria-label="In this order">
-                  <h3 className="heading">In this order, the whole job</h3>
-                  <table className="figures w-full border-collapse text-[17px]">
-                    <TableHead names={['when', 'put in']} left={['put in']} />
-                    <tbody>
-                      {steel.sequence.map((step) => (
-                        <tr key={momentText(step)} className="border-b border-line">
-                          <th scope="row" className="w-48 px-1 text-left font-medium">
-                            {momentText(step)}
-                          </th>
-                          <td className="px-1">
-                            {step.what.map(({ use, count }) => (
-                              <span key={use} className="mr-4 inline-block">
-                                <strong>{count}</strong> {barName(use, count)}
-                              </span>
-                            ))}
-                          </td>
-                        </tr>
-                      ))}
-                    </tbody>
-                  </table>
-                  <p className="mt-1 text-sm text-quiet">
-                    Lintel bars and stirrups go in before the course over the head. Verticals are tied only
-                    once the wall is plumb. Cap what stands up.
-                  </p>
-                </section>
+                <LayingOrder steel={steel} />
               </div>
             </div>
           )}

@@ -2,8 +2,11 @@ import { type Length, type UnitSystem, showLength } from '@ombra/core/measure';
 import type { Steel } from '@ombra/core/steel/buildSteel';
 import { type StockOfSize, offcutsOf } from '@ombra/core/steel/stockOfSize';
 import type { Figure } from '@ombra/core/tally/figure';
+import { useState } from 'react';
+import { Choice } from '../../ui/Choice';
 import { ScrollBox } from '../../ui/ScrollBox';
 import { FigureRow } from '../tally/FigureRow';
+import { CutList, type CutPart } from './LayingOrder';
 import type { LeastStock } from './useLeastStock';
 
 interface StockPanelProps {
@@ -42,7 +45,9 @@ export function CutPatterns({ own, units }: { readonly own: StockOfSize; readonl
 function Proof({ least }: { readonly least: LeastStock }) {
   const words = {
     running: `Looking for fewer bars: ${String(least.tried)} ways to cut a bar tried.`,
-    done: 'No more to find.',
+    done: least.stock.every((own) => own.proved)
+      ? 'Every size is proved: no plan takes fewer bars.'
+      : 'No more to find; a size that is not proved says by how much.',
     stopped: 'Stopped; what was found so far is kept.',
     broken: 'The search broke; the quick cut lists stand. Try it again after a reload.',
   }[least.state];
@@ -65,6 +70,7 @@ function Proof({ least }: { readonly least: LeastStock }) {
 
 /** Bars to buy by size, what comes out of each, what is left over, and their mass. */
 export function StockPanel({ steel, least, units, open, onOpen }: StockPanelProps) {
+  const [part, setPart] = useState<CutPart>('pour');
   return (
     <div className="flex flex-col gap-3">
       <Proof least={least} />
@@ -94,6 +100,21 @@ export function StockPanel({ steel, least, units, open, onOpen }: StockPanelProp
           <FigureRow figure={steel.mass} name="All steel" units={units} open={open} onOpen={onOpen} />
         </section>
       </div>
+      <section aria-label="What to cut when">
+        <div className="mb-2 w-72">
+          <Choice
+            label="What to cut and bend, in the order in which it is wanted"
+            name="cut-part"
+            value={part}
+            options={[
+              { value: 'pour', label: 'by pour' },
+              { value: 'course', label: 'by course' },
+            ]}
+            onChoose={setPart}
+          />
+        </div>
+        <CutList steel={steel} units={units} by={part} />
+      </section>
     </div>
   );
 }

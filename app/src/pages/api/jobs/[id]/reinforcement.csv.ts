@@ -1,0 +1,9 @@
+import { writeTableFile } from '@ombra/core/steel';
+import type { APIRoute } from 'astro';
+import { csvOf } from '../../../../server/csv';
+
+/** A job's reinforcement table as CSV; only its heading where the job has none. */
+export const GET: APIRoute = ({ locals, params }) =>
+  csvOf(locals.services, params['id'] ?? '', 'reinforcement', (plan) =>
+    writeTableFile(plan.steel?.table ?? { name: '', rows: [] }),
+  );
