@@ -6,6 +6,8 @@ import { gzipSync } from 'node:zlib';
 import { type Plan, type WalkRow, applyEdit, emptyPlan, makeWork, readPlanText, work } from '@ombra/core';
 import { findBest } from '@ombra/core/best';
 import { nudges } from '@ombra/core/nudge';
+import { houseRules } from '@ombra/core/rules';
+import { buildSteel, leastOf } from '@ombra/core/steel';
 import { makeJobStore } from '../app/src/server/jobStore';
 import { openDatabase } from '../app/src/server/sqlite';
 import { browserFigures } from './browser';
@@ -196,6 +198,26 @@ function depth() {
   };
 }
 
+/** All steel of a plan, with everything before it already worked, and the proof of its least stock. */
+function steelOf(plan: Plan) {
+  const { shell, levels, courses, inserts, openings, steel } = work(plan);
+  const rules = houseRules(plan.rules);
+  const allSteel = measure(() => buildSteel(shell, levels, courses, inserts, openings, plan, rules));
+  const start = performance.now();
+  const proved = steel.stock.map((own) => {
+    const steps = leastOf(own);
+    let step = steps.next();
+    while (step.done !== true) step = steps.next();
+    return { size: own.size, bars: step.value.pieces.length, least: step.value.bound };
+  });
+  return {
+    bars: steel.bars.length,
+    allSteel,
+    leastStockMs: Number((performance.now() - start).toFixed(1)),
+    proved,
+  };
+}
+
 async function store() {
   const folder = mkdtempSync(join(tmpdir(), 'ombra-bench-'));
   const { knex } = await openDatabase(folder, () => new Date());
@@ -238,8 +260,8 @@ function bundle() {
     gzipSync(new Uint8Array(readFileSync(join(folder, name)))).length / 1000;
   const total = (names: readonly string[]): number =>
     Number(names.reduce((sum, name) => sum + size(name), 0).toFixed(1));
-  // The forms, the footing, the openings and the search for the best plan are fetched only when they are asked for.
-  const later = /^(FormsStage|FootingStage|OpeningsStage|best\.worker)/;
+  // The forms, the footing, the openings, the steel and the search for the best plan are fetched only when they are asked for.
+  const later = /^(FormsStage|FootingStage|OpeningsStage|SteelStage|best\.worker)/;
   return {
     mainViewKilobytesCompressed: total(scripts.filter((name) => !later.test(name))),
     fetchedLaterKilobytesCompressed: total(scripts.filter((name) => later.test(name))),
@@ -251,6 +273,7 @@ console.log(
     {
       core: core(),
       depth: depth(),
+      steel: { demo: steelOf(demoPlan()), bigJob: steelOf(standing(bigJob())) },
       survey: survey(demoPlan(), measure),
       store: await store(),
       bundle: bundle(),

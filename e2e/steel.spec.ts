@@ -67,6 +67,10 @@ test('bars are seen by course, in the schedule and as stock; every mass opens it
   const mark = page.getByRole('button', { name: 'C1', exact: true });
   await mark.click();
   await expect(mark).toHaveAttribute('aria-pressed', 'true');
+  const csv = await page.request.get(`/api${job}/bending.csv`);
+  expect(await csv.text()).toMatch(
+    /^mark,use,size,shape,A,B,C,cut length,count\nH1,horizontal,#4,00,20ft,,,20ft,\d+/,
+  );
   await expectAccessible(page);
   await page.getByRole('tab', { name: 'Stock and mass' }).click();
   await page.getByRole('button', { name: /^All steel/ }).click();

@@ -55,6 +55,8 @@ await page.goto(`${DEMO}/sheets/above`);
 await shoot('above-sheet');
 await page.goto(`${DEMO}/sheets/openings`);
 await shoot('openings-sheet', true);
+await page.goto(`${DEMO}/sheets/steel`);
+await shoot('steel-sheet');
 await page.goto(`${DEMO}/sheets/order`);
 await shoot('order-sheet');
 await browser.close();

@@ -86,6 +86,9 @@ describe('a course from above with its bars', () => {
   const wall = wallsOf(worked.shell).find((each) => each.id === 'wall-1');
   if (!wall) throw new Error('no wall');
   const inCourse = (course: number) => barsInCourse(worked.steel.bars, wall, course, worked.courses.tops);
+  const marks = new Map(
+    worked.steel.schedule.flatMap(({ mark, bars }) => bars.map((id) => [id, mark] as const)),
+  );
   const html = (course: number) =>
     renderToStaticMarkup(
       <FromAbove
@@ -95,7 +98,7 @@ describe('a course from above with its bars', () => {
         face="inside"
         chosen={null}
         width={2000}
-        bars={inCourse(course)}
+        bars={{ list: inCourse(course), marks }}
       />,
     );
 
@@ -118,6 +121,9 @@ describe('a course from above with its bars', () => {
     // Course about, another slot: the lines lie elsewhere.
     expect(heights(html(5))).not.toEqual(heights(html(6)));
     expect(heights(html(5)).length).toBeGreaterThan(1);
+    for (const bar of inCourse(5).filter((each) => each.use === 'horizontal')) {
+      expect(html(5)).toContain(`>${marks.get(bar.id) ?? 'none'}<`);
+    }
   });
 });
 

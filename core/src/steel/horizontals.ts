@@ -13,8 +13,7 @@ import type { BarSize } from './sizes';
 
 /** Courses of a wall in which a horizontal lies, with how many bars. */
 export function barsByCourse(own: SteelWall, setting: Setting): ReadonlyMap<number, number> {
-  const rows = setting.courses.rows.filter((row) => row.wall === own.wall.id);
-  const courses = [...new Set(rows.map((row) => row.course))].sort((a, b) => a - b);
+  const courses = [...new Set(own.rows.map((row) => row.course))];
   const [bottom] = courses;
   const top = courses.at(-1);
   if (bottom === undefined || top === undefined) return new Map();
@@ -202,8 +201,8 @@ function legAt(
 export function horizontals(setting: Setting): readonly Bar[] {
   return setting.walls.flatMap((own) => {
     const counts = barsByCourse(own, setting);
-    return setting.courses.rows
-      .filter((row) => row.wall === own.wall.id && counts.has(row.course))
+    return own.rows
+      .filter((row) => counts.has(row.course))
       .flatMap((row) => {
         const rules = setting.rulesIn(own.wall.id, row.course);
         const size = sizeOf(rules.choice('steel.horizontal.size'));
@@ -234,9 +233,7 @@ function bendRound(own: SteelWall, row: CourseRow, size: BarSize, setting: Setti
   const rules = setting.rulesIn(own.wall.id, row.course);
   const corner = own.built.corners.find((each) => each.wallBefore === own.wall.id);
   const next = setting.walls.find((each) => each.wall.id === corner?.wallAfter);
-  const nextRow = setting.courses.rows.find(
-    (each) => each.wall === next?.wall.id && each.course === row.course && each.start === 'corner',
-  );
+  const nextRow = next?.rows.find((each) => each.course === row.course && each.start === 'corner');
   if (rules.choice('steel.corner') !== 'bend' || row.end !== 'corner' || !corner || !next || !nextRow) {
     return 0 as Length;
   }
@@ -267,12 +264,8 @@ export function cornerBars(setting: Setting): readonly Bar[] {
           counts.get(corner.wallBefore)?.has(course) === true &&
           stands.has(`${corner.wallBefore}:end:${String(course)}`) &&
           stands.has(`${corner.wallAfter}:start:${String(course)}`);
-        const row = setting.courses.rows.find(
-          (each) => each.wall === after.wall.id && each.course === course,
-        );
-        const rowBefore = setting.courses.rows.findLast(
-          (each) => each.wall === before.wall.id && each.course === course,
-        );
+        const row = after.rows.find((each) => each.course === course);
+        const rowBefore = before.rows.findLast((each) => each.course === course);
         if (!both || !row || !rowBefore || rules.choice('steel.corner') === 'bend') return [];
         const [own, other] = [after, before].map((each) =>
           sizeOf(setting.rulesIn(each.wall.id, course).choice('steel.horizontal.size')),

@@ -12,6 +12,7 @@ export * from './lintels';
 export * from './reinforcementTable';
 export * from './runs';
 export * from './schedule';
+export * from './scheduleFile';
 export * from './sequence';
 export * from './setting';
 export * from './sizes';

@@ -71,12 +71,13 @@ function emptyCourses(bars: readonly Bar[], setting: Setting): void {
 
 /** Openings with nothing over their head, or no horizontal across under their sill. */
 function roundOpenings(bars: readonly Bar[], setting: Setting): void {
+  const lintels = new Set(bars.flatMap((bar) => (bar.use.startsWith('lintel') ? [bar.opening] : [])));
   for (const own of setting.walls) {
+    if (own.openings.length === 0) continue;
     const lying = bars.filter((bar) => bar.use === 'horizontal' && bar.wall === own.wall.id);
     for (const { id, concrete, openTop } of own.openings) {
-      const lintel = bars.some((bar) => bar.opening === id && bar.use.startsWith('lintel'));
       const told = setting.problems.some((each) => each.kind === 'no-lintel-room' && each.opening === id);
-      if (!openTop && !lintel && !told) {
+      if (!openTop && !lintels.has(id) && !told) {
         setting.problems.push({ kind: 'nothing-over-head', opening: id, wall: own.wall.id });
       }
       const rules = setting.rulesIn(own.wall.id, 1);

@@ -4,7 +4,6 @@ import type { Bar } from './bar';
 import { cutLengthOf, hookLeg, standardHook } from './bends';
 import { splitRun } from './runs';
 import { type Setting, type SteelWall, sizeOf } from './setting';
-import { websOf } from './uprights';
 
 const NONE = 0 as Length;
 
@@ -34,7 +33,7 @@ function barsOf(own: SteelWall, insert: PlacedInsert, setting: Setting): readonl
   } as const;
   const across = subtract(nanometres(own.wall.core + own.wall.skin + insert.depth), add(cover, cover));
   const legs = [across, hookLeg(size, hook)];
-  const bent = websOf(own, setting)
+  const bent = own.webs
     .filter((web) => web >= rect.from + cover && web <= rect.to - cover)
     .filter((_, index) => index % rules.count('steel.ledge.webs') === 0)
     .map((at): Bar => ({

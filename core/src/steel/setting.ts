@@ -1,10 +1,10 @@
-import type { Courses } from '../courses';
+import type { CourseRow, Courses } from '../courses';
 import type { Inserts } from '../inserts';
-import { type Length, readLength } from '../measure';
+import { type Length, add, readLength, subtract } from '../measure';
 import type { PlacedOpening } from '../openings';
 import type { Plan, Stage } from '../plan';
 import { type HouseRules, type RuleOverrides, houseRules } from '../rules';
-import type { BuiltLoop, Levels, Shell, Wall } from '../shell';
+import { type BuiltLoop, type Levels, type Shell, type Wall, wallsOf } from '../shell';
 import type { SteelProblem } from './bar';
 import { type LapBasis, lapBasis, lapLength, lapOfTwo } from './laps';
 import { type TablePick, pickRows, verticalsOf } from './reinforcementTable';
@@ -23,6 +23,10 @@ export interface SteelWall {
   readonly built: BuiltLoop;
   readonly openings: readonly PlacedOpening[];
   readonly slots: readonly Length[];
+  /** Its rows, the lowest course first. */
+  readonly rows: readonly CourseRow[];
+  /** Middles of all its webs, in any course. */
+  readonly webs: readonly Length[];
   /** Soil against it, above its footing; null where nobody has said. */
   readonly backfill: Length | null;
   readonly held: Held;
@@ -92,6 +96,25 @@ function poursOf(stages: readonly Stage[], levels: Levels, courses: number): rea
   }));
 }
 
+/** Middles of all webs, in any course, by wall. */
+function websByWall(shell: Shell, courses: Courses): ReadonlyMap<string, ReadonlySet<Length>> {
+  const lengths = new Map(wallsOf(shell).map((wall) => [wall.id, wall.length]));
+  const found = new Map<string, Set<Length>>();
+  const put = (wall: string, web: Length): void => {
+    const own = found.get(wall);
+    if (own) own.add(web);
+    else found.set(wall, new Set([web]));
+  };
+  for (const piece of courses.pieces) {
+    if (piece.kind === 'corner') {
+      const end = lengths.get(piece.wallBefore) ?? (0 as Length);
+      for (const web of piece.websAfter) put(piece.wallAfter, web);
+      for (const web of piece.websBefore) put(piece.wallBefore, subtract(end, web));
+    } else for (const web of piece.webs) put(piece.wall, add(piece.start, web));
+  }
+  return found;
+}
+
 /** Everything that placing the bars of a job looks up. */
 export function settingOf(
   shell: Shell,
@@ -111,6 +134,13 @@ export function settingOf(
   }
   const basis: LapBasis = lapBasis(rules);
   const { family } = shell;
+  const webs = websByWall(shell, courses);
+  const rows = new Map<string, CourseRow[]>();
+  for (const row of [...courses.rows].sort((a, b) => a.course - b.course || a.from - b.from)) {
+    const own = rows.get(row.wall);
+    if (own) own.push(row);
+    else rows.set(row.wall, [row]);
+  }
   const walls = shell.loops.flatMap(({ built }): SteelWall[] =>
     (built?.walls ?? []).flatMap((wall): SteelWall[] => {
       if (!built || !family) return [];
@@ -127,6 +157,8 @@ export function settingOf(
           built,
           openings: openings.filter((each) => each.worked && each.wall === wall.id),
           slots: slotOffsets(family, wall.core, rules),
+          rows: rows.get(wall.id) ?? [],
+          webs: [...(webs.get(wall.id) ?? [])].sort((a, b) => a - b),
           backfill,
           held,
           tension: tensionSide(held, (backfill ?? 0) > 0),

@@ -1,4 +1,4 @@
-import { type Length, add, inches, nanometres, subtract } from '../measure';
+import { type Length, inches, nanometres } from '../measure';
 import type { PlacedOpening } from '../openings';
 import type { HouseRules } from '../rules';
 import type { BarUse } from './bar';
@@ -14,26 +14,12 @@ export interface Upright {
 /** Places are looked for half an inch by half an inch: as fine as anyone marks a footing. */
 const STEP = inches(0.5);
 
-/** Middles of all webs of a wall, in any course. */
-export function websOf(own: SteelWall, setting: Setting): readonly Length[] {
-  const found = new Set<Length>();
-  for (const piece of setting.courses.pieces) {
-    if (piece.kind === 'corner') {
-      if (piece.wallAfter === own.wall.id) for (const web of piece.websAfter) found.add(web);
-      if (piece.wallBefore === own.wall.id) {
-        for (const web of piece.websBefore) found.add(subtract(own.wall.length, web));
-      }
-    } else if (piece.wall === own.wall.id) for (const web of piece.webs) found.add(add(piece.start, web));
-  }
-  return [...found].sort((a, b) => a - b);
-}
-
 /** The nearest place to a wanted one that keeps clear of webs, inserts and the wall's ends; null where there is none in reach. */
 export type ClearPlace = (wanted: Length, taken: readonly Length[]) => Length | null;
 
 /** Finds clear places of a wall under rules. */
 export function clearPlaces(own: SteelWall, rules: HouseRules, setting: Setting): ClearPlace {
-  const webs = websOf(own, setting);
+  const { webs } = own;
   const clear = rules.length('steel.web.clear');
   const cover = rules.length('steel.cover.end');
   const farthest = rules.length('steel.shift.most');

@@ -11,6 +11,7 @@ import {
   lapBasis,
   lapOfTwo,
   widestGap,
+  writeScheduleFile,
 } from '../../src/steel';
 import { houseRules } from '../../src/rules';
 import { work } from '../../src/work';
@@ -297,6 +298,21 @@ describe('the cut list', () => {
     const pours = cutListByPour(steel.bars, steel.schedule, steel.pours);
     expect(pours.map((pour) => pour.courses)).toEqual([null, { from: 1, to: 8 }, { from: 9, to: 14 }]);
     expect(pours.flatMap((pour) => pour.lines).reduce((sum, line) => sum + line.count, 0)).toBe(all);
+  });
+});
+
+describe('the bending schedule as CSV', () => {
+  it('has a row for every mark, legs as A, B and C', () => {
+    const opening = openingOf({ at: '200in', width: '48in', height: '48in', sill: '32in' });
+    const { schedule } = steelOf(plan({ openings: [opening] }));
+    const rows = writeScheduleFile(schedule, 'imperial').trim().split('\n');
+    expect(rows).toHaveLength(schedule.length + 1);
+    // #4 laps 30 in both ways; a bend of 3 in inside saves 1.07 in. [ACI 318-19 §25.3; geometry of the circle]
+    const corner = rows.find((each) => each.startsWith('C1,'))?.split(',') ?? [];
+    expect(corner.slice(1, 7)).toEqual(['corner', '#4', '11', '2ft 6in', '2ft 6in', '']);
+    const stirrup = rows.find((each) => each.startsWith('S1,'))?.split(',') ?? [];
+    expect(stirrup.slice(3, 7)).toEqual(['21', '4 1/8in', '1ft 8in', '4 1/8in']);
+    expect(writeScheduleFile(schedule, 'metric')).toContain('762mm');
   });
 });
 

@@ -16,7 +16,7 @@ interface FromAboveProps {
   readonly width: number;
   readonly onChoose?: (piece: string) => void;
   /** Bars of this course and those that stand in it, drawn over the blocks. */
-  readonly bars?: readonly Bar[];
+  readonly bars?: { readonly list: readonly Bar[]; readonly marks: ReadonlyMap<string, string> };
 }
 
 /** Fewest pixels to a metre at which webs and panels can still be told apart. */
@@ -320,7 +320,9 @@ export function FromAbove({ worked, wall, course, face, chosen, width, onChoose,
           ))}
           {bars && (
             <BarsFromAbove
-              bars={bars}
+              bars={bars.list}
+              marks={bars.marks}
+              turned={turned}
               scale={scale}
               middle={wall.skin + wall.core / 2}
               length={wall.length}

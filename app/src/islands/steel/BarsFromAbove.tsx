@@ -3,6 +3,10 @@ import { barSize } from '@ombra/core/steel/sizes';
 
 interface BarsFromAboveProps {
   readonly bars: readonly Bar[];
+  /** Marks of the schedule by bar. */
+  readonly marks: ReadonlyMap<string, string>;
+  /** The drawing stands on its head; words are turned back. */
+  readonly turned: boolean;
   /** Pixels to a nanometre. */
   readonly scale: number;
   /** From the outside face to the middle of the core. */
@@ -19,13 +23,14 @@ const px = (value: number): string => value.toFixed(1);
  * The bars of a wall in one course, over the wall from above: lying ones along it in their slots, laps doubled, corner bars on
  * both legs, standing ones as dots.
  */
-export function BarsFromAbove({ bars, scale, middle, length, corners }: BarsFromAboveProps) {
+export function BarsFromAbove({ bars, marks, turned, scale, middle, length, corners }: BarsFromAboveProps) {
   const y = (offset: number): number => (middle + offset) * scale;
   const line = (from: number, to: number, at: number): string =>
     `M${px(from * scale)} ${px(at)}H${px(to * scale)}`;
   let lying = '';
   let laps = '';
   let round = '';
+  const words: { readonly id: string; readonly x: number; readonly y: number }[] = [];
   const dots: { readonly id: string; readonly x: number; readonly y: number; readonly r: number }[] = [];
   for (const bar of bars) {
     const at = y(bar.offset);
@@ -39,6 +44,7 @@ export function BarsFromAbove({ bars, scale, middle, length, corners }: BarsFrom
       dots.push({ id: bar.id, x: bar.from * scale, y: at, r: Math.max(2.2, (diameter * scale) / 2) });
     } else {
       lying += line(bar.from, bar.to, at);
+      words.push({ id: bar.id, x: ((bar.from + bar.to) / 2) * scale, y: at });
       if (bar.laps.after > 0) laps += line(bar.to - bar.laps.after, bar.to, at - 3);
     }
   }
@@ -47,6 +53,19 @@ export function BarsFromAbove({ bars, scale, middle, length, corners }: BarsFrom
       <path d={lying} strokeWidth={2} />
       <path d={laps} strokeWidth={2} />
       <path d={round} strokeWidth={2} strokeDasharray="6 2" />
+      {words.map((word) => (
+        <text
+          key={word.id}
+          x={px(word.x)}
+          y={px(word.y)}
+          dy={turned ? 7 : -4}
+          textAnchor="middle"
+          className="felt fill-ink stroke-none text-[12px]"
+          {...(turned ? { transform: `rotate(180 ${px(word.x)} ${px(word.y)})` } : {})}
+        >
+          {marks.get(word.id)}
+        </text>
+      ))}
       {dots.map((dot) => (
         <circle
           key={dot.id}

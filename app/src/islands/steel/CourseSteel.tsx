@@ -28,7 +28,10 @@ export function CourseSteel({ worked, wall, course: wanted, face, onCourse }: Co
   );
   const course = own.includes(wanted) ? wanted : (own[0] ?? 1);
   const bars = useMemo(
-    () => barsInCourse(steel.bars, wall, course, courses.tops),
+    () => ({
+      list: barsInCourse(steel.bars, wall, course, courses.tops),
+      marks: new Map(steel.schedule.flatMap(({ mark, bars: ids }) => ids.map((id) => [id, mark] as const))),
+    }),
     [steel, wall, course, courses],
   );
   return (
@@ -63,7 +66,7 @@ export function CourseSteel({ worked, wall, course: wanted, face, onCourse }: Co
       />
       <p className="text-sm text-quiet">
         Lines: horizontals in their slot, doubled where they lap. Dashed: bars round the corners. Dots: what
-        stands.
+        stands. Marks are those of the bending schedule.
       </p>
     </section>
   );

@@ -3,6 +3,7 @@ import { houseRules } from '@ombra/core/rules/houseRules';
 import { wallsOf } from '@ombra/core/shell/buildShell';
 import { showQuantity } from '@ombra/core/tally/explain';
 import type { Figure } from '@ombra/core/tally/figure';
+import { Download, Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Tabs } from '../../ui/Tabs';
 import { STEEL_PANELS, type SteelPanel } from '../job/place';
@@ -147,7 +148,17 @@ export function SteelStage({ job, place, onPlace }: StageProps) {
             </div>
           )}
           {place.steelPanel === 'schedule' && (
-            <SchedulePanel schedule={steel.schedule} units={plan.units} chosen={mark} onChoose={setMark} />
+            <>
+              <SchedulePanel schedule={steel.schedule} units={plan.units} chosen={mark} onChoose={setMark} />
+              <div className="flex gap-1.5">
+                <a className="button" href={`/api/jobs/${job.id}/bending.csv`} download>
+                  <Download aria-hidden="true" size={15} /> Save as CSV
+                </a>
+                <a className="button" href={`/jobs/${job.id}/sheets/steel`}>
+                  <Printer aria-hidden="true" size={15} /> Steel sheet
+                </a>
+              </div>
+            </>
           )}
           {place.steelPanel === 'stock' && (
             <StockPanel

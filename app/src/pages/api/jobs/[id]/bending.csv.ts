@@ -1,0 +1,9 @@
+import { writeScheduleFile } from '@ombra/core/steel';
+import type { APIRoute } from 'astro';
+import { csvOf } from '../../../../server/csv';
+
+/** A job's bending schedule as CSV. */
+export const GET: APIRoute = ({ locals, params }) =>
+  csvOf(locals.services, params['id'] ?? '', 'bending', (plan, { steel }) =>
+    writeScheduleFile(steel.schedule, plan.units),
+  );
