@@ -47,6 +47,7 @@ export function orderOf(plan: Plan, worked: WorkedPlan, stageId?: string): Order
     count: stage.to,
     pieces,
     rows: worked.courses.rows.filter(within),
+    weakJoints: worked.courses.weakJoints.filter(within),
     offcuts: planOffcuts(pieces, wallsOf(worked.shell), systemOf(family), worked.courses.rest, rules),
   };
   return buildOrder(

@@ -1,3 +1,4 @@
+import { type Bracing, type BracingInput, buildBracing } from './bracing';
 import { type Bucks, makeBucks } from './bucks';
 import { type Courses, type LuckyLength, layCourses, luckyLengths } from './courses';
 import { type Inserts, type InsertsInput, clashesOf, placeInserts } from './inserts';
@@ -8,6 +9,7 @@ import { rememberLast, settle } from './memo';
 import {
   type Notice,
   type Severity,
+  bracingNotices,
   courseNotices,
   footingNotices,
   insertNotices,
@@ -45,6 +47,7 @@ export interface WorkedPlan {
   readonly inserts: Inserts;
   readonly bucks: Bucks;
   readonly steel: Steel;
+  readonly bracing: Bracing;
   readonly footing: Footing;
   readonly tally: Tally;
   readonly lucky: readonly LuckyLength[];
@@ -61,6 +64,7 @@ function allNotices(
   courses: Courses,
   inserts: Inserts,
   steel: Steel,
+  bracing: Bracing,
   footing: Footing,
   rules: ReturnType<typeof houseRules>,
 ): readonly Notice[] {
@@ -73,6 +77,7 @@ function allNotices(
     ...openingNotices(openings, plan, nameOf),
     ...insertNotices(inserts, plan, nameOf),
     ...steelNotices(steel, plan.units, nameOf, openings),
+    ...bracingNotices(bracing, plan.units, nameOf, openings),
     ...footingNotices(footing, plan.units, nameOf, rules),
     ...ruleNotices(rules),
   ].sort((a, b) => ORDER[a.severity] - ORDER[b.severity]);
@@ -111,6 +116,8 @@ export function makeWork(): (plan: Plan) => WorkedPlan {
   const bucksOf = rememberLast(makeBucks());
   const settleSteel = settle<SteelInput>();
   const steelOf = rememberLast(buildSteel);
+  const settleBracing = settle<BracingInput>();
+  const bracingOf = rememberLast(buildBracing);
   const coursesOf = rememberLast(layCourses);
   const settleFooting = settle<FootingInput>();
   const footingOf = rememberLast(buildFooting);
@@ -174,6 +181,15 @@ export function makeWork(): (plan: Plan) => WorkedPlan {
       }),
       rules,
     );
+    const bracing = bracingOf(
+      shell,
+      levels,
+      courses,
+      openings,
+      placed,
+      settleBracing({ units, ...(plan.bracing === undefined ? {} : { bracing: plan.bracing }) }),
+      rules,
+    );
     return {
       name: plan.name,
       units,
@@ -186,10 +202,11 @@ export function makeWork(): (plan: Plan) => WorkedPlan {
       inserts,
       bucks: bucksOf(openings, shell, levels, rules),
       steel,
+      bracing,
       footing,
       tally,
       lucky: luckyOf(shell, system, courses, rules),
-      notices: allNotices(plan, shell, levels, openings, courses, inserts, steel, footing, rules),
+      notices: allNotices(plan, shell, levels, openings, courses, inserts, steel, bracing, footing, rules),
     };
   };
 }

@@ -1,3 +1,4 @@
+export * from './bracingNotices';
 export * from './courseNotices';
 export * from './footingNotices';
 export * from './insertNotices';

@@ -1,3 +1,4 @@
+import { type Straps, strapsOf } from '../bracing';
 import type { Bucks } from '../bucks';
 import type { Courses } from '../courses';
 import { type FirstCourse, type FootingForms, firstCourseOf, standingPieces } from '../footing';
@@ -311,6 +312,26 @@ const barsToBuy = (steel: readonly StockOfSize[], units: UnitSystem): readonly A
     rules: ['steel.stock', 'steel.lap'],
   }));
 
+/** Boards and screws over weak joints. */
+const strapParts = (straps: Straps, rules: HouseRules, units: UnitSystem): readonly Article[] =>
+  straps.boards.length === 0
+    ? []
+    : [
+        {
+          id: 'strap-boards',
+          group: 'parts',
+          article: `Boards over weak joints, lengths of ${showLength(rules.length('order.board.length'), units)}`,
+          needed: straps.stock.how,
+          rules: straps.stock.rules,
+        },
+        {
+          id: 'strap-screws',
+          group: 'fixings',
+          article: 'Screws for boards over weak joints',
+          needed: straps.screws.how,
+        },
+      ];
+
 /** Bundles of straights shared out by what each wall lays, the largest remainders first, so that all are placed. */
 function staging(lines: readonly OrderLine[], courses: Courses, walls: readonly Wall[]): readonly Staging[] {
   const bundles = lines
@@ -360,6 +381,7 @@ export function buildOrder(
     ...footingParts(footingForms),
     ...openingParts(bucks, inserts, wallById, rules, units),
     ...barsToBuy(steel, units),
+    ...strapParts(strapsOf(courses, levels.tops, rules), rules, units),
     ...fixings(courses, first, rules, stages, units),
   ];
   const lines = articles.map((article) => orderLine(article, family, rules));

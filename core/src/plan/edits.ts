@@ -12,6 +12,7 @@ import {
   changedIn,
 } from './openingEdit';
 import type { Loop, LoopTees, MeasuredTo, Plan, Stage, WalkRow } from './plan';
+import { type BracingChange, changeBracing } from './bracingPlan';
 import {
   type ReinforcementTable,
   type SoilChange,
@@ -74,6 +75,8 @@ export type PlanEdit =
   | { readonly kind: 'remove-zone'; readonly zone: string }
   /** A reinforcement table; null goes back to the spec's own verticals. */
   | { readonly kind: 'put-table'; readonly table: ReinforcementTable | null }
+  /** Bracing: sides and ground by wall, planks and gear on hand, wind, readings of the string. */
+  | { readonly kind: 'bracing'; readonly change: BracingChange }
   /** A height for the walls; null goes back to counting courses. */
   | { readonly kind: 'set-height'; readonly height: string | null }
   | { readonly kind: 'set-stages'; readonly stages: readonly Stage[] }
@@ -269,6 +272,8 @@ export function applyEdit(plan: Plan, edit: PlanEdit, newId: () => string = unus
       return { ...plan, steel: removeZone(plan.steel, edit.zone) };
     case 'put-table':
       return { ...plan, steel: putTable(plan.steel, edit.table, plan.units) };
+    case 'bracing':
+      return { ...plan, bracing: changeBracing(plan.bracing, edit.change, plan.units) };
     case 'set-height':
       return edit.height === null
         ? without(plan, 'height')

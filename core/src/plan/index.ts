@@ -6,6 +6,7 @@ export * from './plan';
 export * from './readPlan';
 export * from './schema';
 export * from './writePlan';
+export * from './bracingPlan';
 export * from './steelPlan';
 export * from './storedText';
 export * from './wallEdit';

@@ -2,6 +2,7 @@ import type { FamilyFile } from '../forms';
 import type { UnitSystem } from '../measure';
 import type { RuleOverrides } from '../rules';
 import type { BuckFigures, BuckKind, Insert, Opening } from './opening';
+import type { BracingPlan } from './bracingPlan';
 import type { SteelPlan } from './steelPlan';
 
 export const PLAN_FORMAT = 'ombra.plan';
@@ -187,6 +188,7 @@ export interface Plan {
   readonly openings?: readonly Opening[];
   readonly inserts?: readonly Insert[];
   readonly steel?: SteelPlan;
+  readonly bracing?: BracingPlan;
   /** Figures of buck materials, where the job has its own. */
   readonly bucks?: Readonly<Partial<Record<BuckKind, BuckFigures>>>;
   readonly rules: RuleOverrides;

@@ -17,6 +17,7 @@ import {
 import type { Insert, Opening } from './opening';
 import { LENGTH_FIELDS } from './openingEdit';
 import { type PlanFile, planFileSchema } from './schema';
+import type { BracingPlan } from './bracingPlan';
 import type { SteelPlan, SteelZone } from './steelPlan';
 import { storedLengthText } from './storedText';
 
@@ -235,6 +236,28 @@ function steelOf(file: NonNullable<PlanFile['steel']>, units: UnitSystem): Steel
   };
 }
 
+function bracingOf(file: NonNullable<PlanFile['bracing']>, units: UnitSystem): BracingPlan {
+  const stocked = (list: readonly { readonly length: string }[]) =>
+    list.map((each) => ({ ...each, length: pinned(each.length, units) }));
+  return {
+    ...file,
+    ...(file.planks === undefined ? {} : { planks: stocked(file.planks) }),
+    ...(file.uprights === undefined ? {} : { uprights: stocked(file.uprights) }),
+    ...(file.readings === undefined
+      ? {}
+      : {
+          readings: Object.fromEntries(
+            Object.entries(file.readings).map(([brace, reading]) => [
+              brace,
+              Object.fromEntries(
+                Object.entries(reading).map(([pass, text]) => [pass, pinned(String(text), units)]),
+              ),
+            ]),
+          ),
+        }),
+  } as BracingPlan;
+}
+
 /** Openings or inserts with ids. */
 function withIds<Thing extends { readonly id?: string | undefined }>(
   list: readonly Thing[],
@@ -308,6 +331,7 @@ export function readPlan(document: unknown): PlanReading {
     ...(file.inserts === undefined || file.inserts.length === 0
       ? {}
       : { inserts: withIds(file.inserts, 'insert', file.units) as readonly Insert[] }),
+    ...(file.bracing === undefined ? {} : { bracing: bracingOf(file.bracing, file.units) }),
     ...(file.steel === undefined ? {} : { steel: steelOf(file.steel, file.units) }),
     ...(file.bucks === undefined ? {} : { bucks: pinLengths(file.bucks, file.units) }),
     rules: file.rules ?? {},

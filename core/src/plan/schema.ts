@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { familyFileSchema } from '../forms';
 import { BUCK_KINDS, INSERT_KINDS, OPENING_KINDS } from './opening';
+import { GROUNDS } from './bracingPlan';
 import { HELD } from './steelPlan';
 import { FOOTING_KINDS, PLAN_FORMAT, PLAN_VERSION } from './plan';
 
@@ -246,6 +247,34 @@ const steel = z.strictObject({
     .describe('Parts of the job whose steel rules differ; a later one goes before an earlier one.'),
 });
 
+const stock = z
+  .array(z.strictObject({ length: lengthText, count: z.number().int().min(0).max(10_000).optional() }))
+  .max(40)
+  .optional();
+
+const ground = z.enum(GROUNDS).optional();
+
+const bracing = z.strictObject({
+  walls: z
+    .record(
+      z.string().max(60),
+      z.strictObject({ side: z.enum(['inside', 'outside']).optional(), inside: ground, outside: ground }),
+    )
+    .optional()
+    .describe('By wall: the side that is braced, and ground that is not firm.'),
+  planks: stock.describe('Planks on hand; as many as are wanted where no count is given.'),
+  uprights: stock.describe('Uprights on hand.'),
+  onHand: z.record(z.string().max(60), z.number().int().min(0).max(100_000)).optional(),
+  wind: z.number().min(0).max(300).optional().describe('Miles an hour.'),
+  readings: z
+    .record(
+      z.string().max(120),
+      z.strictObject({ before: lengthText.optional(), after: lengthText.optional() }),
+    )
+    .optional()
+    .describe('By brace: string to wall at the top, before the pour and after it.'),
+});
+
 const buckFigures = z.strictObject({
   thickness: lengthText.optional(),
   stock: lengthText.optional(),
@@ -292,6 +321,7 @@ export const planFileSchema = z
       .optional()
       .describe('Figures of buck materials, where the job has its own.'),
     footing: footing.optional().describe('What the walls stand on, and what was measured on it.'),
+    bracing: bracing.optional().describe('Braces, planks and the lines of the walls.'),
     steel: steel.optional().describe('Soil, and where the steel differs from the house rules.'),
     rules: z
       .record(z.string().max(80), z.union([z.string().max(80), z.number()]))

@@ -50,6 +50,9 @@ export function writePlan(plan: Plan): PlanFile {
     ...(plan.inserts === undefined || plan.inserts.length === 0
       ? {}
       : { inserts: copy(plan.inserts) as NonNullable<PlanFile['inserts']> }),
+    ...(plan.bracing === undefined
+      ? {}
+      : { bracing: copy(plan.bracing) as NonNullable<PlanFile['bracing']> }),
     ...(plan.steel === undefined ? {} : { steel: copy(plan.steel) as NonNullable<PlanFile['steel']> }),
     ...(plan.bucks === undefined ? {} : { bucks: copy(plan.bucks) as NonNullable<PlanFile['bucks']> }),
     ...(plan.footing === undefined

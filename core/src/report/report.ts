@@ -5,6 +5,7 @@ import { wallsOf } from '../shell';
 import type { WorkedPlan } from '../work';
 import { footingReport } from './footingReport';
 import { insertsReport, lumberReport, openingsReport } from './openingsReport';
+import { bracingReport } from './bracingReport';
 import { steelReport } from './steelReport';
 import { areaQuantity, lengthQuantity, volumeQuantity, type Quantity } from './quantity';
 
@@ -129,6 +130,7 @@ export function report(worked: WorkedPlan) {
     lumber: lumberReport(worked.bucks, units),
     inserts: insertsReport(worked.inserts, units),
     steel: steelReport(worked.steel, units),
+    bracing: bracingReport(worked.bracing, units),
     footing: footingReport(worked.footing, units),
     tally: {
       courses: tally.courses.map((row) => ({

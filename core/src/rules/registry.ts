@@ -1,4 +1,5 @@
 import { type Length, NANOMETRES_PER_INCH, inches, nanometres } from '../measure';
+import { bracingChoiceRules, bracingCountRules, bracingLengthRules } from './bracingRules';
 import { openingChoiceRules, openingCountRules, openingLengthRules } from './openingRules';
 import { steelChoiceRules, steelCountRules, steelLengthRules } from './steelRules';
 import type { ChoiceRule, CountRule, LengthRule, Rule } from './rule';
@@ -367,6 +368,7 @@ const lengthRules = {
   },
   ...openingLengthRules,
   ...steelLengthRules,
+  ...bracingLengthRules,
 } as const satisfies Record<string, LengthRule>;
 
 const countRules = {
@@ -494,6 +496,7 @@ const countRules = {
   },
   ...openingCountRules,
   ...steelCountRules,
+  ...bracingCountRules,
 } as const satisfies Record<string, CountRule>;
 
 const choiceRules = {
@@ -602,6 +605,7 @@ const choiceRules = {
   },
   ...openingChoiceRules,
   ...steelChoiceRules,
+  ...bracingChoiceRules,
 } as const satisfies Record<string, ChoiceRule>;
 
 export type LengthRuleId = keyof typeof lengthRules;

@@ -1,0 +1,210 @@
+import type { Courses } from '../courses';
+import type { Inserts } from '../inserts';
+import { type Length, inches, nanometres, subtract } from '../measure';
+import type { Openings, PlacedOpening } from '../openings';
+import type { BracingPlan } from '../plan';
+import type { HouseRules } from '../rules';
+import type { BuiltLoop, Levels, Wall } from '../shell';
+import type { Brace, WallBraces } from './brace';
+import { faceEnds } from './faces';
+import { type Stood, layBraces } from './layBraces';
+import { type Plank, type PlankKind, layPlanks } from './planks';
+import type { BracingProblem } from './problem';
+import { plankRules } from './spacing';
+import { MOST_EXTENSIONS, type Stock, uprightFor } from './stock';
+import type { Strip } from './strips';
+import { planWalkway } from './walkway';
+import { inTheWay, wantedOn } from './wanted';
+
+/** An upright that stands so far over its wall is in the way of the hose. */
+const STANDS_OVER = inches(24);
+
+/** Everything that bracing a wall looks up. */
+export interface Setting {
+  readonly levels: Levels;
+  readonly courses: Courses;
+  readonly openings: Openings;
+  readonly inserts: Inserts;
+  readonly rules: HouseRules;
+  readonly bracing: BracingPlan;
+  readonly uprights: readonly Stock[];
+  readonly planks: readonly PlankKind[];
+  readonly strips: ReadonlyMap<string, readonly Strip[]>;
+  readonly grid: Length;
+  readonly spacing: Length;
+  readonly tees: ReadonlyMap<string, readonly Length[]>;
+  readonly problems: BracingProblem[];
+}
+
+/** The side that is braced: as said; else inside, unless its ground holds no stake and that outside does. */
+function sideOf(bracing: BracingPlan, wall: string): Pick<WallBraces, 'side' | 'sideWhy' | 'ground'> {
+  const own = bracing.walls?.[wall];
+  const [inside, outside] = [own?.inside ?? 'firm', own?.outside ?? 'firm'];
+  const loose = inside === 'loose' && outside !== 'loose';
+  const side = own?.side ?? (loose ? 'outside' : 'inside');
+  return {
+    side,
+    sideWhy: own?.side ? 'said' : loose ? 'loose-inside' : 'usual',
+    ground: side === 'inside' ? inside : outside,
+  };
+}
+
+/** Bays that came out wider than the rule. */
+function judgeBays(
+  wall: Wall,
+  stood: readonly Stood[],
+  openings: readonly PlacedOpening[],
+  most: Length,
+  problems: BracingProblem[],
+): void {
+  for (const [index, { strip }] of stood.entries()) {
+    const next = stood[index + 1]?.strip;
+    if (!next || next.at - strip.at <= most) continue;
+    const inside = openings.find(({ hole }) => hole.from >= strip.at && hole.to <= next.at);
+    problems.push({
+      kind: 'bay-wide',
+      wall: wall.id,
+      from: strip.at,
+      to: next.at,
+      most,
+      opening: inside?.id ?? null,
+    });
+  }
+}
+
+/** One wall held by braces or a waler, and planked. */
+export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallBraces | null {
+  const { rules, levels, courses, problems } = setting;
+  const spans = levels.walls[wall.id] ?? [];
+  const rows = courses.rows.filter((row) => row.wall === wall.id);
+  if (spans.length === 0 || rows.length === 0) return null;
+  const height = Math.max(...spans.map((span) => subtract(span.top, span.bottom))) as Length;
+  const chosen = sideOf(setting.bracing, wall.id);
+  const ends = faceEnds(built, wall, chosen.side);
+  const common = { wall: wall.id, name: wall.name, height, ...chosen, ends, dropped: 0 };
+  if (chosen.ground === 'loose') {
+    const other = setting.bracing.walls?.[wall.id]?.[chosen.side === 'inside' ? 'outside' : 'inside'];
+    problems.push({ kind: 'loose-ground', wall: wall.id, side: chosen.side, other: other !== 'loose' });
+  }
+  if (chosen.ground === 'bank') problems.push({ kind: 'bank', wall: wall.id, side: chosen.side });
+  if (height <= rules.length('bracing.stem.height')) {
+    const bays = Math.max(1, Math.ceil(wall.length / rules.length('bracing.stem.spacing')));
+    return {
+      ...common,
+      way: 'waler',
+      braces: [],
+      spacing: rules.length('bracing.stem.spacing'),
+      planks: [],
+      abreast: 0,
+      platform: 0 as Length,
+      guardrail: false,
+      diagonals: Array.from({ length: bays + 1 }, (_, index) => nanometres((wall.length * index) / bays)),
+    };
+  }
+  const openings = setting.openings.placed.filter((each) => each.worked && each.wall === wall.id);
+  const width = rules.length('bracing.upright.width');
+  const blocked = inTheWay(
+    openings,
+    setting.inserts.placed.filter((each) => each.wall === wall.id),
+    chosen.side,
+    width,
+  );
+  const coursesAt = (at: Length): number => rows.filter((row) => row.from <= at && at <= row.to).length;
+  const share = rules.count('bracing.strip.share') / 100;
+  const strips = (setting.strips.get(wall.id) ?? []).filter(
+    ({ at, courses: caught }) => !blocked(at) && caught.length >= share * coursesAt(at),
+  );
+  const wanted = wantedOn(wall, ends, openings, setting.tees.get(wall.id) ?? [], courses, rules);
+  const least = rules.length('bracing.apart.least');
+  const bounds = ends.map((end, index) =>
+    end.how === 'inward' || end.how === 'tee' ? end.at : index === 0 ? -Infinity : Infinity,
+  ) as [Length, Length];
+  const onPlanks = rules.choice('bracing.access') === 'planks';
+  const plank = plankRules(rules);
+  // The widest spacing for which the planks on hand make a walkway; where none does, the widest.
+  let laid = layBraces(strips, wanted, setting.spacing, least);
+  let spacing = setting.spacing;
+  let planks: readonly Plank[] | null = null;
+  if (onPlanks) {
+    const anchors = layBraces(strips, wanted, Infinity as Length, least);
+    const most = Math.max(rules.length('bracing.spacing.most'), setting.grid) as Length;
+    const along = (widest: Length) =>
+      planWalkway(strips, anchors.stood, bounds, setting.planks, widest, least, plank);
+    // Bays that the planks divide evenly first; else any that the rule allows.
+    const walkway = along(setting.spacing) ?? along(most);
+    if (walkway) {
+      laid = { stood: walkway.stood, missed: anchors.missed };
+      planks = walkway.planks;
+    }
+    // Where none shares supports end to end, planks lie back over each other at closer bays.
+    for (let tried: number = setting.spacing; tried >= least && !planks; tried -= setting.grid) {
+      const next = layBraces(strips, wanted, tried as Length, least);
+      const supports = next.stood.map(({ strip }) => strip.at);
+      planks = supports.length > 1 ? layPlanks(supports, bounds, setting.planks, plank) : null;
+      if (planks) [laid, spacing] = [next, tried as Length];
+    }
+    if (!planks) {
+      const [first, last] = [laid.stood[0]?.strip.at, laid.stood.at(-1)?.strip.at];
+      problems.push({
+        kind: 'plank-plan-missing',
+        wall: wall.id,
+        span: subtract(last ?? (0 as Length), first ?? (0 as Length)),
+      });
+    }
+  }
+  for (const missed of laid.missed) {
+    problems.push({ kind: 'no-strip', wall: wall.id, at: missed.at, why: missed.why });
+  }
+  judgeBays(wall, laid.stood, openings, rules.length('bracing.spacing.most'), problems);
+  const courseHeight = courses.courseHeight;
+  const extension = rules.length('bracing.extension');
+  const braces = laid.stood.map(({ strip, why, of }): Brace => {
+    const span = spans.find((each) => each.from <= strip.at && strip.at <= each.to) ?? spans[0];
+    const [bottom, top] = [span?.bottom ?? (0 as Length), span?.top ?? height];
+    const longest = Math.max(...setting.uprights.map(({ length }) => length)) as Length;
+    const upright = uprightFor(subtract(top, bottom), courseHeight, setting.uprights, extension) ?? {
+      length: longest,
+      extensions: MOST_EXTENSIONS,
+    };
+    return {
+      id: `${wall.id}:${String(strip.at)}`,
+      wall: wall.id,
+      at: strip.at,
+      why,
+      ...(of === undefined ? {} : { of }),
+      bottom,
+      top,
+      caught: strip.courses,
+      courses: coursesAt(strip.at),
+      upright,
+    };
+  });
+  const reach = (brace: Brace): number => brace.upright.length + brace.upright.extensions * extension;
+  const short = braces.find((brace) => reach(brace) <= brace.top - brace.bottom - courseHeight);
+  if (short) {
+    problems.push({
+      kind: 'upright-short',
+      wall: wall.id,
+      wants: subtract(short.top, short.bottom),
+      nearest: nanometres(reach(short)),
+    });
+  }
+  const shortest = Math.min(...setting.uprights.map(({ length }) => length)) as Length;
+  if (braces.length > 0 && shortest > height + STANDS_OVER) {
+    problems.push({ kind: 'upright-long', wall: wall.id, height, shortest });
+  }
+  const platform = Math.max(0, height - rules.length('bracing.platform.below')) as Length;
+  const guardrail = platform > rules.length('bracing.guardrail.over');
+  if (guardrail && planks) problems.push({ kind: 'guardrails', wall: wall.id, platform });
+  return {
+    ...common,
+    way: 'braces',
+    braces,
+    spacing,
+    planks: planks ?? [],
+    abreast: Math.ceil(rules.length('bracing.platform.width') / rules.length('bracing.plank.width')),
+    platform,
+    guardrail,
+    diagonals: [],
+  };
+}

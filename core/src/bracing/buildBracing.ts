@@ -1,0 +1,143 @@
+import type { Courses } from '../courses';
+import { systemOf } from '../forms';
+import type { Inserts } from '../inserts';
+import type { Length, UnitSystem } from '../measure';
+import type { Openings } from '../openings';
+import type { BracingPlan } from '../plan';
+import type { HouseRules } from '../rules';
+import type { Levels, Shell } from '../shell';
+import { type AlignedBrace, alignments } from './align';
+import type { WallBraces } from './brace';
+import { type Setting, braceWall } from './braceWall';
+import { dropped, walkwayGaps } from './corners';
+import { type GearLine, gearOf } from './gear';
+import type { PlankKind } from './planks';
+import type { BracingProblem } from './problem';
+import { type PlankSpacing, plankRules, widestSpacing } from './spacing';
+import { USUAL_PLANKS, USUAL_UPRIGHTS, readStock } from './stock';
+import { type Straps, strapsOf } from './straps';
+import { stripsByWall } from './strips';
+import { type WindOnWall, windOn } from './windOnWalls';
+
+/** What the bracing is worked from besides the plan's shell and what stands on it. */
+export interface BracingInput {
+  readonly units: UnitSystem;
+  readonly bracing?: BracingPlan;
+}
+
+export interface Bracing {
+  readonly walls: readonly WallBraces[];
+  /** The spacing that the planks on hand allow on this family's strips; null where none does. */
+  readonly spacing: PlankSpacing | null;
+  readonly gear: readonly GearLine[];
+  readonly straps: Straps;
+  /** The freest first; empty where no wind is said. */
+  readonly wind: readonly WindOnWall[];
+  readonly alignment: Readonly<Record<string, AlignedBrace>>;
+  readonly problems: readonly BracingProblem[];
+}
+
+/** Stations of walls that others end against. */
+function teesByWall(shell: Shell): ReadonlyMap<string, readonly Length[]> {
+  const found = new Map<string, Length[]>();
+  for (const { built } of shell.loops) {
+    for (const tee of built ? [built.tees.start, built.tees.end] : []) {
+      if (tee && tee.at !== null) found.set(tee.wall, [...(found.get(tee.wall) ?? []), tee.at]);
+    }
+  }
+  return found;
+}
+
+/**
+ * Bracing of the whole job: braces on fastening strips at corners, openings, seams, tees and free ends, then as far apart as the
+ * rules and the planks on hand allow; a walkway of planks; gear against what is on hand; boards over weak joints; wind on the
+ * empty walls; and what readings of the string ask to be turned.
+ */
+export function buildBracing(
+  shell: Shell,
+  levels: Levels,
+  courses: Courses,
+  openings: Openings,
+  inserts: Inserts,
+  input: BracingInput,
+  rules: HouseRules,
+): Bracing {
+  const bracing = input.bracing ?? {};
+  const problems: BracingProblem[] = [];
+  const straps = strapsOf(courses, levels.tops, rules);
+  const { family } = shell;
+  if (!family || courses.count === 0) {
+    return { walls: [], spacing: null, gear: [], straps, wind: [], alignment: {}, problems };
+  }
+  const grid = systemOf(family).webSpacing;
+  const most = rules.length('bracing.spacing.most');
+  const stock = readStock(bracing.planks, USUAL_PLANKS, 'plank', input.units, problems);
+  const found = widestSpacing(
+    stock.map(({ length }) => length),
+    grid,
+    most,
+    plankRules(rules),
+  );
+  if (most < grid) problems.push({ kind: 'spacing-under-grid', most, grid });
+  else if (!found && rules.choice('bracing.access') === 'planks') {
+    const would = USUAL_PLANKS.filter((length) => widestSpacing([length], grid, most, plankRules(rules)));
+    problems.push({ kind: 'no-plank-fits', grid, most, would });
+  }
+  const spacing = found?.spacing ?? (Math.max(grid, Math.floor(most / grid) * grid) as Length);
+  const planks = stock.map(({ length, count }): PlankKind => ({
+    length,
+    left: Math.floor(
+      count / Math.ceil(rules.length('bracing.platform.width') / rules.length('bracing.plank.width')),
+    ),
+  }));
+  const setting: Setting = {
+    levels,
+    courses,
+    openings,
+    inserts,
+    rules,
+    bracing,
+    uprights: readStock(bracing.uprights, USUAL_UPRIGHTS, 'upright', input.units, problems),
+    planks,
+    strips: stripsByWall(shell, courses, rules.length('bracing.strip.reach')),
+    grid,
+    spacing:
+      rules.choice('bracing.access') === 'planks' ? spacing : ((Math.floor(most / grid) * grid) as Length),
+    tees: teesByWall(shell),
+    problems,
+  };
+  const built = shell.loops.flatMap((loop) => (loop.built ? [loop.built] : []));
+  const walls = dropped(
+    built.flatMap((loop) => loop.walls.flatMap((wall) => braceWall(loop, wall, setting) ?? [])),
+  );
+  for (const { length, count } of stock) {
+    const abreast = walls[0]?.abreast ?? 2;
+    const wanted = walls.reduce(
+      (sum, wall) => sum + wall.abreast * wall.planks.filter((plank) => plank.length === length).length,
+      0,
+    );
+    if (wanted > Math.floor(count / abreast) * abreast) {
+      problems.push({ kind: 'planks-short', length, wanted, onHand: count });
+    }
+  }
+  const width = rules.length('bracing.platform.width');
+  problems.push(...built.flatMap((loop) => walkwayGaps(walls, loop, width)));
+  const onHand = {
+    ...bracing.onHand,
+    ...Object.fromEntries(
+      stock
+        .filter(({ count }) => Number.isFinite(count))
+        .map(({ length, count }) => [`plank:${String(length)}`, count]),
+    ),
+  };
+  const lengths = new Map(built.flatMap((loop) => loop.walls.map((wall) => [wall.id, wall.length] as const)));
+  return {
+    walls,
+    spacing: found,
+    gear: gearOf(walls, onHand, rules, input.units, problems),
+    straps,
+    wind: bracing.wind === undefined ? [] : windOn(walls, lengths, bracing.wind, rules),
+    alignment: alignments(walls, bracing, input.units, rules),
+    problems,
+  };
+}

@@ -1,0 +1,121 @@
+import { type Length, type UnitSystem, showLength } from '../measure';
+import type { HouseRules, RuleId } from '../rules';
+import { type Figure, type How, figureOf, givenCount } from '../tally';
+import type { BracingProblem } from './problem';
+import type { WallBraces } from './brace';
+
+/** A part of the bracing: how many are wanted, and how many are on hand where the job says. */
+export interface GearLine {
+  /** `turnbuckle`, `plank:3657600000`. */
+  readonly part: string;
+  readonly name: string;
+  readonly wanted: Figure;
+  readonly onHand: number | null;
+  /** To be found: wanted less on hand, where the job says what is on hand. */
+  readonly short: number;
+}
+
+interface Part {
+  readonly part: string;
+  readonly name: string;
+  readonly per: (wall: WallBraces) => number;
+  readonly rules?: readonly RuleId[];
+}
+
+const braces = (wall: WallBraces): number => wall.braces.length;
+
+/** Parts of the school of gear, the wall at a time. */
+function partsOf(walls: readonly WallBraces[], rules: HouseRules, units: UnitSystem): readonly Part[] {
+  const site = rules.choice('bracing.gear') === 'site';
+  const lengths = [
+    ...new Set(walls.flatMap((wall) => wall.braces.map((brace) => brace.upright.length))),
+  ].sort((a, b) => a - b);
+  const planks = [...new Set(walls.flatMap((wall) => wall.planks.map((plank) => plank.length)))].sort(
+    (a, b) => a - b,
+  );
+  const told = (length: Length): string => showLength(length, units);
+  const screws = rules.count('bracing.screws');
+  return [
+    ...lengths.map((length): Part => ({
+      part: `upright:${String(length)}`,
+      name: site ? `Uprights of 2×4, ${told(length)}` : `Uprights of ${told(length)}`,
+      per: (wall) => wall.braces.filter((brace) => brace.upright.length === length).length,
+      rules: ['bracing.spacing.most', 'bracing.corner'],
+    })),
+    {
+      part: 'extension',
+      name: 'Extension joints',
+      per: (wall) => wall.braces.reduce((sum, brace) => sum + brace.upright.extensions, 0),
+      rules: ['bracing.extension'],
+    },
+    site
+      ? {
+          part: 'clip',
+          name: 'Clips, one a course',
+          per: (wall) => wall.braces.reduce((sum, brace) => sum + brace.caught.length, 0),
+        }
+      : { part: 'turnbuckle', name: 'Turnbuckle legs, set near mid-travel', per: braces },
+    ...(site ? [{ part: 'leg', name: 'Legs of 2×4', per: braces }] : []),
+    {
+      part: 'screw',
+      name: 'Screws into the strips',
+      per: (wall) => wall.braces.reduce((sum, brace) => sum + brace.caught.length * screws, 0),
+      rules: ['bracing.screws'],
+    },
+    {
+      part: 'stake',
+      name: 'Stakes for the legs',
+      per: (wall) => (wall.ground === 'loose' ? 0 : braces(wall) + wall.diagonals.length),
+    },
+    {
+      part: 'block',
+      name: 'Weighted blocks where no stake holds',
+      per: (wall) => (wall.ground === 'loose' ? braces(wall) + wall.diagonals.length : 0),
+    },
+    {
+      part: 'bracket',
+      name: 'Plank brackets',
+      per: (wall) => (wall.planks.length > 0 ? braces(wall) : 0),
+    },
+    {
+      part: 'guardrail',
+      name: 'Guardrail posts',
+      per: (wall) => (wall.guardrail && wall.planks.length > 0 ? braces(wall) : 0),
+      rules: ['bracing.guardrail.over'],
+    },
+    ...planks.map((length): Part => ({
+      part: `plank:${String(length)}`,
+      name: `Planks of ${told(length)}`,
+      per: (wall) => wall.abreast * wall.planks.filter((plank) => plank.length === length).length,
+      rules: ['bracing.platform.width', 'bracing.plank.width'],
+    })),
+    {
+      part: 'diagonal',
+      name: 'Diagonals of low walls',
+      per: (wall) => wall.diagonals.length,
+      rules: ['bracing.stem.height', 'bracing.stem.spacing'],
+    },
+  ];
+}
+
+/** Every part of the bracing with where it is wanted, against what is on hand. */
+export function gearOf(
+  walls: readonly WallBraces[],
+  onHand: Readonly<Record<string, number>>,
+  rules: HouseRules,
+  units: UnitSystem,
+  problems: BracingProblem[],
+): readonly GearLine[] {
+  return partsOf(walls, rules, units).flatMap(({ part, name, per, rules: own = [] }): GearLine[] => {
+    const of: How[] = walls
+      .map((wall) => ({ wall, count: per(wall) }))
+      .filter(({ count }) => count > 0)
+      .map(({ wall, count }) => givenCount(`on ${wall.name}`, count));
+    if (of.length === 0) return [];
+    const wanted = figureOf(`bracing.${part}`, name, { op: 'sum', name, unit: 'count', of }, own, {});
+    const have = onHand[part] ?? null;
+    const short = have === null ? 0 : Math.max(0, wanted.value - have);
+    if (short > 0) problems.push({ kind: 'gear-short', part: name, wanted: wanted.value, onHand: have ?? 0 });
+    return [{ part, name, wanted, onHand: have, short }];
+  });
+}

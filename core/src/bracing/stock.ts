@@ -1,0 +1,56 @@
+import { type Length, type UnitSystem, inches, readLength } from '../measure';
+import type { MadeUpright } from './brace';
+import type { BracingProblem } from './problem';
+
+/** Planks and uprights where the job says nothing of its own: lengths that yards keep, as many as are wanted. */
+export const USUAL_PLANKS = [8, 10, 12, 16].map((feet) => inches(feet * 12));
+export const USUAL_UPRIGHTS = [8, 10, 12].map((feet) => inches(feet * 12));
+/** An upright is made longer by so many joints at most. */
+export const MOST_EXTENSIONS = 2;
+/** Planks or uprights of one length; as many as are wanted where the count is infinite. */
+export interface Stock {
+  readonly length: Length;
+  readonly count: number;
+}
+
+/** The stock that a job says it has; the usual lengths where it says none that can be read. */
+export function readStock(
+  list: readonly { readonly length: string; readonly count?: number }[] | undefined,
+  usual: readonly Length[],
+  what: 'plank' | 'upright',
+  units: UnitSystem,
+  problems: BracingProblem[],
+): readonly Stock[] {
+  if (!list || list.length === 0) return usual.map((length) => ({ length, count: Infinity }));
+  const stock = new Map<Length, number>();
+  for (const each of list) {
+    const reading = readLength(each.length, units);
+    if (!reading.ok || reading.length <= 0) {
+      problems.push({ kind: 'stock-unreadable', what, text: each.length });
+      continue;
+    }
+    stock.set(reading.length, (stock.get(reading.length) ?? 0) + (each.count ?? Infinity));
+  }
+  if (stock.size === 0) return usual.map((length) => ({ length, count: Infinity }));
+  return [...stock].map(([length, count]) => ({ length, count })).sort((a, b) => a.length - b.length);
+}
+
+/** The shortest upright that reaches into the last course, joined where none is long enough. */
+export function uprightFor(
+  height: Length,
+  course: Length,
+  stock: readonly Stock[],
+  extension: Length,
+): MadeUpright | null {
+  const made = stock.flatMap(({ length }) =>
+    Array.from({ length: MOST_EXTENSIONS + 1 }, (_, extensions) => ({
+      length,
+      extensions,
+      whole: length + extensions * extension,
+    })),
+  );
+  const [best] = made
+    .filter(({ whole }) => whole > height - course)
+    .sort((a, b) => a.extensions - b.extensions || a.whole - b.whole);
+  return best ? { length: best.length, extensions: best.extensions } : null;
+}
