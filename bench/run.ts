@@ -5,6 +5,7 @@ import { performance } from 'node:perf_hooks';
 import { gzipSync } from 'node:zlib';
 import { type Plan, type WalkRow, applyEdit, emptyPlan, makeWork, readPlanText, work } from '@ombra/core';
 import { findBest } from '@ombra/core/best';
+import { buildBracing } from '@ombra/core/bracing';
 import { nudges } from '@ombra/core/nudge';
 import { houseRules } from '@ombra/core/rules';
 import { buildSteel, leastOf } from '@ombra/core/steel';
@@ -218,6 +219,16 @@ function steelOf(plan: Plan) {
   };
 }
 
+/** All bracing of a plan, with everything before it already worked. */
+function bracingOf(plan: Plan) {
+  const { shell, levels, courses, inserts, openings, bracing } = work(plan);
+  const rules = houseRules(plan.rules);
+  return {
+    braces: bracing.walls.reduce((sum, wall) => sum + wall.braces.length, 0),
+    allBracing: measure(() => buildBracing(shell, levels, courses, openings, inserts, plan, rules)),
+  };
+}
+
 async function store() {
   const folder = mkdtempSync(join(tmpdir(), 'ombra-bench-'));
   const { knex } = await openDatabase(folder, () => new Date());
@@ -261,7 +272,7 @@ function bundle() {
   const total = (names: readonly string[]): number =>
     Number(names.reduce((sum, name) => sum + size(name), 0).toFixed(1));
   // The forms, the footing, the openings, the steel and the search for the best plan are fetched only when they are asked for.
-  const later = /^(FormsStage|FootingStage|OpeningsStage|SteelStage|best\.worker)/;
+  const later = /^(FormsStage|FootingStage|OpeningsStage|SteelStage|BracingStage|best\.worker)/;
   return {
     mainViewKilobytesCompressed: total(scripts.filter((name) => !later.test(name))),
     fetchedLaterKilobytesCompressed: total(scripts.filter((name) => later.test(name))),
@@ -274,6 +285,7 @@ console.log(
       core: core(),
       depth: depth(),
       steel: { demo: steelOf(demoPlan()), bigJob: steelOf(standing(bigJob())) },
+      bracing: { demo: bracingOf(demoPlan()), bigJob: bracingOf(standing(bigJob())) },
       survey: survey(demoPlan(), measure),
       store: await store(),
       bundle: bundle(),

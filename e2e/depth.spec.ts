@@ -226,9 +226,12 @@ for (const path of [
   'footing',
   'openings',
   'steel',
+  'bracing',
   'sheets/footing',
   'sheets/above',
   'sheets/openings',
+  'sheets/steel',
+  'sheets/bracing',
   'sheets/order',
 ]) {
   test(`the page ${path} can be read in every theme, on a tablet too`, async ({ page }) => {

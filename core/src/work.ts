@@ -187,7 +187,7 @@ export function makeWork(): (plan: Plan) => WorkedPlan {
       courses,
       openings,
       placed,
-      settleBracing({ units, ...(plan.bracing === undefined ? {} : { bracing: plan.bracing }) }),
+      settleBracing({ units, stages, ...(plan.bracing === undefined ? {} : { bracing: plan.bracing }) }),
       rules,
     );
     return {

@@ -36,7 +36,7 @@ export function Header({ jobId, job, stage, onStage, onKeys, onRules }: HeaderPr
       <div className="flex items-center">
         <Logo />
       </div>
-      <div className="flex min-w-0 flex-col justify-center">
+      <div className="flex max-w-60 min-w-0 flex-col justify-center 2xl:max-w-none">
         <h1 className="truncate leading-tight font-semibold">{plan.name || 'Job without a name'}</h1>
         <p className="figures truncate text-[15px] leading-tight text-quiet">{jobLine(plan)}</p>
       </div>
@@ -47,12 +47,12 @@ export function Header({ jobId, job, stage, onStage, onKeys, onRules }: HeaderPr
             type="button"
             aria-current={id === stage ? 'step' : undefined}
             aria-keyshortcuts={String(index + 1)}
-            className={`px-2.5 font-medium 2xl:px-4 ${id === stage ? 'border-b-4 border-chalk bg-sheet' : 'border-b-4 border-transparent'}`}
+            className={`px-1.5 font-medium 2xl:px-4 ${id === stage ? 'border-b-4 border-chalk bg-sheet' : 'border-b-4 border-transparent'}`}
             onClick={() => {
               onStage(id);
             }}
           >
-            <span aria-hidden="true" className="mr-1.5 text-xs text-quiet">
+            <span aria-hidden="true" className="mr-1 text-xs text-quiet">
               {index + 1}
             </span>
             {name}

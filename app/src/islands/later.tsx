@@ -28,11 +28,14 @@ const openings = laterStage(async () => (await import('./openings/OpeningsStage'
 
 const steel = laterStage(async () => (await import('./steel/SteelStage')).SteelStage, 'steel');
 
+const bracing = laterStage(async () => (await import('./bracing/BracingStage')).BracingStage, 'bracing');
+
 export const FootingLater = footing.Later;
 export const OpeningsLater = openings.Later;
 export const SteelLater = steel.Later;
+export const BracingLater = bracing.Later;
 
 /** Fetches the stages that the first view does without; once they are here, going to one does not wait. */
 export const fetchStages = async (): Promise<void> => {
-  await Promise.all([footing.get(), openings.get(), steel.get()]);
+  await Promise.all([footing.get(), openings.get(), steel.get(), bracing.get()]);
 };

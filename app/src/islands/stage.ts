@@ -15,6 +15,7 @@ export const STAGES = [
   { id: 'courses', name: 'Courses' },
   { id: 'openings', name: 'Openings' },
   { id: 'steel', name: 'Steel' },
+  { id: 'bracing', name: 'Bracing' },
   { id: 'forms', name: 'Forms' },
 ] as const;
 

@@ -26,6 +26,16 @@ export interface Brace {
   readonly upright: MadeUpright;
 }
 
+/** How a wall is held and walked along for one pour. */
+export interface Lift {
+  readonly toCourse: number;
+  /** Top of the pour and of its brackets, above the wall's footing. */
+  readonly top: Length;
+  readonly platform: Length;
+  readonly upright: MadeUpright;
+  readonly guardrail: boolean;
+}
+
 /** How one wall is held and walked along. */
 export interface WallBraces {
   readonly wall: string;
@@ -46,6 +56,8 @@ export interface WallBraces {
   /** How many plank thicknesses its brackets are dropped, so that planks pass over each other at corners. */
   readonly dropped: number;
   readonly guardrail: boolean;
+  /** One for each pour, the lowest first: brackets are raised and uprights lengthened for the next. */
+  readonly lifts: readonly Lift[];
   /** Stations of the diagonals of a low wall. */
   readonly diagonals: readonly Length[];
   readonly ends: readonly [start: FaceEnd, end: FaceEnd];

@@ -2,10 +2,10 @@ import type { Courses } from '../courses';
 import type { Inserts } from '../inserts';
 import { type Length, inches, nanometres, subtract } from '../measure';
 import type { Openings, PlacedOpening } from '../openings';
-import type { BracingPlan } from '../plan';
+import type { BracingPlan, Stage } from '../plan';
 import type { HouseRules } from '../rules';
 import type { BuiltLoop, Levels, Wall } from '../shell';
-import type { Brace, WallBraces } from './brace';
+import type { Brace, Lift, WallBraces } from './brace';
 import { faceEnds } from './faces';
 import { type Stood, layBraces } from './layBraces';
 import { type Plank, type PlankKind, layPlanks } from './planks';
@@ -27,6 +27,7 @@ export interface Setting {
   readonly inserts: Inserts;
   readonly rules: HouseRules;
   readonly bracing: BracingPlan;
+  readonly stages: readonly Stage[];
   readonly uprights: readonly Stock[];
   readonly planks: readonly PlankKind[];
   readonly strips: ReadonlyMap<string, readonly Strip[]>;
@@ -72,6 +73,37 @@ function judgeBays(
   }
 }
 
+/** The lifts of a wall: one for each pour that reaches above its footing. */
+function liftsOf(bottom: Length, height: Length, setting: Setting): readonly Lift[] {
+  const { rules, levels, courses } = setting;
+  const tops = [...new Set([...setting.stages.map((stage) => stage.toCourse), courses.count])]
+    .filter((course) => course > 0 && course <= courses.count)
+    .sort((a, b) => a - b);
+  return tops.flatMap((toCourse): Lift[] => {
+    const top = Math.min(height, subtract(levels.tops[toCourse] ?? (0 as Length), bottom)) as Length;
+    if (top <= 0) return [];
+    const platform = Math.max(0, top - rules.length('bracing.platform.below')) as Length;
+    const longest = Math.max(...setting.uprights.map(({ length }) => length)) as Length;
+    return [
+      {
+        toCourse,
+        top,
+        platform,
+        upright: uprightFor(
+          top,
+          courses.courseHeight,
+          setting.uprights,
+          rules.length('bracing.extension'),
+        ) ?? {
+          length: longest,
+          extensions: MOST_EXTENSIONS,
+        },
+        guardrail: platform > rules.length('bracing.guardrail.over'),
+      },
+    ];
+  });
+}
+
 /** One wall held by braces or a waler, and planked. */
 export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallBraces | null {
   const { rules, levels, courses, problems } = setting;
@@ -98,6 +130,7 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
       abreast: 0,
       platform: 0 as Length,
       guardrail: false,
+      lifts: [],
       diagonals: Array.from({ length: bays + 1 }, (_, index) => nanometres((wall.length * index) / bays)),
     };
   }
@@ -205,6 +238,7 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
     abreast: Math.ceil(rules.length('bracing.platform.width') / rules.length('bracing.plank.width')),
     platform,
     guardrail,
+    lifts: liftsOf(Math.min(...spans.map((span) => span.bottom)) as Length, height, setting),
     diagonals: [],
   };
 }

@@ -3,7 +3,7 @@ import { systemOf } from '../forms';
 import type { Inserts } from '../inserts';
 import type { Length, UnitSystem } from '../measure';
 import type { Openings } from '../openings';
-import type { BracingPlan } from '../plan';
+import type { BracingPlan, Stage } from '../plan';
 import type { HouseRules } from '../rules';
 import type { Levels, Shell } from '../shell';
 import { type AlignedBrace, alignments } from './align';
@@ -22,6 +22,7 @@ import { type WindOnWall, windOn } from './windOnWalls';
 /** What the bracing is worked from besides the plan's shell and what stands on it. */
 export interface BracingInput {
   readonly units: UnitSystem;
+  readonly stages: readonly Stage[];
   readonly bracing?: BracingPlan;
 }
 
@@ -83,7 +84,7 @@ export function buildBracing(
     const would = USUAL_PLANKS.filter((length) => widestSpacing([length], grid, most, plankRules(rules)));
     problems.push({ kind: 'no-plank-fits', grid, most, would });
   }
-  const spacing = found?.spacing ?? (Math.max(grid, Math.floor(most / grid) * grid) as Length);
+  const widest = Math.max(grid, Math.floor(most / grid) * grid) as Length;
   const planks = stock.map(({ length, count }): PlankKind => ({
     length,
     left: Math.floor(
@@ -97,12 +98,12 @@ export function buildBracing(
     inserts,
     rules,
     bracing,
+    stages: input.stages,
     uprights: readStock(bracing.uprights, USUAL_UPRIGHTS, 'upright', input.units, problems),
     planks,
     strips: stripsByWall(shell, courses, rules.length('bracing.strip.reach')),
     grid,
-    spacing:
-      rules.choice('bracing.access') === 'planks' ? spacing : ((Math.floor(most / grid) * grid) as Length),
+    spacing: rules.choice('bracing.access') === 'planks' ? (found?.spacing ?? widest) : widest,
     tees: teesByWall(shell),
     problems,
   };
@@ -134,7 +135,7 @@ export function buildBracing(
   return {
     walls,
     spacing: found,
-    gear: gearOf(walls, onHand, rules, input.units, problems),
+    gear: gearOf(walls, stock.at(-1)?.length ?? (0 as Length), onHand, rules, input.units, problems),
     straps,
     wind: bracing.wind === undefined ? [] : windOn(walls, lengths, bracing.wind, rules),
     alignment: alignments(walls, bracing, input.units, rules),

@@ -1,4 +1,4 @@
-import { type Length, type UnitSystem, showLength } from '../measure';
+import { type Length, type UnitSystem, showLength, subtract } from '../measure';
 import type { HouseRules, RuleId } from '../rules';
 import { type Figure, type How, figureOf, givenCount } from '../tally';
 import type { BracingProblem } from './problem';
@@ -25,7 +25,12 @@ interface Part {
 const braces = (wall: WallBraces): number => wall.braces.length;
 
 /** Parts of the school of gear, the wall at a time. */
-function partsOf(walls: readonly WallBraces[], rules: HouseRules, units: UnitSystem): readonly Part[] {
+function partsOf(
+  walls: readonly WallBraces[],
+  longest: Length,
+  rules: HouseRules,
+  units: UnitSystem,
+): readonly Part[] {
   const site = rules.choice('bracing.gear') === 'site';
   const lengths = [
     ...new Set(walls.flatMap((wall) => wall.braces.map((brace) => brace.upright.length))),
@@ -35,6 +40,7 @@ function partsOf(walls: readonly WallBraces[], rules: HouseRules, units: UnitSys
   );
   const told = (length: Length): string => showLength(length, units);
   const screws = rules.count('bracing.screws');
+  const access = rules.choice('bracing.access');
   return [
     ...lengths.map((length): Part => ({
       part: `upright:${String(length)}`,
@@ -90,6 +96,23 @@ function partsOf(walls: readonly WallBraces[], rules: HouseRules, units: UnitSys
       rules: ['bracing.platform.width', 'bracing.plank.width'],
     })),
     {
+      part: 'catwalk',
+      name: `Planks of the catwalk, ${told(longest)} end to end`,
+      per: (wall) =>
+        access === 'catwalk' && wall.way === 'braces'
+          ? wall.abreast * Math.ceil(subtract(wall.ends[1].at, wall.ends[0].at) / longest)
+          : 0,
+    },
+    {
+      part: 'move',
+      name: 'Places of the loose scaffold, moved along ahead of the pour',
+      per: (wall) =>
+        access === 'moved' && wall.way === 'braces'
+          ? Math.ceil(subtract(wall.ends[1].at, wall.ends[0].at) / rules.length('bracing.scaffold.length'))
+          : 0,
+      rules: ['bracing.scaffold.length'],
+    },
+    {
       part: 'diagonal',
       name: 'Diagonals of low walls',
       per: (wall) => wall.diagonals.length,
@@ -98,15 +121,20 @@ function partsOf(walls: readonly WallBraces[], rules: HouseRules, units: UnitSys
   ];
 }
 
-/** Every part of the bracing with where it is wanted, against what is on hand. */
+/**
+ * Every part of the bracing with where it is wanted, against what is on hand.
+ *
+ * @param longest plank on hand
+ */
 export function gearOf(
   walls: readonly WallBraces[],
+  longest: Length,
   onHand: Readonly<Record<string, number>>,
   rules: HouseRules,
   units: UnitSystem,
   problems: BracingProblem[],
 ): readonly GearLine[] {
-  return partsOf(walls, rules, units).flatMap(({ part, name, per, rules: own = [] }): GearLine[] => {
+  return partsOf(walls, longest, rules, units).flatMap(({ part, name, per, rules: own = [] }): GearLine[] => {
     const of: How[] = walls
       .map((wall) => ({ wall, count: per(wall) }))
       .filter(({ count }) => count > 0)

@@ -322,15 +322,47 @@ describe('planks on hand', () => {
   });
 
   it('a spacing under the grid takes the grid, and says so', () => {
-    const tight = planOf(RECTANGLE, {
-      ...withCourses(7),
-      family: 'cell-24',
-      core: '6in',
-      rules: { 'bracing.spacing.most': '24in' },
+    const tight = plan({ rules: { 'bracing.spacing.most': '6in', 'bracing.access': 'moved' } });
+    expect(told(tight, 'spacing-under-grid')).toEqual([
+      'Braces: Braces are to stand at most 6″ apart and fastening strips stand 8″ apart: 8″ is the nearest that works, and is taken.',
+    ]);
+    expect(toInches(wallOf(bracingOf(tight)).spacing)).toBe(8);
+    expect(kinds(plan({ rules: { 'bracing.spacing.most': '24in' } }))).not.toContain('spacing-under-grid');
+  });
+});
+
+describe('other ways up', () => {
+  const wanted = (access: string, part: string) =>
+    bracingOf(plan({ rules: { 'bracing.access': access } })).gear.find((line) => line.part === part)?.wanted
+      .value;
+
+  it('count the planks of a catwalk, or the places of a loose scaffold', () => {
+    // Inside 454 in and 310 in, twice: 16 ft planks end to end, two side by side; a scaffold 7 ft long.
+    expect(wanted('catwalk', 'catwalk')).toBe(2 * 2 * (Math.ceil(454 / 192) + Math.ceil(310 / 192)));
+    expect(wanted('moved', 'move')).toBe(2 * (Math.ceil(454 / 84) + Math.ceil(310 / 84)));
+    expect(wanted('planks', 'catwalk')).toBeUndefined();
+  });
+});
+
+describe('lifts', () => {
+  it('raise the brackets and lengthen the uprights for each pour', () => {
+    const job = plan({
+      stages: [
+        { id: 'a', toCourse: 7, top: 'full' },
+        { id: 'b', toCourse: 12, top: 'full' },
+      ],
     });
-    expect(kinds(tight)).not.toContain('spacing-under-grid');
-    const wide = plan({ rules: { 'bracing.spacing.most': '24in' } });
-    expect(kinds(wide)).not.toContain('spacing-under-grid');
+    const { lifts } = wallOf(bracingOf(job));
+    expect(
+      lifts.map((lift) => [lift.toCourse, toInches(lift.top), toInches(lift.platform), lift.guardrail]),
+    ).toEqual([
+      [7, 112, 64, false],
+      [12, 192, 144, true],
+    ]);
+    expect(lifts.map((lift) => lift.upright)).toEqual([
+      { length: inches(120), extensions: 0 },
+      { length: inches(144), extensions: 1 },
+    ]);
   });
 });
 

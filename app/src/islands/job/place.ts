@@ -18,6 +18,7 @@ export interface Place {
   /** What of the openings is looked at, and the opening or insert that is chosen. */
   readonly openingsPanel: OpeningsPanel;
   readonly steelPanel: SteelPanel;
+  readonly bracingPanel: BracingPanel;
   readonly opening: string | null;
   readonly insert: string | null;
   /** The card that is open beside the drawing. */
@@ -39,6 +40,10 @@ export type OpeningsPanel = (typeof OPENINGS_PANELS)[number];
 export const STEEL_PANELS = ['spec', 'table', 'courses', 'schedule', 'stock'] as const;
 export type SteelPanel = (typeof STEEL_PANELS)[number];
 
+/** Parts of the bracing's stage. */
+export const BRACING_PANELS = ['walls', 'gear', 'wind', 'line'] as const;
+export type BracingPanel = (typeof BRACING_PANELS)[number];
+
 export const START: Place = {
   wall: null,
   course: 1,
@@ -51,6 +56,7 @@ export const START: Place = {
   pass: 'footing',
   openingsPanel: 'openings',
   steelPanel: 'spec',
+  bracingPanel: 'walls',
   opening: null,
   insert: null,
   card: null,

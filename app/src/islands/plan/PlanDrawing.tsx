@@ -1,6 +1,7 @@
 import type { Bases } from '@ombra/core/footing/bases';
 import { type UnitSystem, showLength } from '@ombra/core/measure';
 import type { ShellLoop, Shell, Wall } from '@ombra/core/shell/shell';
+import type { ReactNode } from 'react';
 import { type PlanFrame, pathOf, planFrame, wallShape } from './planGeometry';
 
 interface PlanDrawingProps {
@@ -15,6 +16,8 @@ interface PlanDrawingProps {
   readonly onChoose?: (wall: string) => void;
   /** Lengths along the walls, for the large drawing. */
   readonly dimensions?: boolean;
+  /** What a stage draws over the plan. */
+  readonly over?: (frame: PlanFrame) => ReactNode;
 }
 
 /** Direction out of the job beside a wall, as drawn: to the left of the walk. */
@@ -223,6 +226,7 @@ export function PlanDrawing(props: PlanDrawingProps) {
             <Letters loop={loop} frame={frame} away={14} />
           </g>
         ))}
+      {frame && props.over?.(frame)}
     </svg>
   );
 }

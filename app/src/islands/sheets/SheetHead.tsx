@@ -16,6 +16,7 @@ const SHEETS = [
   { path: 'above', name: 'From above' },
   { path: 'openings', name: 'Openings' },
   { path: 'steel', name: 'Steel' },
+  { path: 'bracing', name: 'Bracing' },
   { path: 'order', name: 'Order list' },
 ] as const;
 

@@ -1,12 +1,12 @@
 import type { HeldBy, SteelZone } from '@ombra/core/plan/steelPlan';
 import { withoutKey } from '@ombra/core/plan/openingEdit';
-import { type HouseRules, houseRules } from '@ombra/core/rules/houseRules';
+import { houseRules } from '@ombra/core/rules/houseRules';
 import { RULES, type RuleId } from '@ombra/core/rules/registry';
 import type { Wall } from '@ombra/core/shell/shell';
-import { Plus, RotateCcw, X } from 'lucide-react';
+import { Plus, X } from 'lucide-react';
 import { LengthField } from '../../ui/LengthField';
 import type { Job } from '../job/useJob';
-import { RuleValue } from '../rules/RuleRow';
+import { RuleLine } from '../rules/RuleLine';
 
 interface SpecPanelProps {
   readonly job: Job;
@@ -74,9 +74,6 @@ const SPEC: readonly { readonly group: string; readonly lines: readonly (readonl
   },
 ];
 
-/** A choice of more letters than these is cut off beside its name. */
-const SHORT_CHOICE = 16;
-
 /** Rules that a zone may set for itself. */
 const WHOLE_JOB: readonly RuleId[] = [
   'steel.grade',
@@ -95,52 +92,6 @@ const HELD_WORDS: Readonly<Record<HeldBy, string>> = {
   top: 'held at its top',
   alone: 'stands alone',
 };
-
-function Line({
-  name,
-  id,
-  rules,
-  job,
-  onSet,
-}: {
-  readonly name: string;
-  readonly id: RuleId;
-  readonly rules: HouseRules;
-  readonly job: Job;
-  readonly onSet: (value: string | number | null) => void;
-}) {
-  const changed = rules.changed.has(id);
-  const rule = RULES[id];
-  // A choice told in a sentence takes the whole line under its name.
-  const long = rule.type === 'choice' && rule.choices.some(({ label }) => label.length > SHORT_CHOICE);
-  return (
-    <li
-      className={`grid items-center gap-x-1 border-b border-line py-0.5 ${long ? 'grid-cols-[minmax(0,1fr)_24px]' : 'grid-cols-[minmax(0,1fr)_minmax(0,160px)_24px]'}`}
-    >
-      <span
-        className={`${changed ? 'font-semibold text-chalk' : ''} ${long ? 'col-span-2' : ''}`}
-        title={rule.reason}
-      >
-        {name}
-      </span>
-      <RuleValue id={id} rules={rules} units={job.plan.units} label={name} onSet={onSet} />
-      {changed ? (
-        <button
-          type="button"
-          className="button plain px-0.5"
-          aria-label={`${name}: back to the default`}
-          onClick={() => {
-            onSet(null);
-          }}
-        >
-          <RotateCcw aria-hidden="true" size={14} />
-        </button>
-      ) : (
-        <span />
-      )}
-    </li>
-  );
-}
 
 /** A part of the job whose steel differs: which walls, which courses, and what differs in it. */
 function Zone({
@@ -224,12 +175,12 @@ function Zone({
       </div>
       <ul className="mt-1">
         {IN_ZONES.filter(({ id }) => zone.rules[id] !== undefined).map(({ group, line, id }) => (
-          <Line
+          <RuleLine
             key={id}
             name={`${group}: ${line}`}
             id={id}
             rules={rules}
-            job={job}
+            units={plan.units}
             onSet={(value) => {
               const others = Object.entries(zone.rules).filter(([each]) => each !== id);
               put({
@@ -289,12 +240,12 @@ export function SpecPanel({ job, walls, courses, fromTable }: SpecPanelProps) {
           )}
           <ul>
             {lines.map(([name, id]) => (
-              <Line
+              <RuleLine
                 key={id}
                 name={name}
                 id={id}
                 rules={rules}
-                job={job}
+                units={plan.units}
                 onSet={(value) => {
                   edit({ kind: 'set-rule', rule: id, value: value === RULES[id].default ? null : value });
                 }}

@@ -7,6 +7,7 @@ import type { ReactNode } from 'react';
 import type { Job } from '../job/useJob';
 import { Notices } from '../notices/Notices';
 import { PlanDrawing } from '../plan/PlanDrawing';
+import type { PlanFrame } from '../plan/planGeometry';
 import type { StageId } from '../stage';
 import { WallList } from './WallList';
 
@@ -20,6 +21,7 @@ export function WallsAside({
   heading,
   figure,
   bases,
+  over,
   onChoose,
   onGo,
   children,
@@ -32,6 +34,7 @@ export function WallsAside({
   readonly heading: string;
   readonly figure: (wall: Wall) => string;
   readonly bases?: Bases;
+  readonly over?: (frame: PlanFrame) => ReactNode;
   readonly onChoose: (wall: string) => void;
   /** Goes to what a notice is about; to its wall where nothing is given. */
   readonly onGo?: (notice: Notice) => void;
@@ -46,6 +49,7 @@ export function WallsAside({
       <PlanDrawing
         shell={worked.shell}
         bases={bases}
+        {...(over ? { over } : {})}
         units={job.plan.units}
         width={200}
         height={170}
