@@ -1,4 +1,4 @@
-import type { Length } from '../measure';
+import { type Length, toMetres } from '../measure';
 import type { Stood } from './layBraces';
 import { type Plank, type PlankKind, SHORT, placeOf } from './planks';
 import type { PlankRules } from './spacing';
@@ -12,11 +12,15 @@ export interface Walkway {
 
 /** A brace costs more than any number of planks on one wall. */
 const BRACE = 10_000;
+/** Evenness decides only between plans that are alike in braces and planks. */
+const EVEN = 1e-4;
 
 /** The fewest supports strictly between two strips, all that must stand among them, no bay too wide or too narrow; or none does. */
 interface Between {
   readonly count: number;
   readonly strips: readonly number[];
+  /** Sum of the squares of its bays in metres: of as many braces, even bays have the least. */
+  readonly squares: number;
 }
 
 /** For one strip, the ways to every later one within reach. */
@@ -38,11 +42,12 @@ function waysFrom(
       const bay = end.at - (strips[before] as Strip).at;
       // Over a wide opening there is no strip to stand on: the bay is told, and planks lie over it all the same.
       if (bay > most && before !== last - 1) break;
-      const way = before === first ? { count: 0, strips: [] } : best.get(before);
+      const way = before === first ? { count: 0, strips: [], squares: 0 } : best.get(before);
       if (way && bay >= least) {
         const count = way.count + (before === first ? 0 : 1);
-        if (!found || count < found.count) {
-          found = { count, strips: before === first ? [] : [...way.strips, before] };
+        const squares = way.squares + toMetres(bay as Length) ** 2;
+        if (!found || count < found.count || (count === found.count && squares < found.squares)) {
+          found = { count, squares, strips: before === first ? [] : [...way.strips, before] };
         }
       }
       // What must stand may not be passed over.
@@ -103,7 +108,7 @@ export function planWalkway(
           const from = placeOf(supports, 0, 1, kind.length, bounds, rules, ends);
           if (from === null) continue;
           const plank = (kind.left > 0 ? 1 : SHORT) + kind.length / 1e13;
-          const cost = here.cost + BRACE * (between.count + 1) + plank;
+          const cost = here.cost + BRACE * (between.count + 1) + plank + EVEN * between.squares;
           const known = best.get(last);
           if (known && known.cost <= cost) continue;
           best.set(last, { cost, before: first, on, between: between.strips, kind, from });
