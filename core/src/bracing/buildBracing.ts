@@ -9,7 +9,7 @@ import type { Levels, Shell } from '../shell';
 import { type AlignedBrace, alignments } from './align';
 import type { WallBraces } from './brace';
 import { type Setting, braceWall } from './braceWall';
-import { dropped, walkwayGaps } from './corners';
+import { dropped, legsInDoorways, walkwayGaps } from './corners';
 import { type GearLine, gearOf } from './gear';
 import type { PlankKind } from './planks';
 import type { BracingProblem } from './problem';
@@ -123,6 +123,7 @@ export function buildBracing(
   }
   const width = rules.length('bracing.platform.width');
   problems.push(...built.flatMap((loop) => walkwayGaps(walls, loop, width)));
+  problems.push(...built.flatMap((loop) => legsInDoorways(walls, loop, openings.placed, rules)));
   const onHand = {
     ...bracing.onHand,
     ...Object.fromEntries(

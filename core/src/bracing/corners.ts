@@ -1,4 +1,6 @@
 import type { Length } from '../measure';
+import type { PlacedOpening } from '../openings';
+import type { HouseRules } from '../rules';
 import type { BuiltLoop } from '../shell';
 import type { WallBraces } from './brace';
 import type { BracingProblem } from './problem';
@@ -34,5 +36,47 @@ export function walkwayGaps(
     }
     const short = Math.max(before.ends[1].at - last.to, first.from - after.ends[0].at);
     return short <= width ? [] : [{ kind: 'walkway-gap', corner: corner.letter, why: 'ends-short' }];
+  });
+}
+
+/** Legs that stand in front of a doorway round an inward corner: they reach out along the doorway's own wall. */
+export function legsInDoorways(
+  walls: readonly WallBraces[],
+  built: BuiltLoop,
+  openings: readonly PlacedOpening[],
+  rules: HouseRules,
+): readonly BracingProblem[] {
+  const byId = new Map(walls.map((wall) => [wall.wall, wall]));
+  const clear = rules.length('bracing.door.clear');
+  const out = rules.length('bracing.leg.out');
+  const doors = openings.filter((each) => each.worked && each.openBottom);
+  return built.corners.flatMap((corner): BracingProblem[] => {
+    const [before, after] = [byId.get(corner.wallBefore), byId.get(corner.wallAfter)];
+    if (!before || !after || before.side !== after.side || before.ends[1].how !== 'inward') return [];
+    const [end, start] = [before.ends[1].at, after.ends[0].at];
+    /** How far a station of either wall lies from the corner, on the braced face. */
+    const away = (wall: WallBraces, at: Length): number => (wall === before ? end - at : at - start);
+    return [
+      [before, after],
+      [after, before],
+    ].flatMap(([own, other]) => {
+      if (!own || !other) return [];
+      const near = doors.find(
+        ({ wall, hole }) =>
+          wall === other.wall && Math.min(away(other, hole.from), away(other, hole.to)) < out,
+      );
+      const leg = near && own.braces.find((brace) => away(own, brace.at) < clear);
+      if (!near || !leg) return [];
+      return [
+        {
+          kind: 'leg-in-doorway' as const,
+          wall: own.wall,
+          brace: leg.id,
+          at: leg.at,
+          opening: near.id,
+          clear,
+        },
+      ];
+    });
   });
 }

@@ -47,6 +47,15 @@ export type BracingProblem =
       readonly corner: string;
       readonly why: 'outward-turn' | 'sides-differ' | 'ends-short';
     }
+  | {
+      /** A leg of the wall round the corner stands in front of a doorway. */
+      readonly kind: 'leg-in-doorway';
+      readonly wall: string;
+      readonly brace: string;
+      readonly at: Length;
+      readonly opening: string;
+      readonly clear: Length;
+    }
   | { readonly kind: 'guardrails'; readonly wall: string; readonly platform: Length }
   | { readonly kind: 'loose-ground'; readonly wall: string; readonly side: Side; readonly other: boolean }
   | { readonly kind: 'bank'; readonly wall: string; readonly side: Side }

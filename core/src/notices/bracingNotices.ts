@@ -112,6 +112,16 @@ function wording(
             'Planks end short of each other: the walkway has a gap. Rail it off, or move the braces nearer to the corner.',
         }[problem.why],
       };
+    case 'leg-in-doorway': {
+      const opening = openings.placed.find((each) => each.id === problem.opening);
+      return {
+        severity: 'mind',
+        ...onWall(problem.wall),
+        rule: 'bracing.door.clear',
+        what: `The leg of its brace at ${told(problem.at)} stands within ${inInches(problem.clear)} in front of ${opening?.name ?? 'a doorway'}, round the corner. Shorten its leg, or keep that doorway shut: people must be able to pass.`,
+        why: RULES['bracing.door.clear'].reason,
+      };
+    }
     case 'guardrails':
       return {
         severity: 'mind',

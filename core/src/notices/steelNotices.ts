@@ -142,8 +142,9 @@ function wording(
     case 'table-soil-unsaid':
       return {
         severity: 'mind',
-        ...onWall(problem.wall),
-        what: 'How high soil lies against it is not said, so no row of the reinforcement table is taken; the spec’s own verticals stand. Write 0 where there is none.',
+        where: 'Table',
+        place: { wall: problem.walls[0] ?? '' },
+        what: `How high soil lies against ${problem.walls.map(nameOf).join(', ')} is not said, so no row of the reinforcement table is taken; the spec’s own verticals stand. Write 0 where there is none.`,
       };
     case 'no-table-row':
       return {

@@ -238,6 +238,16 @@ export const bracingLengthRules = {
     most: inches(2),
     source: ours,
   },
+  'bracing.door.clear': {
+    id: 'bracing.door.clear',
+    type: 'length',
+    statement: 'In front of a doorway {value} stay free of legs.',
+    reason: 'People and wheelbarrows must pass.',
+    default: inches(36),
+    least: inches(12),
+    most: inches(96),
+    source: ours,
+  },
   'bracing.scaffold.length': {
     id: 'bracing.scaffold.length',
     type: 'length',

@@ -117,7 +117,8 @@ export type SteelProblem =
       readonly height: Length;
       readonly soil: number;
     }
-  | { readonly kind: 'table-soil-unsaid'; readonly wall: string }
+  /** Walls that take no row of the table because nobody has said how high their soil stands. */
+  | { readonly kind: 'table-soil-unsaid'; readonly walls: readonly string[] }
   | {
       readonly kind: 'no-table-row';
       readonly wall: string;

@@ -128,13 +128,17 @@ export function pickRows(
   });
   problems.push(...clashes(rows), ...gaps(rows));
   const soil = rules.count('steel.soil.weight');
+  const unsaid = walls
+    .filter(({ wall, backfill }) => backfill === null && (levels.walls[wall.id] ?? []).length > 0)
+    .map(({ wall }) => wall.id);
+  if (unsaid.length > 0) problems.push({ kind: 'table-soil-unsaid', walls: unsaid });
   return walls.flatMap(({ wall, backfill }): TablePick[] => {
     const spans = levels.walls[wall.id] ?? [];
     if (spans.length === 0) return [];
     const height = Math.max(...spans.map((span) => span.top - span.bottom)) as Length;
     const row = backfill === null ? null : rowFor(rows, height, backfill, soil);
-    if (backfill === null) problems.push({ kind: 'table-soil-unsaid', wall: wall.id });
-    else if (!row) problems.push({ kind: 'no-table-row', wall: wall.id, height, backfill, soil });
+    if (backfill !== null && !row)
+      problems.push({ kind: 'no-table-row', wall: wall.id, height, backfill, soil });
     return [{ wall: wall.id, height, backfill, soil, row }];
   });
 }

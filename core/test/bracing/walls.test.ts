@@ -153,6 +153,44 @@ describe('a walkway with its braces', () => {
   });
 });
 
+describe('a doorway near a corner', () => {
+  const door = (at: string, change: Partial<Plan> = {}) =>
+    plan({
+      openings: [
+        openingOf({
+          kind: 'door',
+          name: 'Side door',
+          wall: 'w1',
+          at,
+          width: '36in',
+          height: '80in',
+          sill: '0in',
+        }),
+      ],
+      ...change,
+    });
+  const told = (job: Plan) => work(job).notices.filter(({ id }) => id.startsWith('bracing-leg-in-doorway'));
+
+  it('is told of the leg round the corner that stands in front of it', () => {
+    // The door begins 60 in from A: 47 in from the wall across, whose legs reach 60 in out, 24 in along.
+    const [notice] = told(door('60in'));
+    expect(notice?.where).toBe('D–A');
+    expect(notice?.what).toMatch(/stands within 36″ in front of Side door, round the corner/);
+  });
+
+  it('is passable farther off, with shorter legs, or with legs outside', () => {
+    expect(told(door('120in'))).toEqual([]);
+    expect(told(door('60in', { rules: { 'bracing.leg.out': '40in' } }))).toEqual([]);
+    const outside = { walls: { w4: { side: 'outside' } } } as const;
+    expect(told(door('60in', { bracing: outside }))).toEqual([]);
+  });
+
+  it('that is a window lets legs stand', () => {
+    const window = openingOf({ wall: 'w1', at: '60in', width: '36in', height: '40in', sill: '40in' });
+    expect(told(plan({ openings: [window] }))).toEqual([]);
+  });
+});
+
 describe('brackets at corners', () => {
   it('are dropped course about, and two down on the last of an odd number of walls', () => {
     const levels = (sides: readonly Side[]) =>

@@ -75,7 +75,7 @@ describe('a reinforcement table', () => {
 
   it('takes no row for a wall whose soil nobody has said, rather than none for soil', () => {
     expect(told(plan(), 'table-soil-unsaid')).toEqual([
-      'D–A: How high soil lies against it is not said, so no row of the reinforcement table is taken; the spec’s own verticals stand. Write 0 where there is none.',
+      'Table: How high soil lies against D–A is not said, so no row of the reinforcement table is taken; the spec’s own verticals stand. Write 0 where there is none.',
     ]);
   });
 
