@@ -1,7 +1,7 @@
 import { type Length, toMetres } from '../measure';
 import type { Stood } from './layBraces';
 import { type Plank, type PlankKind, SHORT, placeOf } from './planks';
-import type { PlankRules } from './spacing';
+import { type PlankRules, mostHang } from './spacing';
 import type { Strip } from './strips';
 
 /** Braces of a wall with the planks that lie on them. */
@@ -15,15 +15,16 @@ const BRACE = 10_000;
 /** Evenness decides only between plans that are alike in braces and planks. */
 const EVEN = 1e-4;
 
-/** The fewest supports strictly between two strips, all that must stand among them, no bay too wide or too narrow; or none does. */
+/** The best way from one strip to a later one: the fewest supports strictly between, and the last of them. */
 interface Between {
   readonly count: number;
-  readonly strips: readonly number[];
   /** Sum of the squares of its bays in metres: of as many braces, even bays have the least. */
   readonly squares: number;
+  /** The support before it; the strip that the way begins on where there is none between. */
+  readonly before: number;
 }
 
-/** For one strip, the ways to every later one within reach. */
+/** For one strip, the ways to every later one within reach: all that must stand among them, no bay too wide or too narrow. */
 function waysFrom(
   strips: readonly Strip[],
   fixed: ReadonlySet<number>,
@@ -42,12 +43,12 @@ function waysFrom(
       const bay = end.at - (strips[before] as Strip).at;
       // Over a wide opening there is no strip to stand on: the bay is told, and planks lie over it all the same.
       if (bay > most && before !== last - 1) break;
-      const way = before === first ? { count: 0, strips: [], squares: 0 } : best.get(before);
+      const way = before === first ? { count: 0, squares: 0 } : best.get(before);
       if (way && bay >= least) {
         const count = way.count + (before === first ? 0 : 1);
         const squares = way.squares + toMetres(bay as Length) ** 2;
         if (!found || count < found.count || (count === found.count && squares < found.squares)) {
-          found = { count, squares, strips: before === first ? [] : [...way.strips, before] };
+          found = { count, squares, before };
         }
       }
       // What must stand may not be passed over.
@@ -56,6 +57,15 @@ function waysFrom(
     if (found) best.set(last, found);
   }
   return best;
+}
+
+/** Supports strictly between the first strip of some ways and a later one, in order. */
+function stripsBetween(ways: ReadonlyMap<number, Between>, first: number, last: number): readonly number[] {
+  const found: number[] = [];
+  for (let at = ways.get(last)?.before ?? first; at !== first; at = ways.get(at)?.before ?? first) {
+    found.push(at);
+  }
+  return found.reverse();
 }
 
 /**
@@ -92,26 +102,32 @@ export function planWalkway(
     readonly kind: PlankKind | null;
     readonly from: Length;
   }
+  /** What both ends of a plank lie over at least. */
+  const shortest = 2 * Math.max(rules.least, rules.lap / 2);
   const best = new Map<number, Way>([
     [start, { cost: 0, before: -1, on: start, between: [], kind: null, from: 0 as Length }],
   ]);
   for (let first = start; first < end; first++) {
     const here = best.get(first);
     if (!here) continue;
-    for (const [last, between] of waysFrom(strips, must, first, reach, most, least)) {
+    const ways = waysFrom(strips, must, first, reach, most, least);
+    for (const [last, between] of ways) {
       if (last > end) break;
       // A plank may begin on the support where the one before it ends, or lie back over more of that one's supports.
       for (const on of [first, ...here.between, ...(here.before < 0 ? [] : [here.before])]) {
-        const supports = [on, last].map((at) => (strips[at] as Strip).at);
+        const supports = [(strips[on] as Strip).at, (strips[last] as Strip).at];
+        const span = (supports[1] as number) - (supports[0] as number);
         for (const kind of kinds) {
-          const ends = { first: on === start, last: last === end };
-          const from = placeOf(supports, 0, 1, kind.length, bounds, rules, ends);
-          if (from === null) continue;
+          const over = kind.length - span;
+          if (over < shortest || over > 2 * mostHang(kind.length, rules)) continue;
           const plank = (kind.left > 0 ? 1 : SHORT) + kind.length / 1e13;
           const cost = here.cost + BRACE * (between.count + 1) + plank + EVEN * between.squares;
           const known = best.get(last);
           if (known && known.cost <= cost) continue;
-          best.set(last, { cost, before: first, on, between: between.strips, kind, from });
+          const ends = { first: on === start, last: last === end };
+          const from = placeOf(supports, 0, 1, kind.length, bounds, rules, ends);
+          if (from === null) continue;
+          best.set(last, { cost, before: first, on, between: stripsBetween(ways, first, last), kind, from });
         }
       }
     }

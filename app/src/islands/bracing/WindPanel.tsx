@@ -3,7 +3,6 @@ import { windPressure } from '@ombra/core/bracing/wind';
 import type { Wall } from '@ombra/core/shell/shell';
 import { CloudSun } from 'lucide-react';
 import { useState } from 'react';
-import { z } from 'zod/mini';
 import { TableHead } from '../../ui/TableHead';
 import type { Job } from '../job/useJob';
 import { forceText } from './bracingWords';
@@ -14,10 +13,21 @@ interface WindPanelProps {
   readonly walls: readonly Wall[];
 }
 
-const FORECAST = z.object({
-  nights: z.array(z.object({ date: z.string(), gust: z.number() })),
-});
-type Forecast = z.infer<typeof FORECAST>;
+interface Forecast {
+  readonly nights: readonly { readonly date: string; readonly gust: number }[];
+}
+
+/** Whether an answer is a forecast; the page carries no schema library for one small list. */
+function isForecast(answer: unknown): answer is Forecast {
+  const { nights } = (answer ?? {}) as { readonly nights?: unknown };
+  return (
+    Array.isArray(nights) &&
+    nights.every((night: unknown) => {
+      const { date, gust } = (night ?? {}) as { readonly date?: unknown; readonly gust?: unknown };
+      return typeof date === 'string' && typeof gust === 'number';
+    })
+  );
+}
 
 /** The next nights' gusts from the weather that ships with the application. */
 function Nights({ onTake }: { readonly onTake: (gust: number) => void }) {
@@ -25,8 +35,8 @@ function Nights({ onTake }: { readonly onTake: (gust: number) => void }) {
   const ask = async (): Promise<void> => {
     try {
       const answer = await fetch('/api/weather');
-      const reading = FORECAST.safeParse(await answer.json());
-      setForecast(reading.success ? reading.data : 'The weather could not be read; type the wind in.');
+      const forecast: unknown = await answer.json();
+      setForecast(isForecast(forecast) ? forecast : 'The weather could not be read; type the wind in.');
     } catch {
       setForecast('The weather cannot be reached; type the wind in.');
     }
