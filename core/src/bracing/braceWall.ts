@@ -7,10 +7,10 @@ import type { HouseRules } from '../rules';
 import type { BuiltLoop, Levels, Wall } from '../shell';
 import type { Brace, Lift, WallBraces } from './brace';
 import { faceEnds } from './faces';
-import { type Stood, layBraces } from './layBraces';
+import { type LaidBraces, type Stood, type Wanted, layBraces } from './layBraces';
 import { type Plank, type PlankKind, layPlanks } from './planks';
 import type { BracingProblem } from './problem';
-import { plankRules } from './spacing';
+import { plankRules, planksAbreast } from './spacing';
 import { MOST_EXTENSIONS, type Stock, uprightFor } from './stock';
 import type { Strip } from './strips';
 import { planWalkway } from './walkway';
@@ -104,6 +104,53 @@ function liftsOf(bottom: Length, height: Length, setting: Setting): readonly Lif
   });
 }
 
+/** The widest bay that the rule allows; never under the strips' grid, which is told. */
+const widestBay = ({ rules, grid }: Setting): Length =>
+  Math.max(rules.length('bracing.spacing.most'), grid) as Length;
+
+/** Braces of a wall with the planks over them, and the widest bay that was aimed at. */
+interface PlannedWall {
+  readonly laid: LaidBraces;
+  /** Null where nobody walks on planks, or none make a walkway. */
+  readonly planks: readonly Plank[] | null;
+  readonly spacing: Length;
+}
+
+/** Braces at the widest spacing for which the planks on hand make a walkway; at the widest of all where none does, which is told. */
+function planWall(
+  wall: Wall,
+  strips: readonly Strip[],
+  wanted: readonly Wanted[],
+  bounds: readonly [from: Length, to: Length],
+  setting: Setting,
+): PlannedWall {
+  const { rules, spacing, grid } = setting;
+  const least = rules.length('bracing.apart.least');
+  const plain = { laid: layBraces(strips, wanted, spacing, least), planks: null, spacing };
+  if (rules.choice('bracing.access') !== 'planks') return plain;
+  const ends = plankRules(rules);
+  const anchors = layBraces(strips, wanted, Infinity as Length, least);
+  // Bays that the planks divide evenly first; else any that the rule allows.
+  for (const widest of [spacing, widestBay(setting)]) {
+    const walkway = planWalkway(strips, anchors.stood, bounds, setting.planks, widest, least, ends);
+    if (walkway) {
+      const laid = { stood: walkway.stood, missed: anchors.missed };
+      return { laid, planks: walkway.planks, spacing: widest };
+    }
+  }
+  // Where none lie end to end, planks lie back over each other at closer bays.
+  for (let tried: number = spacing; tried >= least; tried -= grid) {
+    const laid = layBraces(strips, wanted, tried as Length, least);
+    const supports = laid.stood.map(({ strip }) => strip.at);
+    const planks = supports.length > 1 ? layPlanks(supports, bounds, setting.planks, ends) : null;
+    if (planks) return { laid, planks, spacing: tried as Length };
+  }
+  const [first, last] = [plain.laid.stood[0]?.strip.at, plain.laid.stood.at(-1)?.strip.at];
+  const span = subtract(last ?? (0 as Length), first ?? (0 as Length));
+  setting.problems.push({ kind: 'plank-plan-missing', wall: wall.id, span });
+  return plain;
+}
+
 /** One wall held by braces or a waler, and planked. */
 export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallBraces | null {
   const { rules, levels, courses, problems } = setting;
@@ -148,47 +195,16 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
     ({ at, courses: caught }) => !blocked(at) && caught.length >= share * coursesAt(at),
   );
   const wanted = wantedOn(wall, ends, openings, setting.tees.get(wall.id) ?? [], courses, rules);
-  const least = rules.length('bracing.apart.least');
   const bounds = ends.map((end, index) =>
     end.how === 'inward' || end.how === 'tee' ? end.at : index === 0 ? -Infinity : Infinity,
   ) as [Length, Length];
-  const onPlanks = rules.choice('bracing.access') === 'planks';
-  const plank = plankRules(rules);
-  // The widest spacing for which the planks on hand make a walkway; where none does, the widest.
-  let laid = layBraces(strips, wanted, setting.spacing, least);
-  let spacing = setting.spacing;
-  let planks: readonly Plank[] | null = null;
-  if (onPlanks) {
-    const anchors = layBraces(strips, wanted, Infinity as Length, least);
-    const most = Math.max(rules.length('bracing.spacing.most'), setting.grid) as Length;
-    const along = (widest: Length) =>
-      planWalkway(strips, anchors.stood, bounds, setting.planks, widest, least, plank);
-    // Bays that the planks divide evenly first; else any that the rule allows.
-    const walkway = along(setting.spacing) ?? along(most);
-    if (walkway) {
-      laid = { stood: walkway.stood, missed: anchors.missed };
-      planks = walkway.planks;
-    }
-    // Where none shares supports end to end, planks lie back over each other at closer bays.
-    for (let tried: number = setting.spacing; tried >= least && !planks; tried -= setting.grid) {
-      const next = layBraces(strips, wanted, tried as Length, least);
-      const supports = next.stood.map(({ strip }) => strip.at);
-      planks = supports.length > 1 ? layPlanks(supports, bounds, setting.planks, plank) : null;
-      if (planks) [laid, spacing] = [next, tried as Length];
-    }
-    if (!planks) {
-      const [first, last] = [laid.stood[0]?.strip.at, laid.stood.at(-1)?.strip.at];
-      problems.push({
-        kind: 'plank-plan-missing',
-        wall: wall.id,
-        span: subtract(last ?? (0 as Length), first ?? (0 as Length)),
-      });
-    }
-  }
+  const { laid, planks, spacing } = planWall(wall, strips, wanted, bounds, setting);
   for (const missed of laid.missed) {
     problems.push({ kind: 'no-strip', wall: wall.id, at: missed.at, why: missed.why });
   }
-  judgeBays(wall, laid.stood, openings, rules.length('bracing.spacing.most'), problems);
+  // A rule that no grid can keep is told once, for the job.
+  const most = rules.length('bracing.spacing.most');
+  if (most >= setting.grid) judgeBays(wall, laid.stood, openings, most, problems);
   const courseHeight = courses.courseHeight;
   const extension = rules.length('bracing.extension');
   const braces = laid.stood.map(({ strip, why, of }): Brace => {
@@ -235,7 +251,7 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
     braces,
     spacing,
     planks: planks ?? [],
-    abreast: Math.ceil(rules.length('bracing.platform.width') / rules.length('bracing.plank.width')),
+    abreast: planksAbreast(rules),
     platform,
     guardrail,
     lifts: liftsOf(Math.min(...spans.map((span) => span.bottom)) as Length, height, setting),

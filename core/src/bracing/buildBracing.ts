@@ -13,7 +13,7 @@ import { dropped, legsInDoorways, walkwayGaps } from './corners';
 import { type GearLine, gearOf } from './gear';
 import type { PlankKind } from './planks';
 import type { BracingProblem } from './problem';
-import { type PlankSpacing, plankRules, widestSpacing } from './spacing';
+import { type PlankSpacing, plankRules, planksAbreast, widestSpacing } from './spacing';
 import { USUAL_PLANKS, USUAL_UPRIGHTS, readStock } from './stock';
 import { type Straps, strapsOf } from './straps';
 import { stripsByWall } from './strips';
@@ -85,11 +85,10 @@ export function buildBracing(
     problems.push({ kind: 'no-plank-fits', grid, most, would });
   }
   const widest = Math.max(grid, Math.floor(most / grid) * grid) as Length;
+  const abreast = planksAbreast(rules);
   const planks = stock.map(({ length, count }): PlankKind => ({
     length,
-    left: Math.floor(
-      count / Math.ceil(rules.length('bracing.platform.width') / rules.length('bracing.plank.width')),
-    ),
+    left: Math.floor(count / abreast),
   }));
   const setting: Setting = {
     levels,
@@ -112,7 +111,6 @@ export function buildBracing(
     built.flatMap((loop) => loop.walls.flatMap((wall) => braceWall(loop, wall, setting) ?? [])),
   );
   for (const { length, count } of stock) {
-    const abreast = walls[0]?.abreast ?? 2;
     const wanted = walls.reduce(
       (sum, wall) => sum + wall.abreast * wall.planks.filter((plank) => plank.length === length).length,
       0,

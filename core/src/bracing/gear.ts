@@ -143,7 +143,9 @@ export function gearOf(
     const wanted = figureOf(`bracing.${part}`, name, { op: 'sum', name, unit: 'count', of }, own, {});
     const have = onHand[part] ?? null;
     const short = have === null ? 0 : Math.max(0, wanted.value - have);
-    if (short > 0) problems.push({ kind: 'gear-short', part: name, wanted: wanted.value, onHand: have ?? 0 });
+    // Planks that are short are told by their length.
+    if (short > 0 && !part.startsWith('plank:'))
+      problems.push({ kind: 'gear-short', part: name, wanted: wanted.value, onHand: have ?? 0 });
     return [{ part, name, wanted, onHand: have, short }];
   });
 }

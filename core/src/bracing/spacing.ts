@@ -18,6 +18,10 @@ export const plankRules = (rules: HouseRules): PlankRules => ({
   lap: rules.length('bracing.plank.lap'),
 });
 
+/** Planks side by side that make a platform wide enough. */
+export const planksAbreast = (rules: HouseRules): number =>
+  Math.ceil(rules.length('bracing.platform.width') / rules.length('bracing.plank.width'));
+
 /** How far a plank of a length may pass its last support. [OSHA 29 CFR 1926.451(b)(5); from memory] */
 export const mostHang = (plank: Length, rules: PlankRules): Length =>
   plank > rules.long ? rules.mostLong : rules.mostShort;

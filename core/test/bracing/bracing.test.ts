@@ -295,7 +295,23 @@ describe('gear', () => {
 describe('planks on hand', () => {
   it('run short out loud', () => {
     const few = plan({ bracing: { planks: [{ length: '12ft', count: 4 }] } });
+    expect(kinds(few).filter((kind) => kind === 'gear-short')).toEqual([]);
     expect(told(few, 'planks-short')[0]).toMatch(/planks of 12′ are laid and 4 are on hand/);
+  });
+
+  it('run short on the high walls of a job that begins with a low one', () => {
+    const job = planOf(HATCHERY, {
+      ...withCourses(8),
+      bracing: {
+        planks: [
+          { length: '8ft', count: 2 },
+          { length: '12ft', count: 2 },
+        ],
+      },
+    });
+    const low = { ...job, rules: { 'bracing.stem.height': '96in' } };
+    expect(bracingOf(low).walls.some((wall) => wall.planks.length > 0)).toBe(true);
+    expect(kinds(low)).toContain('planks-short');
   });
 
   it('that span no bay are told, with the lengths that would', () => {
@@ -327,6 +343,7 @@ describe('planks on hand', () => {
       'Braces: Braces are to stand at most 6″ apart and fastening strips stand 8″ apart: 8″ is the nearest that works, and is taken.',
     ]);
     expect(toInches(wallOf(bracingOf(tight)).spacing)).toBe(8);
+    expect(kinds(tight)).not.toContain('bay-wide');
     expect(kinds(plan({ rules: { 'bracing.spacing.most': '24in' } }))).not.toContain('spacing-under-grid');
   });
 });
