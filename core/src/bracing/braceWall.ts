@@ -1,6 +1,6 @@
 import type { Courses } from '../courses';
 import type { Inserts } from '../inserts';
-import { type Length, inches, nanometres, subtract } from '../measure';
+import { type Length, nanometres, subtract } from '../measure';
 import type { Openings, PlacedOpening } from '../openings';
 import type { BracingPlan, Stage } from '../plan';
 import type { HouseRules } from '../rules';
@@ -10,14 +10,11 @@ import { faceEnds } from './faces';
 import { type LaidBraces, type Stood, type Wanted, layBraces } from './layBraces';
 import { type Plank, type PlankKind, layPlanks } from './planks';
 import type { BracingProblem } from './problem';
-import { plankRules, planksAbreast } from './spacing';
-import { MOST_EXTENSIONS, type Stock, uprightFor } from './stock';
+import { plankRules, planksAbreast, planksSpanning } from './spacing';
+import { type Stock, uprightFor } from './stock';
 import type { Strip } from './strips';
 import { planWalkway } from './walkway';
 import { inTheWay, wantedOn } from './wanted';
-
-/** An upright that stands so far over its wall is in the way of the hose. */
-const STANDS_OVER = inches(24);
 
 /** Everything that bracing a wall looks up. */
 export interface Setting {
@@ -83,21 +80,12 @@ function liftsOf(bottom: Length, height: Length, setting: Setting): readonly Lif
     const top = Math.min(height, subtract(levels.tops[toCourse] ?? (0 as Length), bottom)) as Length;
     if (top <= 0) return [];
     const platform = Math.max(0, top - rules.length('bracing.platform.below')) as Length;
-    const longest = Math.max(...setting.uprights.map(({ length }) => length)) as Length;
     return [
       {
         toCourse,
         top,
         platform,
-        upright: uprightFor(
-          top,
-          courses.courseHeight,
-          setting.uprights,
-          rules.length('bracing.extension'),
-        ) ?? {
-          length: longest,
-          extensions: MOST_EXTENSIONS,
-        },
+        upright: uprightFor(top, courses.courseHeight, setting.uprights, rules),
         guardrail: platform > rules.length('bracing.guardrail.over'),
       },
     ];
@@ -147,7 +135,12 @@ function planWall(
   }
   const [first, last] = [plain.laid.stood[0]?.strip.at, plain.laid.stood.at(-1)?.strip.at];
   const span = subtract(last ?? (0 as Length), first ?? (0 as Length));
-  setting.problems.push({ kind: 'plank-plan-missing', wall: wall.id, span });
+  setting.problems.push({
+    kind: 'plank-plan-missing',
+    wall: wall.id,
+    span,
+    would: planksSpanning(span, ends),
+  });
   return plain;
 }
 
@@ -210,11 +203,7 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
   const braces = laid.stood.map(({ strip, why, of }): Brace => {
     const span = spans.find((each) => each.from <= strip.at && strip.at <= each.to) ?? spans[0];
     const [bottom, top] = [span?.bottom ?? (0 as Length), span?.top ?? height];
-    const longest = Math.max(...setting.uprights.map(({ length }) => length)) as Length;
-    const upright = uprightFor(subtract(top, bottom), courseHeight, setting.uprights, extension) ?? {
-      length: longest,
-      extensions: MOST_EXTENSIONS,
-    };
+    const upright = uprightFor(subtract(top, bottom), courseHeight, setting.uprights, rules);
     return {
       id: `${wall.id}:${String(strip.at)}`,
       wall: wall.id,
@@ -239,7 +228,7 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
     });
   }
   const shortest = Math.min(...setting.uprights.map(({ length }) => length)) as Length;
-  if (braces.length > 0 && shortest > height + STANDS_OVER) {
+  if (braces.length > 0 && shortest > height + rules.length('bracing.upright.over')) {
     problems.push({ kind: 'upright-long', wall: wall.id, height, shortest });
   }
   const platform = Math.max(0, height - rules.length('bracing.platform.below')) as Length;

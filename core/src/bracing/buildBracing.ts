@@ -10,11 +10,11 @@ import { type AlignedBrace, alignments } from './align';
 import type { WallBraces } from './brace';
 import { type Setting, braceWall } from './braceWall';
 import { dropped, legsInDoorways, walkwayGaps } from './corners';
-import { type GearLine, gearOf } from './gear';
+import { type GearLine, gearOf, partOfLength } from './gear';
 import type { PlankKind } from './planks';
 import type { BracingProblem } from './problem';
 import { type PlankSpacing, plankRules, planksAbreast, widestSpacing } from './spacing';
-import { USUAL_PLANKS, USUAL_UPRIGHTS, readStock } from './stock';
+import { type Stock, USUAL_PLANKS, USUAL_UPRIGHTS, readStock } from './stock';
 import { type Straps, strapsOf } from './straps';
 import { stripsByWall } from './strips';
 import { type WindOnWall, windOn } from './windOnWalls';
@@ -48,6 +48,14 @@ function teesByWall(shell: Shell): ReadonlyMap<string, readonly Length[]> {
   }
   return found;
 }
+
+/** How many of each length are on hand, where somebody counts. */
+const countsOf = (what: 'plank' | 'upright', stock: readonly Stock[]): Readonly<Record<string, number>> =>
+  Object.fromEntries(
+    stock
+      .filter(({ count }) => Number.isFinite(count))
+      .map(({ length, count }) => [partOfLength(what, length), count]),
+  );
 
 /**
  * Bracing of the whole job: braces on fastening strips at corners, openings, seams, tees and free ends, then as far apart as the
@@ -107,28 +115,16 @@ export function buildBracing(
     problems,
   };
   const built = shell.loops.flatMap((loop) => (loop.built ? [loop.built] : []));
-  const walls = dropped(
-    built.flatMap((loop) => loop.walls.flatMap((wall) => braceWall(loop, wall, setting) ?? [])),
+  const walls = built.flatMap((loop) =>
+    dropped(loop.walls.flatMap((wall) => braceWall(loop, wall, setting) ?? [])),
   );
-  for (const { length, count } of stock) {
-    const wanted = walls.reduce(
-      (sum, wall) => sum + wall.abreast * wall.planks.filter((plank) => plank.length === length).length,
-      0,
-    );
-    if (wanted > Math.floor(count / abreast) * abreast) {
-      problems.push({ kind: 'planks-short', length, wanted, onHand: count });
-    }
-  }
   const width = rules.length('bracing.platform.width');
   problems.push(...built.flatMap((loop) => walkwayGaps(walls, loop, width)));
   problems.push(...built.flatMap((loop) => legsInDoorways(walls, loop, openings.placed, rules)));
   const onHand = {
     ...bracing.onHand,
-    ...Object.fromEntries(
-      stock
-        .filter(({ count }) => Number.isFinite(count))
-        .map(({ length, count }) => [`plank:${String(length)}`, count]),
-    ),
+    ...countsOf('plank', stock),
+    ...countsOf('upright', setting.uprights),
   };
   const lengths = new Map(built.flatMap((loop) => loop.walls.map((wall) => [wall.id, wall.length] as const)));
   return {

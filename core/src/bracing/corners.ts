@@ -5,7 +5,7 @@ import type { BuiltLoop } from '../shell';
 import type { WallBraces } from './brace';
 import type { BracingProblem } from './problem';
 
-/** Walls whose brackets are dropped, so that at every corner planks pass over each other; the last of an odd round goes two down. */
+/** Walls of one outline whose brackets are dropped, so that at every corner planks pass over each other; the last of an odd round goes two down. */
 export function dropped(walls: readonly WallBraces[]): readonly WallBraces[] {
   const planked = walls.filter((wall) => wall.planks.length > 0);
   const order = new Map(planked.map((wall, index) => [wall.wall, index]));

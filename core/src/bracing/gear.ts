@@ -22,6 +22,11 @@ interface Part {
   readonly rules?: readonly RuleId[];
 }
 
+/** Name of a part that comes in lengths, of which the job says what is on hand length by length. */
+export const partOfLength = (what: 'plank' | 'upright', length: Length): string =>
+  `${what}:${String(length)}`;
+export const comesInLengths = (part: string): boolean => /^(plank|upright):/.test(part);
+
 const braces = (wall: WallBraces): number => wall.braces.length;
 
 /** Parts of the school of gear, the wall at a time. */
@@ -41,9 +46,10 @@ function partsOf(
   const told = (length: Length): string => showLength(length, units);
   const screws = rules.count('bracing.screws');
   const access = rules.choice('bracing.access');
+  const board = rules.length('order.board.length');
   return [
     ...lengths.map((length): Part => ({
-      part: `upright:${String(length)}`,
+      part: partOfLength('upright', length),
       name: site ? `Uprights of 2×4, ${told(length)}` : `Uprights of ${told(length)}`,
       per: (wall) => wall.braces.filter((brace) => brace.upright.length === length).length,
       rules: ['bracing.spacing.most', 'bracing.corner'],
@@ -90,7 +96,7 @@ function partsOf(
       rules: ['bracing.guardrail.over'],
     },
     ...planks.map((length): Part => ({
-      part: `plank:${String(length)}`,
+      part: partOfLength('plank', length),
       name: `Planks of ${told(length)}`,
       per: (wall) => wall.abreast * wall.planks.filter((plank) => plank.length === length).length,
       rules: ['bracing.platform.width', 'bracing.plank.width'],
@@ -111,6 +117,13 @@ function partsOf(
           ? Math.ceil(subtract(wall.ends[1].at, wall.ends[0].at) / rules.length('bracing.scaffold.length'))
           : 0,
       rules: ['bracing.scaffold.length'],
+    },
+    {
+      part: 'waler',
+      name: `Waler boards of ${told(board)}`,
+      per: (wall) =>
+        wall.way === 'waler' ? Math.ceil(subtract(wall.ends[1].at, wall.ends[0].at) / board) : 0,
+      rules: ['bracing.stem.height', 'order.board.length'],
     },
     {
       part: 'diagonal',
@@ -143,9 +156,7 @@ export function gearOf(
     const wanted = figureOf(`bracing.${part}`, name, { op: 'sum', name, unit: 'count', of }, own, {});
     const have = onHand[part] ?? null;
     const short = have === null ? 0 : Math.max(0, wanted.value - have);
-    // Planks that are short are told by their length.
-    if (short > 0 && !part.startsWith('plank:'))
-      problems.push({ kind: 'gear-short', part: name, wanted: wanted.value, onHand: have ?? 0 });
+    if (short > 0) problems.push({ kind: 'gear-short', part: name, wanted: wanted.value, onHand: have ?? 0 });
     return [{ part, name, wanted, onHand: have, short }];
   });
 }

@@ -11,12 +11,12 @@ export type BracingProblem =
       readonly would: readonly Length[];
     }
   | { readonly kind: 'spacing-under-grid'; readonly most: Length; readonly grid: Length }
-  | { readonly kind: 'plank-plan-missing'; readonly wall: string; readonly span: Length }
   | {
-      readonly kind: 'planks-short';
-      readonly length: Length;
-      readonly wanted: number;
-      readonly onHand: number;
+      readonly kind: 'plank-plan-missing';
+      readonly wall: string;
+      /** From the first brace to the last, and the lengths of plank that would span it in one. */
+      readonly span: Length;
+      readonly would: readonly [from: Length, to: Length];
     }
   | { readonly kind: 'no-strip'; readonly wall: string; readonly at: Length; readonly why: BraceWhy }
   | {

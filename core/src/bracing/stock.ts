@@ -1,12 +1,12 @@
 import { type Length, type UnitSystem, inches, readLength } from '../measure';
+import type { StockOnHand } from '../plan';
+import type { HouseRules } from '../rules';
 import type { MadeUpright } from './brace';
 import type { BracingProblem } from './problem';
 
 /** Planks and uprights where the job says nothing of its own: lengths that yards keep, as many as are wanted. */
 export const USUAL_PLANKS = [8, 10, 12, 16].map((feet) => inches(feet * 12));
 export const USUAL_UPRIGHTS = [8, 10, 12].map((feet) => inches(feet * 12));
-/** An upright is made longer by so many joints at most. */
-export const MOST_EXTENSIONS = 2;
 /** Planks or uprights of one length; as many as are wanted where the count is infinite. */
 export interface Stock {
   readonly length: Length;
@@ -15,7 +15,7 @@ export interface Stock {
 
 /** The stock that a job says it has; the usual lengths where it says none that can be read. */
 export function readStock(
-  list: readonly { readonly length: string; readonly count?: number }[] | undefined,
+  list: readonly StockOnHand[] | undefined,
   usual: readonly Length[],
   what: 'plank' | 'upright',
   units: UnitSystem,
@@ -35,15 +35,19 @@ export function readStock(
   return [...stock].map(([length, count]) => ({ length, count })).sort((a, b) => a.length - b.length);
 }
 
-/** The shortest upright that reaches into the last course, joined where none is long enough. */
+/**
+ * The shortest upright that reaches into the last course, joined where none is long enough; the longest that can be made where
+ * none reaches.
+ */
 export function uprightFor(
   height: Length,
   course: Length,
   stock: readonly Stock[],
-  extension: Length,
-): MadeUpright | null {
+  rules: HouseRules,
+): MadeUpright {
+  const extension = rules.length('bracing.extension');
   const made = stock.flatMap(({ length }) =>
-    Array.from({ length: MOST_EXTENSIONS + 1 }, (_, extensions) => ({
+    Array.from({ length: rules.count('bracing.extensions') + 1 }, (_, extensions) => ({
       length,
       extensions,
       whole: length + extensions * extension,
@@ -52,5 +56,7 @@ export function uprightFor(
   const [best] = made
     .filter(({ whole }) => whole > height - course)
     .sort((a, b) => a.extensions - b.extensions || a.whole - b.whole);
-  return best ? { length: best.length, extensions: best.extensions } : null;
+  const [longest] = [...made].sort((a, b) => b.whole - a.whole);
+  const { length, extensions } = best ?? longest ?? { length: 0 as Length, extensions: 0 };
+  return { length, extensions };
 }

@@ -24,9 +24,6 @@ export interface Straps {
 
 /** Boards and screws are for both faces. */
 const FACES = 2;
-/** Two screws on each side of a joint. */
-const SCREWS_PER_JOINT = 4;
-
 /** Joints above each other in courses that follow on: one upright board does for them. */
 function stacks(joints: readonly WeakJoint[]): readonly (readonly WeakJoint[])[] {
   const groups = new Map<string, WeakJoint[]>();
@@ -97,11 +94,11 @@ export function strapsOf(courses: Courses, tops: readonly Length[], rules: House
         unit: 'count',
         of: [
           givenCount('weak joints', joints),
-          givenCount('two on each side', SCREWS_PER_JOINT),
+          givenCount('a face', rules.count('bracing.strap.screws')),
           givenCount('faces', FACES),
         ],
       },
-      [],
+      ['bracing.strap.screws'],
       {},
     ),
   };

@@ -8,9 +8,21 @@ export interface WindOnWall {
   readonly wall: string;
   readonly brace: string;
   readonly worst: WindOnBrace;
-  /** Longest stretch that nothing but braces holds, in metres: between corners, or to a free end. */
+  /** Length of the wall, in metres: nothing but braces holds it from one end to the other. */
   readonly free: number;
 }
+
+/**
+ * Length of wall that each of its braces holds, in metres: half of the bay on either side; at a free end all the way to it,
+ * since nothing else holds it there.
+ */
+export const sharesOf = ({ braces, ends }: Pick<WallBraces, 'braces' | 'ends'>): readonly number[] =>
+  braces.map(({ at }, index) => {
+    const side = (other: Length | undefined, end: WallBraces['ends'][0]): number =>
+      Math.abs(at - (other ?? end.at)) * (other === undefined && end.how === 'free' ? 1 : 0.5);
+    const both = side(braces[index - 1]?.at, ends[0]) + side(braces[index + 1]?.at, ends[1]);
+    return toMetres(both as Length);
+  });
 
 /** Wind on every wall that braces hold, the freest first. */
 export function windOn(
@@ -23,9 +35,8 @@ export function windOn(
   const screws = rules.count('bracing.screws');
   return walls
     .flatMap((wall): WindOnWall[] => {
+      const shares = sharesOf(wall);
       const loads = wall.braces.map((brace, index) => {
-        const before = wall.braces[index - 1]?.at ?? wall.ends[0].at;
-        const after = wall.braces[index + 1]?.at ?? wall.ends[1].at;
         const height = toMetres(subtract(brace.top, brace.bottom));
         return {
           brace: brace.id,
@@ -33,7 +44,7 @@ export function windOn(
             pressure,
             rules.count('bracing.wind.factor') / 100,
             height,
-            Math.abs(after - before) / 2 / 1e9,
+            shares[index] ?? 0,
             (height * rules.count('bracing.leg.height')) / 100,
             toMetres(rules.length('bracing.leg.out')),
             brace.caught.length * screws,

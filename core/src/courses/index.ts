@@ -18,3 +18,4 @@ export * from './snapOpening';
 export * from './stack';
 export * from './walls';
 export * from './webs';
+export * from './websByWall';

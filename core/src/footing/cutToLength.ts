@@ -9,10 +9,8 @@ const EIGHTH = inches(1 / 8);
 export function stockFor(name: string, runs: readonly Length[], stock: Length): How {
   const whole = runs.reduce((total, run) => total + Math.floor(run / stock), 0);
   const rests = runs.map((run) => Math.ceil((run % stock) / EIGHTH)).filter((rest) => rest > 0);
-  const counts = new Map<number, number>();
-  for (const rest of rests) counts.set(rest, (counts.get(rest) ?? 0) + 1);
   const plan = cutStock(
-    [...counts].map(([length, count]) => ({ length, count })),
+    rests.map((length) => ({ length, count: 1 })),
     Math.floor(stock / EIGHTH),
     1,
   );

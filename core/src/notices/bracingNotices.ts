@@ -1,5 +1,5 @@
-import type { Bracing, BracingProblem } from '../bracing';
-import { type Length, type UnitSystem, inches, showLength } from '../measure';
+import { type Bracing, type BracingProblem, USUAL_PLANKS } from '../bracing';
+import { type Length, type UnitSystem, showLength } from '../measure';
 import type { Openings } from '../openings';
 import { RULES } from '../rules';
 import type { Notice } from './notice';
@@ -16,10 +16,8 @@ const WHY_WORDS = {
   between: 'the bay',
 } as const;
 
-/** A plank that nobody carries; and what its ends lie over, least and most. */
-const LONGEST_PLANK = inches(180);
-const LEAST_END = inches(6);
-const MOST_END = inches(12);
+/** A plank longer than yards keep is not worth a sentence. */
+const LONGEST_PLANK = Math.max(...USUAL_PLANKS);
 
 function wording(
   problem: BracingProblem,
@@ -60,13 +58,7 @@ function wording(
         severity: 'mind',
         ...onWall(problem.wall),
         rule: 'bracing.plank.end.least',
-        what: `The planks on hand make no walkway over its braces, ${told(problem.span)} from the first to the last. ${problem.span < LONGEST_PLANK ? `Planks of ${told((problem.span + 2 * LEAST_END) as Length)} to ${told((problem.span + 2 * MOST_END) as Length)} would span them in one;` : 'Another length of plank among them mostly does;'} or use the loose scaffold there.`,
-      };
-    case 'planks-short':
-      return {
-        severity: 'mind',
-        ...job('Planks'),
-        what: `${String(problem.wanted)} planks of ${told(problem.length)} are laid and ${String(problem.onHand)} are on hand.`,
+        what: `The planks on hand make no walkway over its braces, ${told(problem.span)} from the first to the last. ${problem.would[0] <= LONGEST_PLANK ? `Planks of ${problem.would.map(told).join(' to ')} would span them in one;` : 'Another length of plank among them mostly does;'} or use the loose scaffold there.`,
       };
     case 'no-strip':
       return {

@@ -81,7 +81,7 @@ function wording(
         severity: 'mind',
         ...onWall(problem.wall),
         rule: problem.course === 1 ? 'steel.horizontal.bottom' : 'steel.horizontal.top',
-        what: `In course ${String(problem.course)} ${String(problem.bars)} bars with their laps want ${inInches(problem.wants)} and ${String(2 * problem.bars)} slots; there are ${inInches(problem.has)} between the covers and ${String(problem.slots)} slots. Stone will bridge there: stagger the laps, or use fewer bars of a larger size if the engineer allows.`,
+        what: `In course ${String(problem.course)}, ${String(problem.bars)} bars with their laps want ${inInches(problem.wants)} and ${String(2 * problem.bars)} slots; there are ${inInches(problem.has)} between the covers and ${String(problem.slots)} slots. Stone will bridge there: stagger the laps, or use fewer bars of a larger size if the engineer allows.`,
       };
     case 'course-without-bar':
       return {

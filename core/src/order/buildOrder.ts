@@ -329,6 +329,7 @@ const strapParts = (straps: Straps, rules: HouseRules, units: UnitSystem): reado
           group: 'fixings',
           article: 'Screws for boards over weak joints',
           needed: straps.screws.how,
+          rules: straps.screws.rules,
         },
       ];
 

@@ -1,16 +1,10 @@
 import type { UnitSystem } from '../measure';
 import { storedLengthText } from './storedText';
 
-/** Planks on hand of one length. */
-export interface PlankStock {
+/** Planks or uprights on hand of one length. */
+export interface StockOnHand {
   readonly length: string;
   /** How many; as many as are wanted where left out. */
-  readonly count?: number;
-}
-
-/** Uprights on hand of one length. */
-export interface UprightStock {
-  readonly length: string;
   readonly count?: number;
 }
 
@@ -35,8 +29,8 @@ export interface LineReading {
 /** What a job says of its bracing besides its house rules. */
 export interface BracingPlan {
   readonly walls?: Readonly<Record<string, WallBracing>>;
-  readonly planks?: readonly PlankStock[];
-  readonly uprights?: readonly UprightStock[];
+  readonly planks?: readonly StockOnHand[];
+  readonly uprights?: readonly StockOnHand[];
   /** Parts on hand, by part; nothing said counts as none to spare and none short. */
   readonly onHand?: Readonly<Record<string, number>>;
   /** Wind that the empty wall must stand, in miles an hour. */
@@ -52,8 +46,8 @@ export type BracingChange =
       readonly wall: string;
       readonly change: { readonly [K in keyof WallBracing]?: WallBracing[K] | null };
     }
-  | { readonly of: 'planks'; readonly planks: readonly PlankStock[] }
-  | { readonly of: 'uprights'; readonly uprights: readonly UprightStock[] }
+  | { readonly of: 'planks'; readonly planks: readonly StockOnHand[] }
+  | { readonly of: 'uprights'; readonly uprights: readonly StockOnHand[] }
   | { readonly of: 'on-hand'; readonly part: string; readonly count: number | null }
   | { readonly of: 'wind'; readonly wind: number | null }
   | {
@@ -86,15 +80,18 @@ export function changeBracing(
   change: BracingChange,
   units: UnitSystem,
 ): BracingPlan {
-  const stocked = <Stock extends PlankStock>(list: readonly Stock[]): readonly Stock[] =>
-    list.map((each) => ({ ...each, length: storedLengthText(each.length, units) }));
+  // An empty list says nothing: the usual lengths are back.
+  const stocked = (list: readonly StockOnHand[]): readonly StockOnHand[] | null =>
+    list.length === 0
+      ? null
+      : list.map((each) => ({ ...each, length: storedLengthText(each.length, units) }));
   switch (change.of) {
     case 'wall':
       return said({ ...bracing, walls: entry(bracing?.walls, change.wall, change.change) }) as BracingPlan;
     case 'planks':
-      return { ...bracing, planks: stocked(change.planks) };
+      return said({ ...bracing, planks: stocked(change.planks) }) as BracingPlan;
     case 'uprights':
-      return { ...bracing, uprights: stocked(change.uprights) };
+      return said({ ...bracing, uprights: stocked(change.uprights) }) as BracingPlan;
     case 'on-hand': {
       const others = Object.entries(bracing?.onHand ?? {}).filter(([part]) => part !== change.part);
       return {

@@ -204,6 +204,16 @@ export const steelLengthRules = {
     most: inches(96),
     source: ours,
   },
+  'steel.bar.clear': {
+    id: 'steel.bar.clear',
+    type: 'length',
+    statement: 'Bars side by side have {value} between them, or their diameter where that is more.',
+    reason: 'Stone must get between them.',
+    default: inches(1),
+    least: inches(0.5),
+    most: inches(4),
+    source: aci('25.2.1'),
+  },
   'steel.stub.least': {
     id: 'steel.stub.least',
     type: 'length',

@@ -2,7 +2,7 @@ import { type Length, add, subtract } from '../measure';
 import type { Bar } from './bar';
 import { cutLengthOf, hookLeg, standardHook } from './bends';
 import { widestGap } from './laps';
-import { type Setting, type SteelWall, sizeOf } from './setting';
+import { type Setting, type SteelWall, sizeOf, tellStandsShort } from './setting';
 import type { BarSize } from './sizes';
 import { clearPlaces, stationsAt, stretchesAt } from './uprights';
 
@@ -84,9 +84,6 @@ export function dowelBars(
   if (alone.length > 0) {
     setting.problems.push({ kind: 'nothing-to-lap', wall: own.wall.id, course: 0, bars: alone.length, gap });
   }
-  const told = setting.problems.some((each) => each.kind === 'stands-short' && each.course === 0);
-  if (typed > 0 && typed < lap && !told) {
-    setting.problems.push({ kind: 'stands-short', course: 0, out: typed, lap });
-  }
+  if (typed > 0) tellStandsShort(setting, 0, typed, lap);
   return bars;
 }

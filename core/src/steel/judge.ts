@@ -1,4 +1,4 @@
-import { inches, type Length } from '../measure';
+import type { Length } from '../measure';
 import type { Bar } from './bar';
 import { barsByCourse } from './horizontals';
 import { type Setting, sizeOf } from './setting';
@@ -28,9 +28,6 @@ function throughInserts(bars: readonly Bar[], setting: Setting): void {
   }
 }
 
-/** Clear between bars that lie side by side: an inch, and their diameter. [ACI 318-19 §25.2.1; from memory] */
-const CLEAR = inches(1);
-
 /** Courses with several bars that, lapped in pairs, are wider than the core or more than its slots. */
 function congestion(setting: Setting): void {
   for (const own of setting.walls) {
@@ -39,7 +36,8 @@ function congestion(setting: Setting): void {
       if (bars < 2) continue;
       const rules = setting.rulesIn(own.wall.id, course);
       const { diameter } = sizeOf(rules.choice('steel.horizontal.size'));
-      const wants = (2 * bars * diameter + (bars - 1) * Math.max(CLEAR, diameter)) as Length;
+      const wants = (2 * bars * diameter +
+        (bars - 1) * Math.max(rules.length('steel.bar.clear'), diameter)) as Length;
       const has = (own.wall.core - 2 * rules.length('steel.cover.foam')) as Length;
       if (wants <= has && 2 * bars <= own.slots.length) continue;
       setting.problems.push({

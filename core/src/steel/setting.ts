@@ -1,10 +1,10 @@
-import type { CourseRow, Courses } from '../courses';
+import { type CourseRow, type Courses, websByWall } from '../courses';
 import type { Inserts } from '../inserts';
-import { type Length, add, readLength, subtract } from '../measure';
+import { type Length, readLength } from '../measure';
 import type { PlacedOpening } from '../openings';
 import type { Plan, Stage } from '../plan';
 import { type HouseRules, type RuleOverrides, houseRules } from '../rules';
-import { type BuiltLoop, type Levels, type Shell, type Wall, wallsOf } from '../shell';
+import type { BuiltLoop, Levels, Shell, Wall } from '../shell';
 import type { SteelProblem } from './bar';
 import { type LapBasis, lapBasis, lapLength, lapOfTwo } from './laps';
 import { type TablePick, pickRows, verticalsOf } from './reinforcementTable';
@@ -96,25 +96,6 @@ function poursOf(stages: readonly Stage[], levels: Levels, courses: number): rea
   }));
 }
 
-/** Middles of all webs, in any course, by wall. */
-function websByWall(shell: Shell, courses: Courses): ReadonlyMap<string, ReadonlySet<Length>> {
-  const lengths = new Map(wallsOf(shell).map((wall) => [wall.id, wall.length]));
-  const found = new Map<string, Set<Length>>();
-  const put = (wall: string, web: Length): void => {
-    const own = found.get(wall);
-    if (own) own.add(web);
-    else found.set(wall, new Set([web]));
-  };
-  for (const piece of courses.pieces) {
-    if (piece.kind === 'corner') {
-      const end = lengths.get(piece.wallBefore) ?? (0 as Length);
-      for (const web of piece.websAfter) put(piece.wallAfter, web);
-      for (const web of piece.websBefore) put(piece.wallBefore, subtract(end, web));
-    } else for (const web of piece.webs) put(piece.wall, add(piece.start, web));
-  }
-  return found;
-}
-
 /** Everything that placing the bars of a job looks up. */
 export function settingOf(
   shell: Shell,
@@ -158,7 +139,7 @@ export function settingOf(
           openings: openings.filter((each) => each.worked && each.wall === wall.id),
           slots: slotOffsets(family, wall.core, rules),
           rows: rows.get(wall.id) ?? [],
-          webs: [...(webs.get(wall.id) ?? [])].sort((a, b) => a - b),
+          webs: [...(webs.get(wall.id)?.keys() ?? [])].sort((a, b) => a - b),
           backfill,
           held,
           tension: tensionSide(held, (backfill ?? 0) > 0),
@@ -205,4 +186,13 @@ export function settingOf(
     stock: stockLength(rules),
     problems,
   };
+}
+
+/** Tells once of bars that stand out of a joint, or of the footing, by less than a lap. */
+export function tellStandsShort(setting: Setting, course: number, out: Length, lap: Length): void {
+  if (out >= lap) return;
+  const told = setting.problems.some(
+    (each) => each.kind === 'stands-short' && each.course === course && each.out === out && each.lap === lap,
+  );
+  if (!told) setting.problems.push({ kind: 'stands-short', course, out, lap });
 }

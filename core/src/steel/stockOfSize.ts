@@ -30,8 +30,6 @@ export function stockOfSize(
   problems: SteelProblem[],
 ): StockOfSize {
   const own = bars.filter((bar) => bar.size === sizeId);
-  const cuts = new Map<Length, number>();
-  for (const bar of own) cuts.set(bar.cut, (cuts.get(bar.cut) ?? 0) + bar.count);
   const tooLong = own.filter((bar) => bar.cut > stock);
   const [worst] = [...tooLong].sort((a, b) => b.cut - a.cut);
   if (worst) {
@@ -45,7 +43,7 @@ export function stockOfSize(
     });
   }
   const reading = cutStock(
-    [...cuts].filter(([length]) => length <= stock).map(([length, count]) => ({ length, count })),
+    own.filter((bar) => bar.cut <= stock).map((bar) => ({ length: bar.cut, count: bar.count })),
     stock,
     0,
     'quick',
@@ -76,14 +74,11 @@ export function stockOfSize(
 }
 
 /** The search for the fewest stock bars that give all cuts of a size. */
-export function leastOf(own: StockOfSize): StockSteps {
-  const cuts = new Map<number, number>();
-  for (const length of own.lengths.flat()) cuts.set(length, (cuts.get(length) ?? 0) + 1);
-  return leastStock(
-    [...cuts].map(([length, count]) => ({ length, count })),
+export const leastOf = (own: StockOfSize): StockSteps =>
+  leastStock(
+    own.lengths.flat().map((length) => ({ length, count: 1 })),
     own.stock,
   );
-}
 
 /** A size with a plan that was found for it. */
 export const withPlan = (own: StockOfSize, step: StockStep): StockOfSize => ({

@@ -3,7 +3,7 @@ import type { HouseRules } from '../rules';
 import type { Bar } from './bar';
 import { widestGap } from './laps';
 import { splitRun } from './runs';
-import { type Pour, type Setting, type SteelWall, sizeOf } from './setting';
+import { type Pour, type Setting, type SteelWall, sizeOf, tellStandsShort } from './setting';
 import type { BarSize } from './sizes';
 import { type Stretch, type Upright, stretchesAt, uprightsOf } from './uprights';
 
@@ -100,10 +100,7 @@ function judgeJoint(
   const lap = setting.lapOfTwo(below.size, here.size);
   const out = below.rules.length('steel.vertical.projection');
   const course = below.pour.toCourse;
-  const told = setting.problems.some(
-    (each) => each.kind === 'stands-short' && each.course === course && each.out === out && each.lap === lap,
-  );
-  if (out < lap && !told) setting.problems.push({ kind: 'stands-short', course, out, lap });
+  tellStandsShort(setting, course, out, lap);
   const gap = widestGap(lap);
   const goingOn = bars.filter((bar) => bar.bottom < here.joint && bar.top > here.joint);
   const alone = starting.filter((bar) => !goingOn.some((each) => Math.abs(each.from - bar.from) <= gap));

@@ -146,6 +146,15 @@ function bettered(
   return best;
 }
 
+/** Cuts of one length told once, the longest first; those of which none is wanted go. */
+export function merged(items: readonly StockItem[]): readonly StockItem[] {
+  const counts = new Map<number, number>();
+  for (const { length, count } of items) {
+    if (count > 0) counts.set(length, (counts.get(length) ?? 0) + count);
+  }
+  return [...counts].map(([length, count]) => ({ length, count })).sort((a, b) => b.length - a.length);
+}
+
 /**
  * Fewest stock pieces for a list of cuts, with the kerf lost between cuts and not after the last. The plan is proved where
  * it meets the bound.
@@ -160,7 +169,7 @@ export function cutStock(
   kerf: number,
   effort: 'best' | 'quick' = 'best',
 ): StockReading {
-  const wanted = items.filter((item) => item.count > 0).sort((a, b) => b.length - a.length);
+  const wanted = merged(items);
   const longest = wanted[0]?.length ?? 0;
   if (longest > stock) return { ok: false, longest, stock };
   const problem: Problem = {

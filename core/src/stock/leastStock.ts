@@ -1,4 +1,4 @@
-import { type StockItem, type StockPattern, type StockPlan, cutStock } from './cutStock';
+import { type StockItem, type StockPattern, type StockPlan, cutStock, merged } from './cutStock';
 
 /** How often each length is cut out of one stock piece, in the order of the lengths. */
 type Counts = readonly number[];
@@ -162,12 +162,9 @@ export function* leastStock(items: readonly StockItem[], stock: number): StockSt
   let { bound } = first.plan;
   let tried = 0;
   const step = (): StockStep => ({ pieces: best, bound, proved: best.length === bound, tried });
-  const merged = new Map<number, number>();
-  for (const { length, count } of items) {
-    if (count > 0) merged.set(length, (merged.get(length) ?? 0) + count);
-  }
-  const lengths = [...merged.keys()].sort((a, b) => b - a);
-  let left: Counts = lengths.map((length) => merged.get(length) as number);
+  const wanted = merged(items);
+  const lengths = wanted.map(({ length }) => length);
+  let left: Counts = wanted.map(({ count }) => count);
   /** Pieces whose cutting is settled on the way down. */
   const settled: StockPattern[] = [];
   const settle = (pattern: Counts, often: number): void => {

@@ -6,6 +6,7 @@ import {
   alignmentOf,
   mostHang,
   plankRules,
+  sharesOf,
   windOnBrace,
   windPressure,
 } from '../../src/bracing';
@@ -295,8 +296,7 @@ describe('gear', () => {
 describe('planks on hand', () => {
   it('run short out loud', () => {
     const few = plan({ bracing: { planks: [{ length: '12ft', count: 4 }] } });
-    expect(kinds(few).filter((kind) => kind === 'gear-short')).toEqual([]);
-    expect(told(few, 'planks-short')[0]).toMatch(/planks of 12′ are laid and 4 are on hand/);
+    expect(told(few, 'gear-short')).toEqual([expect.stringMatching(/are wanted and 4 are on hand/)]);
   });
 
   it('run short on the high walls of a job that begins with a low one', () => {
@@ -311,7 +311,7 @@ describe('planks on hand', () => {
     });
     const low = { ...job, rules: { 'bracing.stem.height': '96in' } };
     expect(bracingOf(low).walls.some((wall) => wall.planks.length > 0)).toBe(true);
-    expect(kinds(low)).toContain('planks-short');
+    expect(kinds(low)).toContain('gear-short');
   });
 
   it('that span no bay are told, with the lengths that would', () => {
@@ -399,6 +399,22 @@ describe('wind on an empty wall', () => {
     expect(wind.screw).toBeCloseTo(90, 9);
     // Both moments about the upright's foot are the same.
     expect(wind.force * 1.5).toBeCloseTo(wind.across * 2, 9);
+  });
+
+  it('loads a brace with half of the bay on either side, and with all of it up to a free end', () => {
+    const own = wallOf(bracingOf(plan()));
+    const [first, second] = own.braces;
+    if (!first || !second) throw new Error('two braces stand');
+    const ends = (how: 'inward' | 'free') => ({
+      braces: [first, second],
+      ends: [
+        { at: (first.at - inches(40)) as Length, how, corner: null },
+        { at: (second.at + inches(20)) as Length, how: 'inward' as const, corner: null },
+      ] as const,
+    });
+    const bay = toInches((second.at - first.at) as Length);
+    expect(sharesOf(ends('inward'))[0]).toBeCloseTo((20 + bay / 2) * 0.0254, 9);
+    expect(sharesOf(ends('free'))[0]).toBeCloseTo((40 + bay / 2) * 0.0254, 9);
   });
 
   it('names the freest wall first, and nothing while no wind is said', () => {

@@ -321,7 +321,7 @@ describe('what is said once bars lie', () => {
     [
       'congested',
       plan({ rules: { 'steel.horizontal.bottom': 3 } }),
-      /In course 1 3 bars with their laps want 5″ and 6 slots; there are 6 1\/2″ between the covers and 5 slots/,
+      /In course 1, 3 bars with their laps want 5″ and 6 slots; there are 6 1\/2″ between the covers and 5 slots/,
     ],
     [
       'nothing-under-sill',

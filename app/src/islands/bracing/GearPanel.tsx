@@ -1,7 +1,8 @@
 import type { Bracing } from '@ombra/core/bracing/buildBracing';
+import { comesInLengths } from '@ombra/core/bracing/gear';
 import { USUAL_PLANKS, USUAL_UPRIGHTS } from '@ombra/core/bracing/stock';
 import { storeLength } from '@ombra/core/measure';
-import type { PlankStock } from '@ombra/core/plan/bracingPlan';
+import type { StockOnHand } from '@ombra/core/plan/bracingPlan';
 import { houseRules } from '@ombra/core/rules/houseRules';
 import type { Figure } from '@ombra/core/tally/figure';
 import { Plus, X } from 'lucide-react';
@@ -58,11 +59,11 @@ function StockList({
   readonly job: Job;
   readonly title: string;
   readonly what: string;
-  readonly list: readonly PlankStock[];
-  readonly onPut: (list: readonly PlankStock[], merge?: string) => void;
+  readonly list: readonly StockOnHand[];
+  readonly onPut: (list: readonly StockOnHand[], merge?: string) => void;
 }) {
   const { plan, endMerge } = job;
-  const change = (index: number, next: PlankStock, merge?: string): void => {
+  const change = (index: number, next: StockOnHand, merge?: string): void => {
     onPut(
       list.map((each, at) => (at === index ? next : each)),
       merge,
@@ -126,7 +127,7 @@ export function GearPanel({ job, bracing, open, onOpen }: GearPanelProps) {
   const { plan, edit } = job;
   const rules = houseRules(plan.rules);
   const weeks = rules.count('bracing.rent.weeks');
-  const usual = (lengths: readonly Parameters<typeof storeLength>[0][]): readonly PlankStock[] =>
+  const usual = (lengths: readonly Parameters<typeof storeLength>[0][]): readonly StockOnHand[] =>
     lengths.map((length) => ({ length: storeLength(length, plan.units) }));
   const frames = bracing.gear.find((line) => line.part === 'turnbuckle')?.wanted.value ?? 0;
   return (
@@ -148,7 +149,7 @@ export function GearPanel({ job, bracing, open, onOpen }: GearPanelProps) {
                   />
                 </td>
                 <td className="px-1 text-right">
-                  {line.part.startsWith('plank:') ? (
+                  {comesInLengths(line.part) ? (
                     (line.onHand ?? 'enough')
                   ) : (
                     <CountField
