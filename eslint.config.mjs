@@ -22,6 +22,11 @@ const CORE_LAYERS = [
   'footing',
   'bucks',
   'steel',
+  'bracing',
+  'topoff',
+  'pressure',
+  'rehearsal',
+  'pour',
   'order',
   'notices',
 ];

@@ -3,6 +3,8 @@ import { type Bucks, makeBucks } from './bucks';
 import { type Courses, type LuckyLength, layCourses, luckyLengths } from './courses';
 import { type Inserts, type InsertsInput, clashesOf, placeInserts } from './inserts';
 import { type Openings, type OpeningsInput, placeOpenings } from './openings';
+import { type Pour, type PourInput, buildPour } from './pour';
+import { type TopOff, buildTopOff } from './topoff';
 import { type Footing, type FootingInput, buildFooting } from './footing';
 import { type Family, systemOf } from './forms';
 import { rememberLast, settle } from './memo';
@@ -16,6 +18,7 @@ import {
   levelNotices,
   openingNotices,
   outlineNotices,
+  pourNotices,
   ruleNotices,
   steelNotices,
 } from './notices';
@@ -48,6 +51,8 @@ export interface WorkedPlan {
   readonly bucks: Bucks;
   readonly steel: Steel;
   readonly bracing: Bracing;
+  readonly topoff: TopOff;
+  readonly pour: Pour;
   readonly footing: Footing;
   readonly tally: Tally;
   readonly lucky: readonly LuckyLength[];
@@ -65,6 +70,8 @@ function allNotices(
   inserts: Inserts,
   steel: Steel,
   bracing: Bracing,
+  topoff: TopOff,
+  pour: Pour,
   footing: Footing,
   rules: ReturnType<typeof houseRules>,
 ): readonly Notice[] {
@@ -78,6 +85,7 @@ function allNotices(
     ...insertNotices(inserts, plan, nameOf),
     ...steelNotices(steel, plan.units, nameOf, openings),
     ...bracingNotices(bracing, plan.units, nameOf, openings),
+    ...pourNotices(pour, topoff, plan.units, nameOf),
     ...footingNotices(footing, plan.units, nameOf, rules),
     ...ruleNotices(rules),
   ].sort((a, b) => ORDER[a.severity] - ORDER[b.severity]);
@@ -118,6 +126,30 @@ export function makeWork(): (plan: Plan) => WorkedPlan {
   const steelOf = rememberLast(buildSteel);
   const settleBracing = settle<BracingInput>();
   const bracingOf = rememberLast(buildBracing);
+  const topOffOf = rememberLast(buildTopOff);
+  const settleStages = settle<Plan['stages']>();
+  const settlePour = settle<PourInput>();
+  const pourOf = rememberLast(
+    (
+      shell: Shell,
+      levels: Levels,
+      courses: Courses,
+      openings: Openings,
+      inserts: Inserts,
+      bucks: Bucks,
+      footing: Footing,
+      steel: Steel,
+      bracing: Bracing,
+      topoff: TopOff,
+      pour: PourInput,
+      rules: ReturnType<typeof houseRules>,
+    ): Pour =>
+      buildPour(
+        { shell, levels, courses, openings, inserts, bucks, footing, steel, bracing, topoff },
+        pour,
+        rules,
+      ),
+  );
   const coursesOf = rememberLast(layCourses);
   const settleFooting = settle<FootingInput>();
   const footingOf = rememberLast(buildFooting);
@@ -190,6 +222,22 @@ export function makeWork(): (plan: Plan) => WorkedPlan {
       settleBracing({ units, stages, ...(plan.bracing === undefined ? {} : { bracing: plan.bracing }) }),
       rules,
     );
+    const bucks = bucksOf(openings, shell, levels, rules);
+    const topoff = topOffOf(shell, levels, openings, placed, steel, bracing, settleStages(stages), rules);
+    const pour = pourOf(
+      shell,
+      levels,
+      courses,
+      openings,
+      placed,
+      bucks,
+      footing,
+      steel,
+      bracing,
+      topoff,
+      settlePour({ units, stages, ...(plan.pour === undefined ? {} : { pour: plan.pour }) }),
+      rules,
+    );
     return {
       name: plan.name,
       units,
@@ -200,13 +248,28 @@ export function makeWork(): (plan: Plan) => WorkedPlan {
       openings,
       courses,
       inserts,
-      bucks: bucksOf(openings, shell, levels, rules),
+      bucks,
       steel,
       bracing,
+      topoff,
+      pour,
       footing,
       tally,
       lucky: luckyOf(shell, system, courses, rules),
-      notices: allNotices(plan, shell, levels, openings, courses, inserts, steel, bracing, footing, rules),
+      notices: allNotices(
+        plan,
+        shell,
+        levels,
+        openings,
+        courses,
+        inserts,
+        steel,
+        bracing,
+        topoff,
+        pour,
+        footing,
+        rules,
+      ),
     };
   };
 }

@@ -1,6 +1,3 @@
-/** Newtons on a square metre of one pound on a square foot. */
-export const PASCALS_PER_PSF = 47.88025898;
-
 /**
  * Velocity pressure of wind in pounds a square foot: 0.00256 V². [ASCE 7, velocity-pressure constant; from memory]
  *

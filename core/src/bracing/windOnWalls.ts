@@ -1,7 +1,7 @@
-import { type Length, subtract, toMetres } from '../measure';
+import { PASCALS_PER_PSF, type Length, subtract, toMetres } from '../measure';
 import type { HouseRules } from '../rules';
 import type { WallBraces } from './brace';
-import { PASCALS_PER_PSF, type WindOnBrace, windOnBrace, windPressure } from './wind';
+import { type WindOnBrace, windOnBrace, windPressure } from './wind';
 
 /** Wind on a wall, by its brace that is pressed hardest. */
 export interface WindOnWall {

@@ -3,4 +3,5 @@ export * from './length';
 export * from './quantities';
 export * from './readLength';
 export * from './readTurn';
+export * from './readVolume';
 export * from './writeLength';

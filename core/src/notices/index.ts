@@ -7,4 +7,5 @@ export * from './moveText';
 export * from './notice';
 export * from './openingNotices';
 export * from './outlineNotices';
+export * from './pourNotices';
 export * from './steelNotices';

@@ -1,4 +1,5 @@
 import type { UnitSystem } from '../measure';
+import { said } from './said';
 import { storedLengthText } from './storedText';
 
 /** Planks or uprights on hand of one length. */
@@ -56,11 +57,6 @@ export type BracingChange =
       readonly pass: keyof LineReading;
       readonly text: string | null;
     };
-
-const said = <Value extends object>(thing: Value): Value =>
-  Object.fromEntries(
-    Object.entries(thing).filter(([, value]) => value !== null && value !== undefined),
-  ) as Value;
 
 /** A record with an entry changed; one of which nothing is left goes. */
 function entry<Value extends object>(

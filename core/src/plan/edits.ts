@@ -13,6 +13,7 @@ import {
 } from './openingEdit';
 import type { Loop, LoopTees, MeasuredTo, Plan, Stage, WalkRow } from './plan';
 import { type BracingChange, changeBracing } from './bracingPlan';
+import { type PourChange, changePour } from './pourPlan';
 import {
   type ReinforcementTable,
   type SoilChange,
@@ -77,6 +78,8 @@ export type PlanEdit =
   | { readonly kind: 'put-table'; readonly table: ReinforcementTable | null }
   /** Bracing: sides and ground by wall, planks and gear on hand, wind, readings of the string. */
   | { readonly kind: 'bracing'; readonly change: BracingChange }
+  /** The pour: the day, its rounds and loads by stage, side pours, watchers, what has been looked at. */
+  | { readonly kind: 'pour'; readonly change: PourChange }
   /** A height for the walls; null goes back to counting courses. */
   | { readonly kind: 'set-height'; readonly height: string | null }
   | { readonly kind: 'set-stages'; readonly stages: readonly Stage[] }
@@ -274,6 +277,8 @@ export function applyEdit(plan: Plan, edit: PlanEdit, newId: () => string = unus
       return { ...plan, steel: putTable(plan.steel, edit.table, plan.units) };
     case 'bracing':
       return { ...plan, bracing: changeBracing(plan.bracing, edit.change, plan.units) };
+    case 'pour':
+      return { ...plan, pour: changePour(plan.pour, edit.change, plan.units) };
     case 'set-height':
       return edit.height === null
         ? without(plan, 'height')

@@ -7,6 +7,7 @@ export * from './readPlan';
 export * from './schema';
 export * from './writePlan';
 export * from './bracingPlan';
+export * from './pourPlan';
 export * from './steelPlan';
 export * from './storedText';
 export * from './wallEdit';

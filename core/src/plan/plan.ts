@@ -3,6 +3,7 @@ import type { UnitSystem } from '../measure';
 import type { RuleOverrides } from '../rules';
 import type { BuckFigures, BuckKind, Insert, Opening } from './opening';
 import type { BracingPlan } from './bracingPlan';
+import type { PourPlan } from './pourPlan';
 import type { SteelPlan } from './steelPlan';
 
 export const PLAN_FORMAT = 'ombra.plan';
@@ -189,6 +190,7 @@ export interface Plan {
   readonly inserts?: readonly Insert[];
   readonly steel?: SteelPlan;
   readonly bracing?: BracingPlan;
+  readonly pour?: PourPlan;
   /** Figures of buck materials, where the job has its own. */
   readonly bucks?: Readonly<Partial<Record<BuckKind, BuckFigures>>>;
   readonly rules: RuleOverrides;

@@ -18,6 +18,7 @@ import type { Insert, Opening } from './opening';
 import { LENGTH_FIELDS } from './openingEdit';
 import { type PlanFile, planFileSchema } from './schema';
 import type { BracingPlan } from './bracingPlan';
+import type { PourPlan } from './pourPlan';
 import type { SteelPlan, SteelZone } from './steelPlan';
 import { storedLengthText } from './storedText';
 
@@ -236,6 +237,43 @@ function steelOf(file: NonNullable<PlanFile['steel']>, units: UnitSystem): Steel
   };
 }
 
+function pourOf(file: NonNullable<PlanFile['pour']>, units: UnitSystem): PourPlan {
+  const give = idGiver(
+    'side',
+    (file.sides ?? []).map((side) => side.id),
+  );
+  return {
+    ...file,
+    ...(file.stages === undefined
+      ? {}
+      : {
+          stages: Object.fromEntries(
+            Object.entries(file.stages).map(([stage, own]) => [
+              stage,
+              {
+                ...own,
+                ...(own.rounds === undefined
+                  ? {}
+                  : { rounds: own.rounds.map((round) => pinned(round, units)) }),
+                ...(own.stand === undefined
+                  ? {}
+                  : {
+                      stand: {
+                        ...own.stand,
+                        at: pinned(own.stand.at, units),
+                        out: pinned(own.stand.out, units),
+                      },
+                    }),
+              },
+            ]),
+          ),
+        }),
+    ...(file.sides === undefined
+      ? {}
+      : { sides: file.sides.map((side) => ({ ...side, id: side.id ?? give() })) }),
+  } as PourPlan;
+}
+
 function bracingOf(file: NonNullable<PlanFile['bracing']>, units: UnitSystem): BracingPlan {
   const stocked = (list: readonly { readonly length: string }[]) =>
     list.map((each) => ({ ...each, length: pinned(each.length, units) }));
@@ -332,6 +370,7 @@ export function readPlan(document: unknown): PlanReading {
       ? {}
       : { inserts: withIds(file.inserts, 'insert', file.units) as readonly Insert[] }),
     ...(file.bracing === undefined ? {} : { bracing: bracingOf(file.bracing, file.units) }),
+    ...(file.pour === undefined ? {} : { pour: pourOf(file.pour, file.units) }),
     ...(file.steel === undefined ? {} : { steel: steelOf(file.steel, file.units) }),
     ...(file.bucks === undefined ? {} : { bucks: pinLengths(file.bucks, file.units) }),
     rules: file.rules ?? {},

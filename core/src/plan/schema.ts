@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { familyFileSchema } from '../forms';
 import { BUCK_KINDS, INSERT_KINDS, OPENING_KINDS } from './opening';
 import { GROUNDS } from './bracingPlan';
+import { SIDE_TIMES } from './pourPlan';
 import { HELD } from './steelPlan';
 import { FOOTING_KINDS, PLAN_FORMAT, PLAN_VERSION } from './plan';
 
@@ -275,6 +276,53 @@ const bracing = z.strictObject({
     .describe('By brace: string to wall at the top, before the pour and after it.'),
 });
 
+const clockTime = z
+  .string()
+  .regex(/^([01]\d|2[0-3]):[0-5]\d$/)
+  .describe('Hours and minutes, such as "07:30".');
+
+const stagePour = z.strictObject({
+  date: z
+    .string()
+    .regex(/^\d{4}-\d{2}-\d{2}$/)
+    .optional(),
+  start: clockTime.optional().describe('First truck on site.'),
+  dark: clockTime.optional().describe('When it is too dark to go on.'),
+  air: z.number().min(-200).max(300).optional().describe('Air, degrees Fahrenheit.'),
+  concrete: z.number().min(-200).max(300).optional().describe('Concrete as it comes, degrees Fahrenheit.'),
+  rounds: z.array(lengthText).max(40).optional().describe('Depths of the rounds, where set by hand.'),
+  loads: z.number().int().min(0).max(500).optional().describe('Loads ordered.'),
+  corner: z
+    .string()
+    .max(60)
+    .optional()
+    .describe('Id of the wall at whose first corner the pour begins or arrives.'),
+  stand: z
+    .strictObject({ wall: z.string().max(60), at: lengthText, out: lengthText })
+    .optional()
+    .describe('Where the pump stands: beside a wall, so far out from its outside face.'),
+  ready: z.array(z.string().max(160)).max(400).optional(),
+});
+
+const pour = z.strictObject({
+  stages: z.record(z.string().max(60), stagePour).optional().describe('By stage: the day, rounds, loads.'),
+  sides: z
+    .array(
+      z.strictObject({
+        id: id.optional(),
+        name: z.string().max(80),
+        volume: z.string().max(60).describe('"2.5 yd3", or the box that it fills: "12ft x 8in x 16in".'),
+        when: z.enum(SIDE_TIMES),
+        stage: z.string().max(60).optional(),
+      }),
+    )
+    .max(60)
+    .optional()
+    .describe('Concrete besides the walls that shares their trucks.'),
+  watchers: z.record(z.string().max(60), z.string().max(60)).optional(),
+  seed: z.number().int().min(0).max(4_294_967_295).optional().describe('Draw of the rehearsal.'),
+});
+
 const buckFigures = z.strictObject({
   thickness: lengthText.optional(),
   stock: lengthText.optional(),
@@ -322,6 +370,7 @@ export const planFileSchema = z
       .describe('Figures of buck materials, where the job has its own.'),
     footing: footing.optional().describe('What the walls stand on, and what was measured on it.'),
     bracing: bracing.optional().describe('Braces, planks and the lines of the walls.'),
+    pour: pour.optional().describe('The pour: its days, rounds, loads and side pours.'),
     steel: steel.optional().describe('Soil, and where the steel differs from the house rules.'),
     rules: z
       .record(z.string().max(80), z.union([z.string().max(80), z.number()]))

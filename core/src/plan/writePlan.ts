@@ -53,6 +53,7 @@ export function writePlan(plan: Plan): PlanFile {
     ...(plan.bracing === undefined
       ? {}
       : { bracing: copy(plan.bracing) as NonNullable<PlanFile['bracing']> }),
+    ...(plan.pour === undefined ? {} : { pour: copy(plan.pour) as NonNullable<PlanFile['pour']> }),
     ...(plan.steel === undefined ? {} : { steel: copy(plan.steel) as NonNullable<PlanFile['steel']> }),
     ...(plan.bucks === undefined ? {} : { bucks: copy(plan.bucks) as NonNullable<PlanFile['bucks']> }),
     ...(plan.footing === undefined

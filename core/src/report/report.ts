@@ -6,6 +6,7 @@ import type { WorkedPlan } from '../work';
 import { footingReport } from './footingReport';
 import { insertsReport, lumberReport, openingsReport } from './openingsReport';
 import { bracingReport } from './bracingReport';
+import { pourReport, topOffReport } from './pourReport';
 import { steelReport } from './steelReport';
 import { areaQuantity, lengthQuantity, volumeQuantity, type Quantity } from './quantity';
 
@@ -131,6 +132,8 @@ export function report(worked: WorkedPlan) {
     inserts: insertsReport(worked.inserts, units),
     steel: steelReport(worked.steel, units),
     bracing: bracingReport(worked.bracing, units),
+    pour: pourReport(worked.pour, worked.units),
+    topoff: topOffReport(worked.topoff, worked.units),
     footing: footingReport(worked.footing, units),
     tally: {
       courses: tally.courses.map((row) => ({

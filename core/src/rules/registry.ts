@@ -1,6 +1,7 @@
 import { type Length, NANOMETRES_PER_INCH, inches, nanometres } from '../measure';
 import { bracingChoiceRules, bracingCountRules, bracingLengthRules } from './bracingRules';
 import { openingChoiceRules, openingCountRules, openingLengthRules } from './openingRules';
+import { pourChoiceRules, pourCountRules, pourLengthRules } from './pourRules';
 import { steelChoiceRules, steelCountRules, steelLengthRules } from './steelRules';
 import type { ChoiceRule, CountRule, LengthRule, Rule } from './rule';
 
@@ -369,6 +370,7 @@ const lengthRules = {
   ...openingLengthRules,
   ...steelLengthRules,
   ...bracingLengthRules,
+  ...pourLengthRules,
 } as const satisfies Record<string, LengthRule>;
 
 const countRules = {
@@ -497,6 +499,7 @@ const countRules = {
   ...openingCountRules,
   ...steelCountRules,
   ...bracingCountRules,
+  ...pourCountRules,
 } as const satisfies Record<string, CountRule>;
 
 const choiceRules = {
@@ -606,6 +609,7 @@ const choiceRules = {
   ...openingChoiceRules,
   ...steelChoiceRules,
   ...bracingChoiceRules,
+  ...pourChoiceRules,
 } as const satisfies Record<string, ChoiceRule>;
 
 export type LengthRuleId = keyof typeof lengthRules;

@@ -64,6 +64,10 @@ export interface Levels {
   readonly problems: readonly LevelProblem[];
 }
 
+/** Half way up a course, above the lowest footing. */
+export const middleOfCourse = (tops: readonly Length[], course: number): Length =>
+  nanometres(((tops[course - 1] ?? ZERO) + (tops[course] ?? ZERO)) / 2);
+
 /** What `buildLevels` reads of a plan besides its shell. */
 export type LevelsInput = Pick<Plan, 'loops' | 'units' | 'stages' | 'height'>;
 

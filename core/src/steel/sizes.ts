@@ -1,4 +1,4 @@
-import { type Length, inches, millimetres } from '../measure';
+import { KILOGRAMS_PER_POUND, METRES_PER_FOOT, type Length, inches, millimetres } from '../measure';
 
 /** Which standard a bar is named in. */
 export type BarSystem = 'us' | 'canadian' | 'metric';
@@ -15,7 +15,7 @@ export interface BarSize {
 }
 
 const SQUARE_MILLIMETRES_PER_SQUARE_INCH = 645.16;
-const KILOGRAMS_PER_METRE_PER_POUND_PER_FOOT = 0.45359237 / 0.3048;
+const KILOGRAMS_PER_METRE_PER_POUND_PER_FOOT = KILOGRAMS_PER_POUND / METRES_PER_FOOT;
 
 const us = (id: string, diameterIn: number, areaIn2: number, poundsPerFoot: number): BarSize => ({
   id,

@@ -3,12 +3,12 @@ import { parityOf } from '../courses';
 import type { FormSystem } from '../forms';
 import { type Length, ZERO } from '../measure';
 import type { Inserts } from '../inserts';
-import { type Openings, bareWindows } from '../openings';
+import type { Openings } from '../openings';
 import type { Stage } from '../plan';
 import type { HouseRules, RuleId } from '../rules';
-import type { Shell, Wall } from '../shell';
-import { coreAreaOf, concreteOfCourse } from './concrete';
-import type { Displacing } from './displaced';
+import { type Shell, type Wall, middleOfCourse } from '../shell';
+import { type Core, concreteOfCourse, coreAreaOf, coreOf } from './concrete';
+import { type Displacing, displacingOf } from './displaced';
 import {
   type CourseTally,
   type Figure,
@@ -77,7 +77,7 @@ function straightsOfRun(wall: Wall, fill: RowFill, block: Length): Worked {
 
 /** What the tally looks up while it counts, gathered once. */
 interface Counted {
-  readonly shell: Shell;
+  readonly core: Core;
   readonly system: FormSystem;
   readonly courses: Courses;
   readonly displacing: Displacing;
@@ -120,18 +120,10 @@ function gather(
     found[piece.kind] += 1;
   }
   return {
-    shell,
+    core: coreOf(shell, courses),
     system,
     courses,
-    displacing: {
-      openings,
-      inserts,
-      windows: new Map(
-        openings.placed
-          .filter((each) => each.worked)
-          .map((each) => [each.id, bareWindows(each, rules)] as const),
-      ),
-    },
+    displacing: displacingOf(openings, inserts, rules),
     walls: shell.loops.flatMap((loop) => loop.built?.walls ?? []).filter((wall) => fills.has(wall.id)),
     fills,
     plain: new Set(
@@ -241,7 +233,7 @@ function courseHow(counted: Counted, key: TallyKey, course: number): How {
     case 'buckFaces':
       return buckFacesOf(counted, course);
     case 'coreVolume':
-      return concreteOfCourse(counted.shell, counted.courses, course, counted.displacing);
+      return concreteOfCourse(counted.core, course, counted.displacing);
   }
 }
 
@@ -326,19 +318,23 @@ const sumOf = (key: TallyKey, rows: readonly CourseTally[]): How => ({
   })),
 });
 
-/** Half a course's concrete: it is poured to the middle of its block, the other half with the next stage. */
-const halfOf = (row: CourseTally, which: string): How => ({
-  op: 'product',
-  name: `${which} of course ${String(row.course)}`,
-  unit: 'volume',
-  of: [
-    { op: 'given', name: 'half', unit: 'ratio', value: 0.5 },
-    { ...row.coreVolume.how, name: `course ${String(row.course)}` },
-  ],
-});
+/** The lower or the upper half of a course: a stage is poured to the middle of its block, the other half with the next one. */
+function halfOf(counted: Counted, course: number, which: 'lower' | 'upper'): How {
+  const { core, displacing } = counted;
+  const middle = middleOfCourse(core.tops, course);
+  const part = which === 'lower' ? { top: middle } : { bottom: middle };
+  return {
+    ...concreteOfCourse(core, course, displacing, part),
+    name: `${which} half of course ${String(course)}`,
+  };
+}
 
 /** Counts and concrete of every stage; a stage that stops half way up its last block leaves half its concrete to the next. */
-function stageTallies(stages: readonly Stage[], rows: readonly CourseTally[]): readonly StageTally[] {
+function stageTallies(
+  counted: Counted,
+  stages: readonly Stage[],
+  rows: readonly CourseTally[],
+): readonly StageTally[] {
   return stages.flatMap((stage, index): StageTally[] => {
     const last = index === stages.length - 1;
     const from = (stages[index - 1]?.toCourse ?? 0) + 1;
@@ -354,9 +350,9 @@ function stageTallies(stages: readonly Stage[], rows: readonly CourseTally[]): r
       name: 'courses',
       unit: 'volume',
       of: [
-        ...(started ? [halfOf(started, 'upper half')] : []),
+        ...(started ? [halfOf(counted, started.course, 'upper')] : []),
         ...(sumOf('coreVolume', full) as Worked).of,
-        ...(stopped ? [halfOf(stopped, 'lower half')] : []),
+        ...(stopped ? [halfOf(counted, stopped.course, 'lower')] : []),
       ],
     };
     const of = (key: TallyKey): Figure =>
@@ -451,7 +447,7 @@ export function buildTally(
   return {
     outline: outlineFigures(shell, courses),
     courses: perCourse,
-    stages: stages.length > 1 ? stageTallies(stages, perCourse) : [],
+    stages: counted && stages.length > 1 ? stageTallies(counted, stages, perCourse) : [],
     total: { ...totals, blocksBought: boughtFigure(totals, courses) },
   };
 }

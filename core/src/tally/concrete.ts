@@ -1,4 +1,4 @@
-import type { CourseRow, Courses, RowLimit } from '../courses';
+import type { CourseRow, Courses, Piece, RowLimit } from '../courses';
 import type { Family } from '../forms';
 import { type Length, ZERO, add, subtract } from '../measure';
 import { type Openings, areaOf, areaWithin } from '../openings';
@@ -125,17 +125,35 @@ const concreteOfRow = (row: CourseRow, wall: Wall, tees: BuiltLoop['tees']): How
   ],
 });
 
+/** Part of a course that is looked at: what lies between two heights, or in one wall; the whole course where nothing is said. */
+export interface CoursePart {
+  readonly bottom?: Length;
+  readonly top?: Length;
+  readonly wall?: string;
+}
+
+const clipped = <Lying extends { readonly bottom: Length; readonly top: Length }>(
+  lying: Lying,
+  { bottom, top }: CoursePart,
+): Lying => ({
+  ...lying,
+  bottom: Math.max(lying.bottom, bottom ?? lying.bottom) as Length,
+  top: Math.min(lying.top, top ?? lying.top) as Length,
+});
+
 /** Concrete in a course of blocks whose maker states what fills one: whole blocks, and others by what is left of their face. */
 function concreteOfBlocks(
-  courses: Courses,
-  course: number,
+  pieces: readonly Piece[],
   family: Extract<Family, { kind: 'cell' }>,
   openings: Openings,
+  part: CoursePart,
 ): How {
-  const faces = courses.pieces.reduce((sum, piece) => {
-    if (piece.course !== course || piece.kind === 'corner') return sum;
-    const { start: from, length, bottom, top } = piece;
-    const rect = { from, to: add(from, length), bottom, top };
+  const faces = pieces.reduce((sum, piece) => {
+    if (piece.kind === 'corner') return sum;
+    if (part.wall !== undefined && part.wall !== piece.wall) return sum;
+    const { start: from, length } = piece;
+    const rect = clipped({ from, to: add(from, length), bottom: piece.bottom, top: piece.top }, part);
+    if (rect.top <= rect.bottom) return sum;
     const holes = openings.placed.filter((each) => each.worked && each.wall === piece.wall);
     return holes.reduce((left, { hole }) => left - areaWithin(hole, rect), sum + areaOf(rect));
   }, 0);
@@ -164,26 +182,79 @@ function concreteOfBlocks(
   };
 }
 
-/**
- * Concrete in one course: the core's plan area by its height where every wall stands whole, otherwise wall by wall; less
- * what openings and inserts keep out.
- */
-export function concreteOfCourse(
-  shell: Shell,
-  courses: Courses,
-  course: number,
-  displacing: Displacing,
-): How {
-  const { family } = shell;
-  if (family?.kind === 'cell') return concreteOfBlocks(courses, course, family, displacing.openings);
-  const rows = courses.rows.filter((row) => row.course === course);
+/** What the concrete of a job is worked out from, found once: its walls, and what lies in every course. */
+export interface Core {
+  readonly family: Family | null;
+  readonly tops: readonly Length[];
+  readonly loops: readonly BuiltLoop[];
+  readonly walls: ReadonlyMap<string, { readonly wall: Wall; readonly loop: BuiltLoop }>;
+  readonly rows: ReadonlyMap<number, readonly CourseRow[]>;
+  readonly pieces: ReadonlyMap<number, readonly Piece[]>;
+  /** Courses in which every wall stands whole, end to end. */
+  readonly whole: ReadonlySet<number>;
+}
+
+const byCourse = <Lying extends { readonly course: number }>(
+  lying: readonly Lying[],
+): ReadonlyMap<number, readonly Lying[]> => {
+  const found = new Map<number, Lying[]>();
+  for (const each of lying) {
+    const own = found.get(each.course);
+    if (own) own.push(each);
+    else found.set(each.course, [each]);
+  }
+  return found;
+};
+
+/** The core of a job's walls, course by course. */
+export function coreOf(shell: Shell, courses: Courses): Core {
   const laid = new Set(courses.fills.map((fill) => fill.wall));
   const loops = shell.loops.flatMap((loop) =>
     loop.built?.walls.every((wall) => laid.has(wall.id)) === true ? [loop.built] : [],
   );
-  const walls = new Map(loops.flatMap((loop) => loop.walls.map((wall) => [wall.id, wall])));
-  const gross = grossOfCourse(rows, loops, walls, courses, course);
-  const { out, added } = displacedIn(rows, walls, courses, course, displacing);
+  const walls = new Map(
+    loops.flatMap((loop) => loop.walls.map((wall) => [wall.id, { wall, loop }] as const)),
+  );
+  const rows = byCourse(courses.rows);
+  return {
+    family: shell.family,
+    tops: courses.tops,
+    loops,
+    walls,
+    rows,
+    pieces: shell.family?.kind === 'cell' ? byCourse(courses.pieces) : new Map<number, never>(),
+    whole: new Set(
+      [...rows].flatMap(([course, own]) =>
+        own.length === walls.size && own.every((row) => row.whole) ? [course] : [],
+      ),
+    ),
+  };
+}
+
+/**
+ * Concrete in one course, or in part of it: the core's plan area by its height where every wall stands whole, otherwise wall by
+ * wall; less what openings and inserts keep out. What the walls hold of a course adds up to the course.
+ */
+export function concreteOfCourse(
+  core: Core,
+  course: number,
+  displacing: Displacing,
+  part: CoursePart = {},
+): How {
+  if (core.family?.kind === 'cell') {
+    return concreteOfBlocks(core.pieces.get(course) ?? [], core.family, displacing.openings, part);
+  }
+  const rows = (core.rows.get(course) ?? [])
+    .filter((row) => part.wall === undefined || row.wall === part.wall)
+    .map((row) => clipped(row, part))
+    .filter((row) => row.top > row.bottom && core.walls.has(row.wall));
+  const span = clipped({ bottom: core.tops[course - 1] ?? ZERO, top: core.tops[course] ?? ZERO }, part);
+  const wall = (id: string): Wall | undefined =>
+    part.wall === undefined || part.wall === id ? core.walls.get(id)?.wall : undefined;
+  const whole = core.whole.has(course);
+  const gross =
+    part.wall === undefined && whole ? grossAllRound(core.loops, span) : grossOfRows(rows, core, whole);
+  const { out, added } = displacedIn(rows, wall, span, displacing);
   const poured: How =
     added.length === 0
       ? gross
@@ -205,34 +276,47 @@ export function concreteOfCourse(
   };
 }
 
-/** The same as if nothing went through the walls. */
-function grossOfCourse(
-  rows: readonly CourseRow[],
-  loops: readonly BuiltLoop[],
-  walls: ReadonlyMap<string, Wall>,
-  courses: Courses,
-  course: number,
-): How {
-  if (rows.length === walls.size && rows.every((row) => row.whole)) {
-    const height = subtract(courses.tops[course] ?? (0 as Length), courses.tops[course - 1] ?? (0 as Length));
-    return {
-      op: 'product',
-      name: 'concrete in the core',
-      unit: 'volume',
-      of: [
-        { op: 'sum', name: 'plan area of the core', unit: 'area', of: loops.map(coreAreaOf) },
-        givenLength('course height', height),
-      ],
-    };
-  }
-  return {
-    op: 'sum',
-    name: 'walls',
-    unit: 'volume',
-    of: rows.flatMap((row) => {
-      const wall = walls.get(row.wall);
-      const loop = loops.find((each) => each.walls.some((other) => other.id === row.wall));
-      return wall && loop ? [concreteOfRow(row, wall, loop.tees)] : [];
-    }),
-  };
+/**
+ * A wall's share of the core's plan where its neighbours' cores differ from its own: from the line through both faces' corners at
+ * its start to that at its end. Null where core × middle line says the same.
+ */
+function areaBetweenCorners(loop: BuiltLoop, wall: Wall): How | null {
+  const count = loop.walls.length;
+  const index = loop.walls.indexOf(wall);
+  const neighbours = [loop.walls[(index + 1) % count], loop.walls[(index + count - 1) % count]];
+  if (loop.open || wall.curve || neighbours.every((each) => each?.core === wall.core)) return null;
+  const { concreteOutside: outer, concreteInside: inner } = loop.faces;
+  const next = (index + 1) % count;
+  const corners = [outer[index], outer[next], inner[next], inner[index]].flatMap((point) => point ?? []);
+  return { op: 'given', name: 'plan area between its corners', unit: 'area', value: polygonArea(corners) };
 }
+
+/** A course that stands whole all round, as if nothing went through its walls. */
+const grossAllRound = (
+  loops: readonly BuiltLoop[],
+  span: { readonly bottom: Length; readonly top: Length },
+): How => ({
+  op: 'product',
+  name: 'concrete in the core',
+  unit: 'volume',
+  of: [
+    { op: 'sum', name: 'plan area of the core', unit: 'area', of: loops.map(coreAreaOf) },
+    givenLength('course height', subtract(span.top, span.bottom)),
+  ],
+});
+
+/** The same wall by wall. */
+const grossOfRows = (rows: readonly CourseRow[], core: Core, whole: boolean): How => ({
+  op: 'sum',
+  name: 'walls',
+  unit: 'volume',
+  of: rows.flatMap((row) => {
+    const found = core.walls.get(row.wall);
+    if (!found) return [];
+    const { wall, loop } = found;
+    const area = whole ? areaBetweenCorners(loop, wall) : null;
+    if (!area) return [concreteOfRow(row, wall, loop.tees)];
+    const height = givenLength('height', subtract(row.top, row.bottom));
+    return [{ op: 'product', name: wall.name, unit: 'volume', of: [area, height] }];
+  }),
+});

@@ -1,4 +1,4 @@
-import type { CourseRow, Courses } from '../courses';
+import type { CourseRow } from '../courses';
 import type { Inserts } from '../inserts';
 import { type Length, subtract } from '../measure';
 import {
@@ -8,7 +8,9 @@ import {
   type Rect,
   type Shape,
   areaWithin,
+  bareWindows,
 } from '../openings';
+import type { HouseRules } from '../rules';
 import type { Wall } from '../shell';
 import { type How, givenCount, givenLength } from './how';
 
@@ -19,6 +21,15 @@ export interface Displacing {
   /** Windows of bare concrete round a liner, by opening. */
   readonly windows: ReadonlyMap<string, readonly BareWindow[]>;
 }
+
+/** What keeps concrete out of a job's walls, or adds some. */
+export const displacingOf = (openings: Openings, inserts: Inserts, rules: HouseRules): Displacing => ({
+  openings,
+  inserts,
+  windows: new Map(
+    openings.placed.filter((each) => each.worked).map((each) => [each.id, bareWindows(each, rules)] as const),
+  ),
+});
 
 /** What is left of a rectangle within another; null where nothing is. */
 function within(rect: Rect, row: CourseRow): Rect | null {
@@ -61,26 +72,29 @@ const ofOpening = (opening: PlacedOpening, row: CourseRow, wall: Wall): readonly
     : []),
 ];
 
-/** Concrete kept out of the rows of a course, and what is added to it, term by term. */
+/**
+ * Concrete kept out of the rows of a course, and what is added to it, term by term.
+ *
+ * @param span heights between which the middle of what is cast in must lie to be counted
+ */
 export function displacedIn(
   rows: readonly CourseRow[],
-  walls: ReadonlyMap<string, Wall>,
-  courses: Pick<Courses, 'tops'>,
-  course: number,
+  wallOf: (id: string) => Wall | undefined,
+  span: { readonly bottom: Length; readonly top: Length },
   displacing: Displacing,
 ): { readonly out: readonly How[]; readonly added: readonly How[] } {
   const { openings, inserts, windows } = displacing;
   const out: How[] = [];
   const added: How[] = [];
   for (const opening of openings.placed) {
-    const wall = walls.get(opening.wall);
+    const wall = wallOf(opening.wall);
     if (!opening.worked || !wall) continue;
     for (const row of rows) if (row.wall === wall.id) out.push(...ofOpening(opening, row, wall));
   }
-  const bottom = courses.tops[course - 1] ?? 0;
-  const top = courses.tops[course] ?? 0;
-  const here = (up: number): boolean => up >= bottom && up < top;
+  const here = (up: number): boolean => up >= span.bottom && up < span.top;
   for (const [opening, all] of windows) {
+    const wall = openings.placed.find((each) => each.id === opening)?.wall;
+    if (wall === undefined || !wallOf(wall)) continue;
     const own = all.filter(({ up }) => here(up));
     const [first] = own;
     if (!first) continue;
@@ -96,7 +110,7 @@ export function displacedIn(
     });
   }
   for (const insert of inserts.placed) {
-    if (insert.displaces === 0 || !walls.has(insert.wall)) continue;
+    if (insert.displaces === 0 || !wallOf(insert.wall)) continue;
     if (!here((insert.rect.bottom + insert.rect.top) / 2)) continue;
     const value = Math.abs(insert.displaces);
     (insert.displaces > 0 ? out : added).push({ op: 'given', name: insert.name, unit: 'volume', value });

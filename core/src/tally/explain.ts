@@ -1,5 +1,8 @@
 import {
+  KILOGRAMS_PER_POUND,
   type Length,
+  METRES_PER_FOOT,
+  PASCALS_PER_PSF,
   type UnitSystem,
   showLength,
   toCubicYards,
@@ -26,11 +29,29 @@ export function showQuantity(value: number, unit: QuantityUnit, units: UnitSyste
       return showVolume(value, units);
     case 'mass':
       return showMass(value, units);
+    case 'pressure':
+      return showPressure(value, units);
+    case 'duration':
+      return showMinutes(value);
+    case 'flow':
+      return `${showVolume(value, units, 1)}/h`;
+    case 'rise':
+      return units === 'imperial' ? `${fixed(value / METRES_PER_FOOT, 1)} ft/h` : `${fixed(value, 2)} m/h`;
+    case 'money':
+      return value.toLocaleString('en', { maximumFractionDigits: 0 });
   }
 }
 
-/** One pound in kilograms, exactly. [NIST SP 811] */
-const KILOGRAMS_PER_POUND = 0.45359237;
+/** Pounds a square foot, or kilopascals. */
+export const showPressure = (pascals: number, units: UnitSystem): string =>
+  units === 'imperial' ? `${fixed(pascals / PASCALS_PER_PSF, 0)} lb/ft²` : `${fixed(pascals / 1000, 1)} kPa`;
+
+/** Minutes up to two hours, then hours and minutes: `95 min`, `3 h 20 min`. */
+export function showMinutes(minutes: number): string {
+  const whole = Math.round(minutes);
+  if (Math.abs(whole) < 120) return `${String(whole)} min`;
+  return `${String(Math.floor(whole / 60))} h ${String(whole % 60).padStart(2, '0')} min`;
+}
 
 /** A mass in whole pounds or kilograms. */
 export const showMass = (kilograms: number, units: UnitSystem): string =>

@@ -1,8 +1,22 @@
 import type { CutStep, Piece } from '../courses';
 import { type Length, NANOMETRES_PER_METRE } from '../measure';
 
-/** Lengths are nanometres, areas square metres, volumes cubic metres, masses kilograms, counts and ratios plain numbers. */
-export type QuantityUnit = 'count' | 'ratio' | 'length' | 'area' | 'volume' | 'mass';
+/**
+ * Lengths are nanometres, areas square metres, volumes cubic metres, masses kilograms, pressures pascals, durations minutes,
+ * flows cubic metres an hour, rises metres an hour; counts, ratios and money plain numbers.
+ */
+export type QuantityUnit =
+  | 'count'
+  | 'ratio'
+  | 'length'
+  | 'area'
+  | 'volume'
+  | 'mass'
+  | 'pressure'
+  | 'duration'
+  | 'flow'
+  | 'rise'
+  | 'money';
 
 /** Which pieces of the wall a figure counts: every field given must match. */
 export interface PieceSelector {
@@ -39,9 +53,13 @@ export interface Given extends HowCommon {
   readonly value: number;
 }
 
-/** A named result of others. `whole-part` drops the fraction of its only operand. */
+/**
+ * A named result of others. `whole-part` drops the fraction of its only operand; `rounded-up` is the next whole multiple of its
+ * second operand at or over its first.
+ */
 export interface Worked extends HowCommon {
-  readonly op: 'sum' | 'difference' | 'product' | 'quotient' | 'whole-part';
+  readonly op:
+    'sum' | 'difference' | 'product' | 'quotient' | 'whole-part' | 'rounded-up' | 'least' | 'greatest';
   readonly of: readonly How[];
 }
 
@@ -63,6 +81,21 @@ export const givenCount = (name: string, value: number): Given => ({
   unit: 'count',
   value,
 });
+
+/** Any quantity that is given. */
+export const given = (name: string, unit: QuantityUnit, value: number): Given => ({
+  op: 'given',
+  name,
+  unit,
+  value,
+});
+
+/** What a sum of floats may be over a whole step without being more than it. */
+const STEP_TOLERANCE = 1e-9;
+
+/** The next whole multiple of a step at or over a value. */
+export const roundedUp = (value: number, step: number): number =>
+  Math.ceil(value / step - STEP_TOLERANCE) * step;
 
 /** A quantity in the base that products multiply in: metres for lengths, as it is for the rest. */
 const inMetres = (how: How): number =>
@@ -94,6 +127,14 @@ export function evaluate(how: How): number {
       const [only] = how.of;
       return only ? Math.floor(evaluate(only)) : Number.NaN;
     }
+    case 'rounded-up': {
+      const [first, second] = how.of;
+      return first && second ? roundedUp(evaluate(first), evaluate(second)) : Number.NaN;
+    }
+    case 'least':
+      return Math.min(...how.of.map(evaluate));
+    case 'greatest':
+      return Math.max(...how.of.map(evaluate));
   }
 }
 

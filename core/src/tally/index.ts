@@ -1,5 +1,6 @@
 export * from './concrete';
 export * from './buildTally';
+export * from './displaced';
 export * from './explain';
 export * from './figure';
 export * from './how';

@@ -21,6 +21,8 @@ const GROUPS: readonly (readonly [name: string, begins: readonly string[]])[] = 
   ['Openings and inserts', ['openings', 'inserts']],
   ['Steel', ['steel']],
   ['Bracing and planks', ['bracing']],
+  ['The pour', ['pour']],
+  ['Topping off', ['topoff']],
   ['Order', ['order']],
 ];
 

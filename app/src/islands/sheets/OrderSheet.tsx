@@ -1,4 +1,4 @@
-import { type Length, type UnitSystem, showLength } from '@ombra/core/measure';
+import { KILOGRAMS_PER_POUND, type Length, type UnitSystem, showLength } from '@ombra/core/measure';
 import type { Order, OrderLine } from '@ombra/core/order';
 import { explainLine } from '@ombra/core/tally/explain';
 import { evaluate } from '@ombra/core/tally/how';
@@ -17,7 +17,7 @@ interface OrderSheetProps extends SheetJob {
 const MOST_TERMS = 16;
 
 const GROUPS = { forms: 'Forms', parts: 'Parts', fixings: 'Fixings' } as const;
-const POUNDS_PER_KILOGRAM = 1 / 0.45359237;
+const POUNDS_PER_KILOGRAM = 1 / KILOGRAMS_PER_POUND;
 
 const massText = (kilograms: number, units: UnitSystem): string =>
   units === 'imperial'

@@ -25,6 +25,17 @@ const SIGNS: Readonly<Record<ExplainedLine['op'], string>> = {
   product: '×',
   quotient: '÷',
   'whole-part': '',
+  'rounded-up': 'in steps of',
+  least: 'or',
+  greatest: 'or',
+};
+
+/** What stands before the terms of an operation that has no sign between them. */
+const BEFORE: Readonly<Partial<Record<ExplainedLine['op'], string>>> = {
+  'whole-part': 'whole part of ',
+  'rounded-up': 'up to the next, ',
+  least: 'the least of ',
+  greatest: 'the greatest of ',
 };
 
 interface TermProps {
@@ -91,7 +102,7 @@ function Line({ line, narrow, onPoint }: { readonly line: ExplainedLine } & Omit
       {line.terms.map((term, index) => (
         <span key={`${term.name}:${String(index)}`}>
           {index > 0 && <span className="font-semibold">{` ${SIGNS[line.op]} `}</span>}
-          {line.op === 'whole-part' && <span className="text-quiet">whole part of </span>}
+          {index === 0 && <span className="text-quiet">{BEFORE[line.op]}</span>}
           <Term term={term} narrow={narrow} onPoint={onPoint} />
         </span>
       ))}

@@ -1,0 +1,114 @@
+import type { Length } from '../measure';
+
+/** What is wrong with a pour, or should be known of it. */
+export type PourProblem =
+  | {
+      readonly kind: 'round-unreadable';
+      readonly stage: string;
+      readonly round: number;
+      readonly text: string;
+    }
+  | {
+      /** Deeper than what is left of the wall. */
+      readonly kind: 'round-too-high';
+      readonly stage: string;
+      readonly round: number;
+      readonly depth: Length;
+      readonly left: Length;
+    }
+  | { readonly kind: 'rounds-short'; readonly stage: string; readonly rest: Length }
+  | {
+      readonly kind: 'two-rounds-high';
+      readonly stage: string;
+      readonly height: Length;
+      readonly most: Length;
+    }
+  | { readonly kind: 'side-unreadable'; readonly side: string; readonly name: string; readonly text: string }
+  | { readonly kind: 'side-nowhere'; readonly side: string; readonly name: string }
+  | {
+      readonly kind: 'too-many-loads';
+      readonly stage: string;
+      readonly loads: number;
+      readonly wanted: number;
+    }
+  | {
+      readonly kind: 'too-few-loads';
+      readonly stage: string;
+      readonly loads: number;
+      readonly wanted: number;
+    }
+  | {
+      /** Degrees Fahrenheit that no concrete is placed at. */
+      readonly kind: 'temperature-absurd';
+      readonly stage: string;
+      readonly of: 'air' | 'concrete';
+      readonly degrees: number;
+    }
+  | {
+      readonly kind: 'too-cold' | 'too-hot';
+      readonly stage: string;
+      readonly degrees: number;
+      readonly limit: number;
+    }
+  | {
+      /** Pressure over the form's stated capacity, pascals. */
+      readonly kind: 'over-capacity';
+      readonly stage: string;
+      readonly pressure: number;
+      readonly capacity: number;
+    }
+  | {
+      /** Even the slowest pour presses harder. */
+      readonly kind: 'capacity-too-low';
+      readonly stage: string;
+      readonly least: number;
+      readonly capacity: number;
+    }
+  | {
+      /** A round's own depth, fluid where the hose dwells, presses harder than the form's capacity. Pascals. */
+      readonly kind: 'round-over-capacity';
+      readonly stage: string;
+      readonly round: number;
+      readonly depth: Length;
+      readonly pressure: number;
+      readonly capacity: number;
+    }
+  | { readonly kind: 'capacity-unsaid' }
+  | { readonly kind: 'slump-past-formula'; readonly slump: number }
+  | {
+      readonly kind: 'dwell-short';
+      readonly stage: string;
+      readonly wall: string;
+      readonly seconds: number;
+      readonly round: number;
+    }
+  | {
+      readonly kind: 'out-of-reach';
+      readonly stage: string;
+      readonly walls: readonly string[];
+      readonly reach: Length;
+      readonly farthest: Length;
+    }
+  | { readonly kind: 'stand-unreadable'; readonly stage: string; readonly text: string }
+  | {
+      /** At the planned pace a layer waits longer than the working time. Minutes. */
+      readonly kind: 'round-slow';
+      readonly stage: string;
+      readonly gap: number;
+      readonly working: number;
+    }
+  | {
+      /** At the planned pace a load is older than it may be. Minutes. */
+      readonly kind: 'load-old';
+      readonly stage: string;
+      readonly age: number;
+      readonly most: number;
+    }
+  | {
+      /** Trucks stand longer and longer. Minutes. */
+      readonly kind: 'trucks-close';
+      readonly stage: string;
+      readonly spacing: number;
+      readonly service: number;
+    }
+  | { readonly kind: 'holes-for-cells' };

@@ -1,0 +1,91 @@
+import { type Length, type UnitSystem, nanometres, readLength, subtract } from '../measure';
+import type { HouseRules } from '../rules';
+import type { PourProblem } from './problem';
+import type { PourSpan } from './spans';
+
+/** One trip round the walls: everything between two heights above the lowest footing. */
+export interface RoundSpan {
+  readonly bottom: Length;
+  readonly top: Length;
+}
+
+/** So many rounds of one depth. */
+const equal = (from: Length, to: Length, count: number): readonly RoundSpan[] =>
+  Array.from({ length: count }, (_, index) => ({
+    bottom: nanometres(from + ((to - from) * index) / count),
+    top: nanometres(from + ((to - from) * (index + 1)) / count),
+  }));
+
+/** A low first round, then as many equal ones as stay under the rule. */
+function lowFirst({ bottom, top }: PourSpan, rules: HouseRules): readonly RoundSpan[] {
+  const first = rules.length('pour.round.first');
+  if (subtract(top, bottom) <= first) return [{ bottom, top }];
+  const begun = nanometres(bottom + first);
+  const count = Math.ceil((top - begun) / rules.length('pour.round.next'));
+  return [{ bottom, top: begun }, ...equal(begun, top, count)];
+}
+
+/** Rounds as they were typed, from the bottom up; what is left over the last one is a round more, what is over the top is cut off. */
+function byHand(
+  span: PourSpan,
+  typed: readonly string[],
+  units: UnitSystem,
+  problems: PourProblem[],
+): readonly RoundSpan[] | null {
+  const rounds: RoundSpan[] = [];
+  let bottom = span.bottom;
+  for (const [index, text] of typed.entries()) {
+    const reading = readLength(text, units);
+    if (!reading.ok || reading.length <= 0) {
+      problems.push({ kind: 'round-unreadable', stage: span.stage, round: index + 1, text });
+      return null;
+    }
+    const left = subtract(span.top, bottom);
+    if (reading.length > left) {
+      problems.push({
+        kind: 'round-too-high',
+        stage: span.stage,
+        round: index + 1,
+        depth: reading.length,
+        left,
+      });
+    }
+    if (left <= 0) break;
+    const top = nanometres(Math.min(bottom + reading.length, span.top));
+    rounds.push({ bottom, top });
+    bottom = top;
+  }
+  const rest = subtract(span.top, bottom);
+  if (rest > 0) {
+    if (rounds.length > 0) problems.push({ kind: 'rounds-short', stage: span.stage, rest });
+    rounds.push({ bottom, top: span.top });
+  }
+  return rounds;
+}
+
+/**
+ * The rounds of a pour by the job's school. Concrete finds its level, so a round ends at one height all the way round; over a lower
+ * footing the first one is deepest.
+ */
+export function roundsOf(
+  span: PourSpan,
+  typed: readonly string[] | undefined,
+  units: UnitSystem,
+  rules: HouseRules,
+  problems: PourProblem[],
+): readonly RoundSpan[] {
+  const height = subtract(span.top, span.bottom);
+  switch (rules.choice('pour.rounds')) {
+    case 'two': {
+      const most = rules.length('pour.round.two.most');
+      if (height > most) problems.push({ kind: 'two-rounds-high', stage: span.stage, height, most });
+      return equal(span.bottom, span.top, 2);
+    }
+    case 'three':
+      return equal(span.bottom, span.top, 3);
+    case 'by-hand':
+      return byHand(span, typed ?? [], units, problems) ?? lowFirst(span, rules);
+    default:
+      return lowFirst(span, rules);
+  }
+}

@@ -1,0 +1,3 @@
+export * from './bolts';
+export * from './buildTopOff';
+export * from './plates';
