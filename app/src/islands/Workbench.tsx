@@ -2,13 +2,14 @@ import { wallsOf } from '@ombra/core/shell/buildShell';
 import { Suspense, lazy, useCallback, useEffect, useRef, useState } from 'react';
 import { CoursesStage } from './courses/CoursesStage';
 import { useCourseKeys } from './courses/useCourseKeys';
-import { FootingLater, OpeningsLater, BracingLater, SteelLater, fetchStages } from './later';
+import { FootingLater, OpeningsLater, BracingLater, PourLater, SteelLater, fetchStages } from './later';
 import { Header } from './Header';
 import {
   type Card,
   FOOTING_PANELS,
   OPENINGS_PANELS,
   BRACING_PANELS,
+  POUR_PANELS,
   STEEL_PANELS,
   type Place,
   keepPlace,
@@ -117,6 +118,7 @@ function useShortcuts(shortcuts: Shortcuts): void {
         if (shown === 'footing') onPlace({ panel: stepIn(FOOTING_PANELS, place.panel, by) });
         if (shown === 'steel') onPlace({ steelPanel: stepIn(STEEL_PANELS, place.steelPanel, by) });
         if (shown === 'bracing') onPlace({ bracingPanel: stepIn(BRACING_PANELS, place.bracingPanel, by) });
+        if (shown === 'pour') onPlace({ pourPanel: stepIn(POUR_PANELS, place.pourPanel, by) });
         if (shown === 'openings') {
           onPlace({ openingsPanel: stepIn(OPENINGS_PANELS, place.openingsPanel, by) });
         }
@@ -129,7 +131,7 @@ function useShortcuts(shortcuts: Shortcuts): void {
           onPlace({ face: place.face === 'inside' ? 'outside' : 'inside' });
         },
         p: () => {
-          const own = ['footing', 'openings', 'steel', 'bracing'].includes(shown);
+          const own = ['footing', 'openings', 'steel', 'bracing', 'pour'].includes(shown);
           const sheet = own ? shown : 'courses';
           location.assign(`/jobs/${jobId}/sheets/${sheet}`);
         },
@@ -245,6 +247,7 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
         {stage === 'footing' && <FootingLater job={job} place={place} onPlace={change} />}
         {stage === 'steel' && <SteelLater job={job} place={place} onPlace={change} />}
         {stage === 'bracing' && <BracingLater job={job} place={place} onPlace={change} />}
+        {stage === 'pour' && <PourLater job={job} place={place} onPlace={change} />}
         {stage === 'openings' && <OpeningsLater job={job} place={place} onPlace={change} />}
         {stage === 'forms' && (
           <Suspense fallback={<p className="p-6 text-quiet">Fetching the forms …</p>}>

@@ -8,14 +8,14 @@ export function isTyping(event: KeyboardEvent): boolean {
 
 /** Every shortcut, as the keys card shows them. */
 export const KEYS: readonly { readonly keys: string; readonly does: string }[] = [
-  { keys: '1 … 7', does: 'Outline, Footing, Courses, Openings, Steel, Bracing, Forms' },
+  { keys: '1 … 8', does: 'Outline, Footing, Courses, Openings, Steel, Bracing, Pour, Forms' },
   { keys: '[ ]', does: 'Wall before, wall after' },
   { keys: '← →', does: 'Piece to piece, as one lays them' },
   { keys: '↑ ↓', does: 'Course up, course down' },
   { keys: 'W', does: 'Settings of the chosen wall' },
   { keys: 'B', does: 'Plans side by side, best found' },
   { keys: 'S', does: 'Strap list' },
-  { keys: ', .', does: 'Footing, Openings, Steel, Bracing: part before, part after' },
+  { keys: ', .', does: 'Footing, Openings, Steel, Bracing, Pour: part before, part after' },
   { keys: 'N', does: 'Openings: type a new one' },
   { keys: '← → ↑ ↓', does: 'On a chosen opening: move it by a mark (Shift: a sixteenth)' },
   { keys: 'Delete', does: 'On a chosen opening: take it out' },

@@ -30,12 +30,15 @@ const steel = laterStage(async () => (await import('./steel/SteelStage')).SteelS
 
 const bracing = laterStage(async () => (await import('./bracing/BracingStage')).BracingStage, 'bracing');
 
+const pour = laterStage(async () => (await import('./pour/PourStage')).PourStage, 'pour');
+
 export const FootingLater = footing.Later;
 export const OpeningsLater = openings.Later;
 export const SteelLater = steel.Later;
 export const BracingLater = bracing.Later;
+export const PourLater = pour.Later;
 
 /** Fetches the stages that the first view does without; once they are here, going to one does not wait. */
 export const fetchStages = async (): Promise<void> => {
-  await Promise.all([footing.get(), openings.get(), steel.get(), bracing.get()]);
+  await Promise.all([footing.get(), openings.get(), steel.get(), bracing.get(), pour.get()]);
 };

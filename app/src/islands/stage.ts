@@ -16,6 +16,7 @@ export const STAGES = [
   { id: 'openings', name: 'Openings' },
   { id: 'steel', name: 'Steel' },
   { id: 'bracing', name: 'Bracing' },
+  { id: 'pour', name: 'Pour' },
   { id: 'forms', name: 'Forms' },
 ] as const;
 

@@ -14,6 +14,8 @@ export interface PourReady {
   readonly id: string;
   readonly group: 'forms' | 'openings' | 'steel' | 'bracing' | 'top' | 'site';
   readonly what: string;
+  /** How it is told on paper, where it shares a line with others of its kind: what they have in common, and its own part. */
+  readonly line?: { readonly of: string; readonly own: string };
   /** Ticked on site. */
   readonly done: boolean;
 }
@@ -56,6 +58,7 @@ function strapItems({ span, bracing, watched }: ReadyInput): readonly Item[] {
             id: `straps:${wall}`,
             group: 'forms',
             what: `${name}: ${plural(boards.length, 'weak place')} boarded on both faces.`,
+            line: { of: 'Weak places boarded on both faces', own: `${name} ${String(boards.length)}` },
           },
         ];
   });
@@ -71,44 +74,67 @@ function openingItems({ span, bucks, openings, units }: ReadyInput): readonly It
       id: `buck:${buck.opening}`,
       group: 'openings',
       what: `${buck.name}: buck plumb, cross-braced, both diagonals ${showLength(buck.diagonal, units)}.`,
+      line: {
+        of: 'Bucks plumb, cross-braced, both diagonals',
+        own: `${buck.name} ${showLength(buck.diagonal, units)}`,
+      },
     };
     if (access.kind === 'open') return [own];
     const way =
       access.kind === 'split'
         ? `open ${showLength(access.gap, units, { style: 'inches' })} along its middle`
         : `${plural(access.count, access.kind === 'slot' ? 'slot' : 'hole')}, the vibrator tried in ${access.count === 1 ? 'it' : 'each'}`;
-    return [own, { id: `sill:${buck.opening}`, group: 'openings', what: `${buck.name}: sill ${way}.` }];
+    return [
+      own,
+      {
+        id: `sill:${buck.opening}`,
+        group: 'openings',
+        what: `${buck.name}: sill ${way}.`,
+        line: { of: 'Sills open, the vibrator tried', own: `${buck.name}, ${way.replace(/,.*$/, '')}` },
+      },
+    ];
   });
 }
 
-/** Sleeves capped, plates and anchors in. */
+/** Sleeves capped wall by wall, boxes and cast anchors fixed. */
 function insertItems({ span, inserts }: ReadyInput): readonly Item[] {
   const here = inserts.placed.filter(({ rect }) => within(span, rect.bottom, rect.top));
-  return here.flatMap((insert): Item[] => {
-    const where = `${insert.name} (${insert.wallName})`;
-    if (insert.round) {
-      return [
-        {
-          id: `cap:${insert.id}`,
-          group: 'openings',
-          what: `${where}: capped tight at both ends, a plate over each.`,
-        },
-      ];
-    }
-    if (insert.kind === 'pocket') {
-      return [{ id: `pocket:${insert.id}`, group: 'openings', what: `${where}: box fixed and closed.` }];
-    }
-    if (insert.fixings.length > 0 && insert.cast) {
-      return [
-        {
-          id: `cast:${insert.id}`,
-          group: 'openings',
-          what: `${where}: ${String(insert.fixings.length)} cast anchors held from turning, foam cut square round each.`,
-        },
-      ];
-    }
-    return [];
+  const walls = [...new Set(here.filter((each) => each.round).map((each) => each.wall))];
+  const caps = walls.map((wall): Item => {
+    const own = here.filter((each) => each.round && each.wall === wall);
+    const names = own.map((each) => each.name).join(', ');
+    return {
+      id: `caps:${wall}`,
+      group: 'openings',
+      what: `${own[0]?.wallName ?? ''}: ${names} capped tight at both ends, a plate over each.`,
+      line: {
+        of: 'Capped tight at both ends, a plate over each',
+        own: `${own[0]?.wallName ?? ''} ${names}`,
+      },
+    };
   });
+  const others = here.flatMap((insert): Item[] => {
+    const where = `${insert.name} (${insert.wallName})`;
+    if (insert.kind === 'pocket') {
+      return [
+        {
+          id: `pocket:${insert.id}`,
+          group: 'openings',
+          what: `${where}: box fixed and closed.`,
+          line: { of: 'Boxes fixed and closed', own: where },
+        },
+      ];
+    }
+    if (insert.fixings.length === 0 || !insert.cast) return [];
+    return [
+      {
+        id: `cast:${insert.id}`,
+        group: 'openings',
+        what: `${where}: ${String(insert.fixings.length)} cast anchors held from turning, foam cut square round each.`,
+      },
+    ];
+  });
+  return [...caps, ...others];
 }
 
 function steelItems({ span, steel }: ReadyInput): readonly Item[] {
@@ -153,6 +179,14 @@ function braceItems({ bracing, units, rules }: ReadyInput): readonly Item[] {
       wall.way === 'waler'
         ? `${wall.name}: waler along the top, ${plural(wall.diagonals.length, 'diagonal')} staked.`
         : `${wall.name}: ${plural(wall.braces.length, 'brace')} screwed to every course, plumb, feet staked${wall.guardrail ? ', guardrails on' : ''}.`,
+    ...(wall.way === 'waler'
+      ? {}
+      : {
+          line: {
+            of: 'Braces screwed to every course, plumb, feet staked',
+            own: `${wall.name} ${String(wall.braces.length)}${wall.guardrail ? ' with rails' : ''}`,
+          },
+        }),
   }));
   const planks = bracing.walls.some((wall) => wall.planks.length > 0);
   return [

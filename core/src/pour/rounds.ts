@@ -1,4 +1,4 @@
-import { type Length, type UnitSystem, nanometres, readLength, subtract } from '../measure';
+import { type Length, type UnitSystem, inches, nanometres, readLength, subtract } from '../measure';
 import type { HouseRules } from '../rules';
 import type { PourProblem } from './problem';
 import type { PourSpan } from './spans';
@@ -9,20 +9,28 @@ export interface RoundSpan {
   readonly top: Length;
 }
 
-/** So many rounds of one depth. */
-const equal = (from: Length, to: Length, count: number): readonly RoundSpan[] =>
-  Array.from({ length: count }, (_, index) => ({
-    bottom: nanometres(from + ((to - from) * index) / count),
-    top: nanometres(from + ((to - from) * (index + 1)) / count),
-  }));
+/** Rounds end on whole inches, or on whole centimetres: what a crew marks on the foam. [ours] */
+const MARKS: Readonly<Record<UnitSystem, Length>> = { imperial: inches(1), metric: 10_000_000 as Length };
+
+/** So many rounds of one depth, as near as marks allow. */
+function equal(from: Length, to: Length, count: number, units: UnitSystem): readonly RoundSpan[] {
+  const mark = MARKS[units];
+  const edge = (index: number): Length => {
+    if (index === 0 || index === count) return index === 0 ? from : to;
+    const exact = from + ((to - from) * index) / count;
+    const marked = Math.round(exact / mark) * mark;
+    return nanometres(marked > from && marked < to ? marked : exact);
+  };
+  return Array.from({ length: count }, (_, index) => ({ bottom: edge(index), top: edge(index + 1) }));
+}
 
 /** A low first round, then as many equal ones as stay under the rule. */
-function lowFirst({ bottom, top }: PourSpan, rules: HouseRules): readonly RoundSpan[] {
+function lowFirst({ bottom, top }: PourSpan, units: UnitSystem, rules: HouseRules): readonly RoundSpan[] {
   const first = rules.length('pour.round.first');
   if (subtract(top, bottom) <= first) return [{ bottom, top }];
   const begun = nanometres(bottom + first);
   const count = Math.ceil((top - begun) / rules.length('pour.round.next'));
-  return [{ bottom, top: begun }, ...equal(begun, top, count)];
+  return [{ bottom, top: begun }, ...equal(begun, top, count, units)];
 }
 
 /** Rounds as they were typed, from the bottom up; what is left over the last one is a round more, what is over the top is cut off. */
@@ -79,13 +87,13 @@ export function roundsOf(
     case 'two': {
       const most = rules.length('pour.round.two.most');
       if (height > most) problems.push({ kind: 'two-rounds-high', stage: span.stage, height, most });
-      return equal(span.bottom, span.top, 2);
+      return equal(span.bottom, span.top, 2, units);
     }
     case 'three':
-      return equal(span.bottom, span.top, 3);
+      return equal(span.bottom, span.top, 3, units);
     case 'by-hand':
-      return byHand(span, typed ?? [], units, problems) ?? lowFirst(span, rules);
+      return byHand(span, typed ?? [], units, problems) ?? lowFirst(span, units, rules);
     default:
-      return lowFirst(span, rules);
+      return lowFirst(span, units, rules);
   }
 }

@@ -22,7 +22,7 @@ export const pourLengthRules = {
     id: 'pour.round.next',
     type: 'length',
     statement: 'Rounds after the first are at most {value} deep.',
-    reason: 'Crews say 3 to 4 ft.',
+    reason: 'Crews say 3 to 4 ft a round.',
     default: inches(42),
     least: inches(6),
     most: inches(96),

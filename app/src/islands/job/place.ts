@@ -19,6 +19,9 @@ export interface Place {
   readonly openingsPanel: OpeningsPanel;
   readonly steelPanel: SteelPanel;
   readonly bracingPanel: BracingPanel;
+  readonly pourPanel: PourPanel;
+  /** The stage of the job whose pour is looked at. */
+  readonly pourStage: string | null;
   readonly opening: string | null;
   readonly insert: string | null;
   /** The card that is open beside the drawing. */
@@ -44,6 +47,10 @@ export type SteelPanel = (typeof STEEL_PANELS)[number];
 export const BRACING_PANELS = ['walls', 'gear', 'wind', 'line'] as const;
 export type BracingPanel = (typeof BRACING_PANELS)[number];
 
+/** Parts of the pour's stage. */
+export const POUR_PANELS = ['rounds', 'order', 'mix', 'pressure', 'rehearsal', 'top', 'ready'] as const;
+export type PourPanel = (typeof POUR_PANELS)[number];
+
 export const START: Place = {
   wall: null,
   course: 1,
@@ -57,6 +64,8 @@ export const START: Place = {
   openingsPanel: 'openings',
   steelPanel: 'spec',
   bracingPanel: 'walls',
+  pourPanel: 'rounds',
+  pourStage: null,
   opening: null,
   insert: null,
   card: null,

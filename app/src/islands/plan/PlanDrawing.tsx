@@ -1,5 +1,6 @@
 import type { Bases } from '@ombra/core/footing/bases';
 import { type UnitSystem, showLength } from '@ombra/core/measure';
+import type { Point } from '@ombra/core/shell/point';
 import type { ShellLoop, Shell, Wall } from '@ombra/core/shell/shell';
 import type { ReactNode } from 'react';
 import { type PlanFrame, pathOf, planFrame, wallShape } from './planGeometry';
@@ -16,6 +17,8 @@ interface PlanDrawingProps {
   readonly onChoose?: (wall: string) => void;
   /** Lengths along the walls, for the large drawing. */
   readonly dimensions?: boolean;
+  /** Places outside the walls that shall be in the picture too. */
+  readonly also?: readonly Point[];
   /** What a stage draws over the plan. */
   readonly over?: (frame: PlanFrame) => ReactNode;
 }
@@ -197,7 +200,7 @@ const describe = (shell: Shell, units: UnitSystem): string =>
 /** The footprint as walked, seen from above. Pure drawing: it serves the screen and the printed sheet. */
 export function PlanDrawing(props: PlanDrawingProps) {
   const { shell, units, width, height, dimensions = false } = props;
-  const frame = planFrame(shell, width, height, dimensions ? 48 : 24);
+  const frame = planFrame(shell, width, height, dimensions ? 48 : 24, props.also);
   return (
     <svg
       viewBox={`0 0 ${String(width)} ${String(height)}`}

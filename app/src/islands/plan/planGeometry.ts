@@ -19,10 +19,17 @@ const pointsOf = (loop: ShellLoop): readonly Point[] => [
   ...(loop.built?.outline.formOutside ?? []),
 ];
 
-/** A frame that fits the job's outlines into a drawing, with a margin all round; null where there is nothing to draw. */
-export function planFrame(shell: Shell, width: number, height: number, margin: number): PlanFrame | null {
-  const points = shell.loops.flatMap(pointsOf);
-  if (points.length === 0) return null;
+/** A frame that fits the job's outlines, and what else shall be seen, into a drawing with a margin all round; null where there is nothing to draw. */
+export function planFrame(
+  shell: Shell,
+  width: number,
+  height: number,
+  margin: number,
+  also: readonly Point[] = [],
+): PlanFrame | null {
+  const walked = shell.loops.flatMap(pointsOf);
+  if (walked.length === 0) return null;
+  const points = [...walked, ...also];
   const xs = points.map((point) => point.x);
   const ys = points.map((point) => point.y);
   const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];

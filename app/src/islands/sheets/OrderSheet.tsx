@@ -1,8 +1,9 @@
-import { KILOGRAMS_PER_POUND, type Length, type UnitSystem, showLength } from '@ombra/core/measure';
+import { type Length, type UnitSystem, showLength } from '@ombra/core/measure';
 import type { Order, OrderLine } from '@ombra/core/order';
-import { explainLine } from '@ombra/core/tally/explain';
+import { explainLine, showMass } from '@ombra/core/tally/explain';
 import { evaluate } from '@ombra/core/tally/how';
 import type { StageTally } from '@ombra/core/tally/figure';
+import { BEFORE, SIGNS } from '../tally/signs';
 import { SheetFoot, SheetHead, type SheetJob, SheetLinks } from './SheetHead';
 import { TableHead } from '../../ui/TableHead';
 
@@ -17,21 +18,15 @@ interface OrderSheetProps extends SheetJob {
 const MOST_TERMS = 16;
 
 const GROUPS = { forms: 'Forms', parts: 'Parts', fixings: 'Fixings' } as const;
-const POUNDS_PER_KILOGRAM = 1 / KILOGRAMS_PER_POUND;
-
-const massText = (kilograms: number, units: UnitSystem): string =>
-  units === 'imperial'
-    ? `${String(Math.round(kilograms * POUNDS_PER_KILOGRAM))} lb`
-    : `${String(Math.round(kilograms))} kg`;
 
 /** `182 laid whole + 33 opened for cuts` */
 function workedOut(line: OrderLine, units: UnitSystem): string {
   const explained = explainLine(line.needed, units);
-  const signs = { sum: ' + ', difference: ' − ', product: ' × ', quotient: ' ÷ ', 'whole-part': '' } as const;
   if (!explained) return line.needed.name;
   // Long sums by course are told by their total alone; the tally opens the rest.
   const terms = explained.terms.length > MOST_TERMS ? [] : explained.terms;
-  return terms.map((term) => `${term.value} ${term.name}`).join(signs[explained.op]);
+  if (terms.length === 0) return '';
+  return `${BEFORE[explained.op] ?? ''}${terms.map((term) => `${term.value} ${term.name}`).join(` ${SIGNS[explained.op]} `)}`;
 }
 
 function amount(line: OrderLine, value: number, units: UnitSystem): string {
@@ -103,7 +98,7 @@ export function OrderSheet({ order, stages, stage, ...job }: OrderSheetProps) {
                       </td>
                       <td className="px-1 text-right font-semibold">{amount(line, line.ordered, units)}</td>
                       <td className="px-1 text-right">
-                        {line.massKilograms === null ? '' : massText(line.massKilograms, units)}
+                        {line.massKilograms === null ? '' : showMass(line.massKilograms, units)}
                       </td>
                       <td className="px-1">
                         <span aria-hidden="true" className="inline-block size-4 border border-ink" />
@@ -117,7 +112,7 @@ export function OrderSheet({ order, stages, stage, ...job }: OrderSheetProps) {
         )}
         {order.massKilograms !== null && order.massKilograms > 0 && (
           <p className="figures mt-2 text-lg">
-            Forms together <strong>{massText(order.massKilograms, units)}</strong>
+            Forms together <strong>{showMass(order.massKilograms, units)}</strong>
           </p>
         )}
         {order.staging.length > 0 && (

@@ -17,6 +17,8 @@ const SHEETS = [
   { path: 'openings', name: 'Openings' },
   { path: 'steel', name: 'Steel' },
   { path: 'bracing', name: 'Bracing' },
+  { path: 'pour', name: 'Pour card' },
+  { path: 'top', name: 'Plates and bolts' },
   { path: 'order', name: 'Order list' },
 ] as const;
 

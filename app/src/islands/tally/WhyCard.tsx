@@ -7,6 +7,7 @@ import type { Figure } from '@ombra/core/tally/figure';
 import type { PieceSelector } from '@ombra/core/tally/how';
 import { X } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
+import { BEFORE, SIGNS } from './signs';
 
 interface WhyCardProps {
   readonly figure: Figure;
@@ -18,25 +19,6 @@ interface WhyCardProps {
 }
 
 const nothing = (): void => undefined;
-
-const SIGNS: Readonly<Record<ExplainedLine['op'], string>> = {
-  sum: '+',
-  difference: '−',
-  product: '×',
-  quotient: '÷',
-  'whole-part': '',
-  'rounded-up': 'in steps of',
-  least: 'or',
-  greatest: 'or',
-};
-
-/** What stands before the terms of an operation that has no sign between them. */
-const BEFORE: Readonly<Partial<Record<ExplainedLine['op'], string>>> = {
-  'whole-part': 'whole part of ',
-  'rounded-up': 'up to the next, ',
-  least: 'the least of ',
-  greatest: 'the greatest of ',
-};
 
 interface TermProps {
   readonly term: ExplainedTerm;

@@ -1,6 +1,7 @@
 import type { Bases } from '@ombra/core/footing/bases';
 import type { Notice } from '@ombra/core/notices/notice';
 import type { Plan } from '@ombra/core/plan';
+import type { Point } from '@ombra/core/shell/point';
 import type { Wall } from '@ombra/core/shell/shell';
 import type { WorkedPlan } from '@ombra/core/work';
 import type { ReactNode } from 'react';
@@ -21,6 +22,7 @@ export function WallsAside({
   heading,
   figure,
   bases,
+  also,
   over,
   onChoose,
   onGo,
@@ -34,6 +36,7 @@ export function WallsAside({
   readonly heading: string;
   readonly figure: (wall: Wall) => string;
   readonly bases?: Bases;
+  readonly also?: readonly Point[];
   readonly over?: (frame: PlanFrame) => ReactNode;
   readonly onChoose: (wall: string) => void;
   /** Goes to what a notice is about; to its wall where nothing is given. */
@@ -49,6 +52,7 @@ export function WallsAside({
       <PlanDrawing
         shell={worked.shell}
         bases={bases}
+        {...(also ? { also } : {})}
         {...(over ? { over } : {})}
         units={job.plan.units}
         width={200}

@@ -1,6 +1,15 @@
 import type { APIRoute } from 'astro';
+import { refuse } from '../../server/answers';
+import { askedDay } from '../../server/chance';
 import { simulatedWeather } from '../../server/weather/simulatedWeather';
 
-/** Wind of the next nights, simulated. */
-export const GET: APIRoute = async () =>
-  Response.json({ simulated: true, nights: await simulatedWeather.nights(new Date()) });
+/** Wind of the next nights, and the day that is asked for, simulated. */
+export const GET: APIRoute = async ({ url }) => {
+  const day = askedDay(url);
+  if (!day) return refuse(422, { where: 'date', what: 'The date cannot be read; write it as 2026-11-30.' });
+  return Response.json({
+    simulated: true,
+    nights: await simulatedWeather.nights(new Date()),
+    day: await simulatedWeather.day(day),
+  });
+};

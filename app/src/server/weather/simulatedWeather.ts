@@ -1,3 +1,4 @@
+import { chanceOf } from '../chance';
 import type { Night, Weather } from './weather';
 
 const NIGHTS = 3;
@@ -5,24 +6,40 @@ const DAY = 86_400_000;
 /** Gusts from a still night to a blow, miles an hour. */
 const LEAST = 5;
 const MOST = 45;
+/** Thunder on one summer day in so many. */
+const THUNDER = 6;
 
-/** A number from 0 to 1 that a date always gives again. [FNV-1a, and the last steps of MurmurHash3] */
-function chanceOf(date: string): number {
-  let hash = 0x811c9dc5;
-  for (const letter of date) hash = Math.imul(hash ^ letter.charCodeAt(0), 0x01000193);
-  // Days in a row differ in one letter only: the bits are stirred once more.
-  hash = Math.imul(hash ^ (hash >>> 16), 0x85ebca6b);
-  hash = Math.imul(hash ^ (hash >>> 13), 0xc2b2ae35);
-  return ((hash ^ (hash >>> 16)) >>> 0) / 0x100000000;
-}
+/** How far a day is into the warm half of the year: −1 in deep winter, 1 in high summer. */
+const season = (day: Date): number => {
+  const start = Date.UTC(day.getUTCFullYear(), 0, 1);
+  const share = (day.getTime() - start) / (365 * DAY);
+  return -Math.cos(2 * Math.PI * (share - 0.05));
+};
+
+const clock = (hours: number): string =>
+  `${String(Math.floor(hours)).padStart(2, '0')}:${String(Math.floor((hours % 1) * 60)).padStart(2, '0')}`;
+
+const dateOf = (day: Date): string => day.toISOString().slice(0, 10);
 
 /** Weather that ships with the application: invented, and the same for the same date. */
 export const simulatedWeather: Weather = {
   nights: (from) =>
     Promise.resolve(
       Array.from({ length: NIGHTS }, (_, index): Night => {
-        const date = new Date(from.getTime() + index * DAY).toISOString().slice(0, 10);
+        const date = dateOf(new Date(from.getTime() + index * DAY));
         return { date, gust: Math.round(LEAST + chanceOf(date) * (MOST - LEAST)) };
       }),
     ),
+  day: (day) => {
+    const date = dateOf(day);
+    const warm = season(day);
+    const low = Math.round(48 + 18 * warm + 12 * (chanceOf(`${date}:low`) - 0.5));
+    return Promise.resolve({
+      date,
+      low,
+      high: low + Math.round(8 + 16 * chanceOf(`${date}:high`)),
+      dark: clock(18.5 + 2 * warm),
+      lightning: warm > 0.3 && chanceOf(`${date}:thunder`) < 1 / THUNDER,
+    });
+  },
 };

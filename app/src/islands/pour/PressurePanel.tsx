@@ -1,0 +1,217 @@
+import { type Length, showLength } from '@ombra/core/measure';
+import type { StagedPour } from '@ombra/core/pour/buildPour';
+import type { Pressing } from '@ombra/core/pour/pressing';
+import { houseRules } from '@ombra/core/rules/houseRules';
+import { showMinutes, showPressure, showVolume } from '@ombra/core/tally/explain';
+import type { Figure } from '@ombra/core/tally/figure';
+import { TableHead } from '../../ui/TableHead';
+import type { Job } from '../job/useJob';
+import { RuleLine } from '../rules/RuleLine';
+import { FigureRow } from '../tally/FigureRow';
+
+interface PressurePanelProps {
+  readonly job: Job;
+  readonly pour: StagedPour;
+  readonly open: string | null;
+  readonly onOpen: (figure: Figure) => void;
+}
+
+const WIDTH = 360;
+const HEIGHT = 250;
+
+/** Pressure over the height of the wall, with the form's capacity and the tops of the rounds. */
+function PressurePicture({
+  pour,
+  pressing,
+  units,
+}: {
+  readonly pour: StagedPour;
+  readonly pressing: Pressing;
+  readonly units: Job['plan']['units'];
+}) {
+  const height = (pour.span.top - pour.span.bottom) / 1e9;
+  const most = Math.max(pressing.head.value, pressing.capacity ?? 0) * 1.05;
+  const x = (pressure: number): number => 70 + (pressure / most) * (WIDTH - 90);
+  const y = (up: number): number => HEIGHT - 34 - (up / height) * (HEIGHT - 56);
+  const line = pressing.profile.map(({ up, pressure }) => `${x(pressure).toFixed(1)} ${y(up).toFixed(1)}`);
+  return (
+    <svg
+      viewBox={`0 0 ${String(WIDTH)} ${String(HEIGHT)}`}
+      className="w-full max-w-[420px] border border-line bg-sheet"
+      role="img"
+      aria-label={`Pressure over the height: ${showPressure(pressing.judged, units)} at most, none at the top`}
+    >
+      <rect x={56} y={y(height)} width={12} height={y(0) - y(height)} className="fill-foam stroke-ink" />
+      <path
+        d={`M70 ${y(0).toFixed(1)}L${line.join('L')}Z`}
+        className="fill-concrete stroke-ink"
+        strokeWidth={1.5}
+      />
+      <line
+        x1={x(pressing.head.value)}
+        y1={y(0)}
+        x2={70}
+        y2={y(height)}
+        className="stroke-quiet"
+        strokeDasharray="4 4"
+      />
+      <text
+        x={x(pressing.head.value) - 4}
+        y={y(0) - 6}
+        textAnchor="end"
+        className="figures fill-quiet text-[12px]"
+      >
+        if all stayed fluid
+      </text>
+      {pressing.capacity !== null && (
+        <g>
+          <line
+            x1={x(pressing.capacity)}
+            x2={x(pressing.capacity)}
+            y1={y(0)}
+            y2={y(height)}
+            className="stroke-stop"
+            strokeWidth={2}
+          />
+          <text
+            x={x(pressing.capacity)}
+            y={y(height) - 6}
+            textAnchor="middle"
+            className="figures fill-stop text-[13px]"
+          >
+            form’s capacity
+          </text>
+        </g>
+      )}
+      {pour.rounds.map((round, index) => {
+        const up = (round.top - pour.span.bottom) / 1e9;
+        return (
+          <g key={index}>
+            <line x1={48} x2={70} y1={y(up)} y2={y(up)} className="stroke-chalk" />
+            <text x={44} y={y(up) + 4} textAnchor="end" className="figures fill-chalk text-[12px]">
+              {showLength((round.top - pour.span.bottom) as Length, units, { style: 'feet' })}
+            </text>
+          </g>
+        );
+      })}
+      <text
+        x={x(pressing.judged)}
+        y={y(0) + 18}
+        textAnchor="middle"
+        className="figures fill-ink text-[14px] font-semibold"
+      >
+        {showPressure(pressing.judged, units)}
+      </text>
+    </svg>
+  );
+}
+
+/** What presses on the forms by both schools, what stays inside their capacity, and where a hose fills a wall too fast. */
+export function PressurePanel({ job, pour, open, onOpen }: PressurePanelProps) {
+  const { plan, edit } = job;
+  const rules = houseRules(plan.rules);
+  const { pressing } = pour;
+  if (!pressing) {
+    return (
+      <p>
+        No pressure can be told: the temperature is out of any range, or nothing is poured. See the notices.
+      </p>
+    );
+  }
+  const { fastest, capacity } = pressing;
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)_430px] gap-6 max-lg:grid-cols-1">
+      <div className="flex min-w-0 flex-col gap-3">
+        <section aria-label="Pressure">
+          <h3 className="heading">Pressure on the forms</h3>
+          {[pressing.rise, pressing.aci, pressing.ciria, pressing.head, pressing.roundHead].map((figure) => (
+            <FigureRow
+              key={figure.id}
+              figure={figure}
+              name={figure.title}
+              units={plan.units}
+              open={open}
+              onOpen={onOpen}
+            />
+          ))}
+          <ul className="mt-1">
+            <RuleLine
+              name="Judged by"
+              id="pour.pressure"
+              rules={rules}
+              units={plan.units}
+              onSet={(value) => {
+                edit({ kind: 'set-rule', rule: 'pour.pressure', value });
+              }}
+            />
+          </ul>
+        </section>
+        <section aria-label="What stays inside" aria-live="polite">
+          <h3 className="heading">What stays inside</h3>
+          {capacity === null ? (
+            <p>
+              <strong>No stated capacity: reported only.</strong> The form maker’s manual has the number; the
+              Forms page takes it.
+            </p>
+          ) : fastest === 'none' ? (
+            <p className="font-semibold text-stop">
+              Even the slowest pour presses harder than the {showPressure(capacity, plan.units)} that the form
+              is stated for.
+            </p>
+          ) : fastest === 'any' ? (
+            <p>
+              Any rate: even the whole head of this pour stays inside {showPressure(capacity, plan.units)}.
+            </p>
+          ) : (
+            <p>
+              Stated for {showPressure(capacity, plan.units)}: up to{' '}
+              <strong>{showVolume(fastest ?? 0, plan.units, 1)} an hour</strong>; rounds then take at least{' '}
+              {pressing.shortestRounds.map((minutes) => showMinutes(minutes)).join(', ')}.{' '}
+              {pressing.judged > capacity ? (
+                <strong className="text-stop">The planned pace is over it.</strong>
+              ) : (
+                'The planned pace is inside it.'
+              )}
+            </p>
+          )}
+        </section>
+        <section aria-label="Where the hose dwells">
+          <h3 className="heading">Seconds that a wall takes of a round, if the hose stays on it</h3>
+          <table className="figures w-full border-collapse text-[17px]">
+            <TableHead names={['wall', ...pour.rounds.map((_, index) => `round ${String(index + 1)}`)]} />
+            <tbody>
+              {pour.volumes.walls.map(({ wall, name }) => (
+                <tr key={wall} className="border-b border-line">
+                  <th scope="row" className="px-1 text-left">
+                    {name}
+                  </th>
+                  {pour.rounds.map((_, index) => {
+                    const own = pour.dwell.find((each) => each.wall === wall && each.round === index + 1);
+                    const short = own !== undefined && own.seconds < rules.count('pour.dwell.least');
+                    return (
+                      <td key={index} className={`px-1 text-right ${short ? 'font-semibold text-stop' : ''}`}>
+                        {own ? `${String(Math.round(own.seconds))}${short ? ' !' : ''}` : '–'}
+                      </td>
+                    );
+                  })}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <p className="mt-1 text-sm text-quiet">
+            ! = under {rules.count('pour.dwell.least')} s: a very short wall. Do not dwell; its whole depth
+            would stand fluid at once.
+          </p>
+        </section>
+      </div>
+      <div>
+        <PressurePicture pour={pour} pressing={pressing} units={plan.units} />
+        <p className="mt-2 text-sm text-quiet">
+          Formulas from memory: look them up before you lean on them. The average rise stands for all walls;
+          the rehearsal tells it place by place. A form gives at its weakest joint, not at its average: never
+          stand where one may burst.
+        </p>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,98 @@
+import type { TruckSearch } from '@ombra/core/rehearsal/bestTrucks';
+import type { Day } from '@ombra/core/rehearsal/day';
+import type { Odds } from '@ombra/core/rehearsal/runs';
+import { proxy, wrap } from 'comlink';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { RehearsalApi } from '../../workers/rehearsal.worker';
+
+/** Days that are played for the odds. */
+export const DAYS = 10_000;
+
+/** How the many days stand: their odds, or the search for the trucks. */
+export type RehearsalState =
+  | { readonly kind: 'idle' }
+  | { readonly kind: 'odds'; readonly done: number }
+  | { readonly kind: 'trucks'; readonly search: TruckSearch | null }
+  | { readonly kind: 'stopped' }
+  | { readonly kind: 'broken' };
+
+/** What was found, with the day that it holds for. */
+interface Found<Value> {
+  readonly day: Day;
+  readonly value: Value;
+}
+
+/** Plays many days in a worker of their own; a new start, or leaving, ends the one that runs. */
+export function useRehearsal(day: Day, seed: number, mostOdds: number) {
+  const [state, setState] = useState<RehearsalState>({ kind: 'idle' });
+  const [odds, setOdds] = useState<Found<Odds> | null>(null);
+  const [trucks, setTrucks] = useState<Found<TruckSearch> | null>(null);
+  const worker = useRef<Worker | null>(null);
+
+  const end = useCallback(() => {
+    worker.current?.terminate();
+    worker.current = null;
+  }, []);
+  useEffect(() => end, [end]);
+
+  const begin = useCallback(() => {
+    end();
+    const own = new Worker(new URL('../../workers/rehearsal.worker.ts', import.meta.url), { type: 'module' });
+    worker.current = own;
+    /** Only what still runs may say something. */
+    const tell = (next: RehearsalState): void => {
+      if (worker.current === own) setState(next);
+    };
+    const settle = (next: RehearsalState): void => {
+      if (worker.current !== own) return;
+      end();
+      setState(next);
+    };
+    return { api: wrap<RehearsalApi>(own), tell, settle, runs: () => worker.current === own };
+  }, [end]);
+
+  const playMany = useCallback(() => {
+    const { api, tell, settle, runs } = begin();
+    setState({ kind: 'odds', done: 0 });
+    const report = (done: number): Promise<void> => {
+      tell({ kind: 'odds', done });
+      return Promise.resolve();
+    };
+    api.odds(day, seed, DAYS, proxy(report)).then(
+      (value) => {
+        if (runs()) setOdds({ day, value });
+        settle({ kind: 'idle' });
+      },
+      () => {
+        settle({ kind: 'broken' });
+      },
+    );
+  }, [begin, day, seed]);
+
+  const findTrucks = useCallback(() => {
+    const { api, tell, settle, runs } = begin();
+    setState({ kind: 'trucks', search: null });
+    const report = (search: TruckSearch): Promise<void> => {
+      tell({ kind: 'trucks', search });
+      return Promise.resolve();
+    };
+    api.trucks(day, seed, mostOdds, proxy(report)).then(
+      (value) => {
+        if (runs()) setTrucks({ day, value });
+        settle({ kind: 'idle' });
+      },
+      () => {
+        settle({ kind: 'broken' });
+      },
+    );
+  }, [begin, day, seed, mostOdds]);
+
+  const stop = useCallback(() => {
+    end();
+    setState({ kind: 'stopped' });
+  }, [end]);
+
+  return { state, odds, trucks, playMany, findTrucks, stop };
+}
+
+export type Rehearsal = ReturnType<typeof useRehearsal>;
