@@ -79,7 +79,7 @@ function pourWording(
       return {
         severity: 'mind',
         ...at(problem.stage),
-        what: `${String(problem.loads)} loads do not bring the volume: ${String(problem.wanted)} are planned.`,
+        what: `${String(problem.loads)} ${problem.loads === 1 ? 'load does' : 'loads do'} not bring the volume: ${String(problem.wanted)} are planned.`,
       };
     case 'temperature-absurd':
       return {

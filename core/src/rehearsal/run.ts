@@ -243,9 +243,10 @@ class Playing {
       arrived += this.late;
       this.late = 0;
     }
-    const ready = loads === 0 ? arrived : clock + day.change;
-    this.idle(clock, ready, loads === 0 ? 'no-truck' : 'change');
-    if (loads > 0) this.idle(ready, arrived, 'no-truck');
+    // A first truck that is early waits for its hour.
+    const ready = loads === 0 ? clock : clock + day.change;
+    this.idle(clock, ready, 'change');
+    this.idle(ready, arrived, 'no-truck');
     this.clock = Math.max(arrived, ready);
     this.truck = {
       batched,

@@ -1,0 +1,46 @@
+import type { Day, DayStop } from '../../src/rehearsal';
+
+/** A wall of so many slices, filled in so many rounds of one volume and depth each. */
+export const stopsOf = (slices: number, rounds: number, volume: number, depth = 1): readonly DayStop[] =>
+  Array.from({ length: rounds }, (_, round) =>
+    Array.from({ length: slices }, (__, slice): DayStop => ({
+      slice,
+      round: round + 1,
+      volume,
+      depth,
+      move: false,
+    })),
+  ).flat();
+
+/** A steady day that can be worked by hand: 12 m³ an hour, loads of 6 m³, trucks that come just when they are ordered. */
+export const dayOf = (change: Partial<Day> = {}): Day => ({
+  stops: stopsOf(6, 2, 1),
+  slices: 6,
+  loads: [6, 6],
+  truck: 6,
+  step: 0.5,
+  spacing: 40,
+  trucks: 4,
+  load: 10,
+  travel: 20,
+  travelScatter: 0,
+  rate: 12,
+  rateScatter: 0,
+  chuteRate: 6,
+  change: 5,
+  wash: 10,
+  move: 0,
+  working: 60,
+  discharge: 90,
+  swell: 0,
+  swellScatter: 0,
+  dark: null,
+  money: { wait: 2, free: 30, pump: 100, pumpHours: 1, lead: 30, crew: 60, concrete: 200 },
+  fresh: { weight: 150, temperature: 60, slump: 6, chemistry: 1, c2: 0.3 },
+  school: 'aci',
+  ...change,
+});
+
+/** The same day as people and roads make it. */
+export const scattered = (change: Partial<Day> = {}): Day =>
+  dayOf({ travelScatter: 0.2, rateScatter: 0.15, swell: 0.03, swellScatter: 0.015, ...change });
