@@ -18,7 +18,7 @@ test('braces follow the planks on hand, the side and the ground; all of it is ke
   await planks.getByLabel('Length of plank 1').blur();
   await expect(page.getByText(/up to 5′ 4″ apart/)).toBeVisible();
   await planks.getByLabel('How many of plank 1').fill('2');
-  await expect(page.getByText(/planks of 12′ are laid and 2 are on hand/)).toBeVisible();
+  await expect(page.getByText(/are wanted and 2 are on hand/)).toBeVisible();
   await planks.getByLabel('Length of plank 1').fill('17in');
   await planks.getByLabel('Length of plank 1').blur();
   await expect(page.getByText(/No plank on hand spans whole bays/)).toBeVisible();
