@@ -29,11 +29,11 @@ test('rounds follow the school, the corner and the hand; every figure opens its 
   await page.getByLabel('Depth of round 1').blur();
   await expect(page.getByText(/The rounds end 6′ 4″ under the top/)).toBeVisible();
 
-  await page.getByLabel('Corner', { exact: true }).selectOption({ index: 3 });
+  await page.getByRole('combobox', { name: 'Corner' }).selectOption({ index: 3 });
   await saved(page);
   await page.reload();
   await expect(page.getByLabel('Depth of round 1')).toHaveValue(/3′/);
-  await expect(page.getByLabel('Corner', { exact: true })).not.toHaveValue('');
+  await expect(page.getByRole('combobox', { name: 'Corner' })).not.toHaveValue('');
 });
 
 test('the order takes side pours and loads; plant and weather are asked', async ({ page }) => {

@@ -253,8 +253,11 @@ describe('the parts of the pour', () => {
     expect(html(<ReadyList job={jobOf(demo)} pour={pour} />)).toContain(
       `${String(pour.ready.length)} of ${String(pour.ready.length)} still to be seen.`,
     );
-    const seen: StagedPour = { ...pour, ready: pour.ready.map((item) => ({ ...item, done: true })) };
-    expect(html(<ReadyList job={jobOf(demo)} pour={seen} />)).toContain('Everything has been seen.');
+    const seen = applyEdit(demo, {
+      kind: 'pour',
+      change: { of: 'stage', stage: 'stage-1', change: { ready: pour.ready.map((item) => item.id) } },
+    });
+    expect(html(<ReadyList job={jobOf(seen)} pour={pourOf(seen)} />)).toContain('Everything has been seen.');
   });
 });
 

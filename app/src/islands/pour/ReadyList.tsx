@@ -13,7 +13,10 @@ const GROUPS: readonly (readonly [PourReady['group'], string])[] = [
 
 /** Everything that must be true before the pump unfolds, made from this job, ticked as it is seen. */
 export function ReadyList({ job, pour }: { readonly job: Job; readonly pour: StagedPour }) {
-  const left = pour.ready.filter((item) => !item.done).length;
+  // The plan's own ticks: what is worked follows a moment later.
+  const ticked = job.plan.pour?.stages?.[pour.span.stage]?.ready ?? [];
+  const done = (item: PourReady): boolean => ticked.includes(item.id);
+  const left = pour.ready.filter((item) => !done(item)).length;
   return (
     <div>
       <p className="mb-2" role="status">
@@ -36,7 +39,7 @@ export function ReadyList({ job, pour }: { readonly job: Job; readonly pour: Sta
                       <input
                         type="checkbox"
                         className="mt-1 size-5 accent-record"
-                        checked={item.done}
+                        checked={done(item)}
                         onChange={(event) => {
                           job.edit({
                             kind: 'pour',
@@ -49,7 +52,7 @@ export function ReadyList({ job, pour }: { readonly job: Job; readonly pour: Sta
                           });
                         }}
                       />
-                      <span className={item.done ? 'text-record' : ''}>{item.what}</span>
+                      <span className={done(item) ? 'text-record' : ''}>{item.what}</span>
                     </label>
                   </li>
                 ))}
