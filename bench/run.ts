@@ -9,6 +9,8 @@ import { buildBracing } from '@ombra/core/bracing';
 import { nudges } from '@ombra/core/nudge';
 import { houseRules } from '@ombra/core/rules';
 import { buildSteel, leastOf } from '@ombra/core/steel';
+import { buildPour } from '@ombra/core/pour';
+import { bestTrucks, manyDays } from '@ombra/core/rehearsal';
 import { makeJobStore } from '../app/src/server/jobStore';
 import { openDatabase } from '../app/src/server/sqlite';
 import { browserFigures } from './browser';
@@ -229,6 +231,37 @@ function bracingOf(plan: Plan) {
   };
 }
 
+/** All pours of a plan with everything before them worked; ten thousand days of the first one, and its best trucks. */
+function pourOf(plan: Plan) {
+  const worked = work(plan);
+  const rules = houseRules(plan.rules);
+  const [pour] = worked.pour.pours;
+  if (!pour) throw new Error('Nothing is poured.');
+  const drain = <Answer>(steps: Generator<unknown, Answer>): Answer => {
+    let step = steps.next();
+    while (step.done !== true) step = steps.next();
+    return step.value;
+  };
+  const before = process.memoryUsage().heapUsed + process.memoryUsage().arrayBuffers;
+  let most = 0;
+  const days = measure(() => {
+    const steps = manyDays(pour.day, 1, 10_000);
+    let step = steps.next();
+    while (step.done !== true) {
+      const { heapUsed, arrayBuffers } = process.memoryUsage();
+      most = Math.max(most, heapUsed + arrayBuffers - before);
+      step = steps.next();
+    }
+  }, 3);
+  return {
+    stops: pour.stops.length,
+    allPours: measure(() => buildPour(worked, plan, rules)),
+    tenThousandDays: days,
+    tenThousandDaysMegabytes: Number((most / 1e6).toFixed(1)),
+    bestTrucks: measure(() => drain(bestTrucks(pour.day, 1, 0.05)), 3),
+  };
+}
+
 async function store() {
   const folder = mkdtempSync(join(tmpdir(), 'ombra-bench-'));
   const { knex } = await openDatabase(folder, () => new Date());
@@ -271,8 +304,9 @@ function bundle() {
     gzipSync(new Uint8Array(readFileSync(join(folder, name)))).length / 1000;
   const total = (names: readonly string[]): number =>
     Number(names.reduce((sum, name) => sum + size(name), 0).toFixed(1));
-  // The forms, the footing, the openings, the steel and the search for the best plan are fetched only when they are asked for.
-  const later = /^(FormsStage|FootingStage|OpeningsStage|SteelStage|BracingStage|best\.worker)/;
+  // The forms, the footing, the openings, the steel, the bracing, the pour and the searches are fetched only when they are asked for.
+  const later =
+    /^(FormsStage|FootingStage|OpeningsStage|SteelStage|BracingStage|PourStage|OddsCharts|rehearsal\.worker|best\.worker)/;
   return {
     mainViewKilobytesCompressed: total(scripts.filter((name) => !later.test(name))),
     fetchedLaterKilobytesCompressed: total(scripts.filter((name) => later.test(name))),
@@ -286,6 +320,7 @@ console.log(
       depth: depth(),
       steel: { demo: steelOf(demoPlan()), bigJob: steelOf(standing(bigJob())) },
       bracing: { demo: bracingOf(demoPlan()), bigJob: bracingOf(standing(bigJob())) },
+      pour: { demo: pourOf(demoPlan()), bigJob: pourOf(standing(bigJob())) },
       survey: survey(demoPlan(), measure),
       store: await store(),
       bundle: bundle(),

@@ -10,6 +10,7 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
 import type { Job } from '../src/islands/job/useJob';
 import { planFrame } from '../src/islands/plan/planGeometry';
+import { BoltLayer } from '../src/islands/pour/BoltLayer';
 import { FillLayer, filledAt } from '../src/islands/pour/FillLayer';
 import { MixPanel, phoneText } from '../src/islands/pour/MixPanel';
 import OddsCharts from '../src/islands/pour/OddsCharts';
@@ -149,6 +150,19 @@ describe('the route on the plan', () => {
   });
 });
 
+describe('plates and bolts on the strip', () => {
+  it('are a board along every top, its splices, and a mark for every bolt', () => {
+    const drawn = html(<BoltLayer frame={frame} topoff={worked.topoff} />);
+    const [plates = '', splices = '', bolts = ''] = [...drawn.matchAll(/<path d="([^"]*)"/g)].map(
+      (match) => match[1],
+    );
+    const { runs } = worked.topoff;
+    expect(plates.match(/M/g)).toHaveLength(runs.length);
+    expect(splices.match(/M/g)).toHaveLength(runs.reduce((sum, run) => sum + run.pieces.length - 1, 0));
+    expect(bolts.match(/M/g)).toHaveLength(worked.topoff.bolts.value);
+  });
+});
+
 describe('words of the pour', () => {
   it('tell degrees in both scales, the job’s own first', () => {
     expect(degreesText(50, 'imperial')).toBe('50 °F (10 °C)');
@@ -190,6 +204,7 @@ describe('the parts of the pour', () => {
     const drawn = html(<RoundsPanel {...panel} walls={walls} set={nothing} />);
     for (const { name } of pour.volumes.walls) expect(drawn).toContain(`>${name}</th>`);
     expect(drawn.match(/Concrete in round \d/g)).toHaveLength(pour.rounds.length);
+    expect(drawn).toContain(`in the order of a round (${String(pour.route.length)} places)`);
     expect(drawn).not.toContain('Rounds set by hand, from');
     const hand = ruled(['pour.rounds', 'by-hand']);
     expect(

@@ -30,6 +30,7 @@ export function orderOf(plan: Plan, worked: WorkedPlan, stageId?: string): Order
       worked.bucks,
       worked.inserts,
       worked.steel.stock.map(leastUnwatched),
+      worked.topoff,
     );
   const within = ({ course }: { readonly course: number }): boolean =>
     course >= stage.from && course <= stage.to;
@@ -64,5 +65,7 @@ export function orderOf(plan: Plan, worked: WorkedPlan, stageId?: string): Order
     { ...worked.inserts, placed: worked.inserts.placed.filter((insert) => starts(insert.rect)) },
     // Steel is bought for the whole job: its offcuts go from stage to stage.
     [],
+    // Plates close the last stage.
+    worked.tally.stages.at(-1)?.id === stage.id ? worked.topoff : null,
   );
 }

@@ -10,6 +10,7 @@ import type { Stage } from '../plan';
 import type { HouseRules, RuleId } from '../rules';
 import { type Levels, type Shell, type Wall, isSquare } from '../shell';
 import type { StockOfSize } from '../steel';
+import type { TopOff } from '../topoff';
 import { type How, evaluate, givenCount, givenLength } from '../tally';
 import { ledgeStraights, openingParts } from './openingParts';
 import { panelParts } from './panelParts';
@@ -333,6 +334,27 @@ const strapParts = (straps: Straps, rules: HouseRules, units: UnitSystem): reado
         },
       ];
 
+/** Sill plates and their bolts, which close the last pour. */
+const topParts = (topoff: TopOff | null, rules: HouseRules, units: UnitSystem): readonly Article[] =>
+  topoff === null || topoff.bolts.value === 0
+    ? []
+    : [
+        {
+          id: 'sill-plates',
+          group: 'parts',
+          article: `Sill plates, lengths of ${showLength(rules.length('topoff.plate.stock'), units)}`,
+          needed: topoff.boards.how,
+          rules: topoff.boards.rules,
+        },
+        {
+          id: 'anchor-bolts',
+          group: 'fixings',
+          article: `Anchor bolts ${showLength(rules.length('topoff.bolt.diameter'), units, { style: 'inches' })}, with washer and nut`,
+          needed: topoff.bolts.how,
+          rules: topoff.bolts.rules,
+        },
+      ];
+
 /** Bundles of straights shared out by what each wall lays, the largest remainders first, so that all are placed. */
 function staging(lines: readonly OrderLine[], courses: Courses, walls: readonly Wall[]): readonly Staging[] {
   const bundles = lines
@@ -369,6 +391,7 @@ export function buildOrder(
   bucks: Bucks,
   inserts: Inserts,
   steel: readonly StockOfSize[],
+  topoff: TopOff | null,
 ): Order {
   const { family } = shell;
   if (family === null || courses.pieces.length === 0) return { lines: [], massKilograms: null, staging: [] };
@@ -383,6 +406,7 @@ export function buildOrder(
     ...openingParts(bucks, inserts, wallById, rules, units),
     ...barsToBuy(steel, units),
     ...strapParts(strapsOf(courses, levels.tops, rules), rules, units),
+    ...topParts(topoff, rules, units),
     ...fixings(courses, first, rules, stages, units),
   ];
   const lines = articles.map((article) => orderLine(article, family, rules));

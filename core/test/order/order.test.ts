@@ -162,3 +162,28 @@ describe('the order of a panel system', () => {
     ).toEqual([['Block', null]]);
   });
 });
+
+describe('sill plates and anchor bolts', () => {
+  const plates = (plan: Plan, stage?: string): readonly number[] => {
+    const list = orderOf(plan, work(plan), stage);
+    return ['sill-plates', 'anchor-bolts'].flatMap((id) => {
+      const found = list.lines.find((each) => each.id === id);
+      return found ? [evaluate(found.needed)] : [];
+    });
+  };
+
+  it('are ordered for the job, and with its last stage only', () => {
+    const plan = planOf(RECTANGLE, withCourses(8));
+    const { topoff } = work(plan);
+    expect(plates(plan)).toEqual([topoff.boards.value, topoff.bolts.value]);
+    const staged: Plan = {
+      ...plan,
+      stages: [
+        { id: 'low', toCourse: 4, top: 'half' },
+        { id: 'high', toCourse: 8, top: 'full' },
+      ],
+    };
+    expect(plates(staged, 'low')).toEqual([]);
+    expect(plates(staged, 'high')).toEqual([topoff.boards.value, topoff.bolts.value]);
+  });
+});

@@ -12,6 +12,7 @@ import { Strip } from '../strip/Strip';
 import { WhyCard } from '../tally/WhyCard';
 import { NothingStands } from '../walls/NothingStands';
 import { WallsAside } from '../walls/WallsAside';
+import { BoltLayer } from './BoltLayer';
 import { FillLayer } from './FillLayer';
 import { MixPanel } from './MixPanel';
 import { OrderPanel } from './OrderPanel';
@@ -116,6 +117,8 @@ function Poured({ job, place, onPlace, pour, pours }: PouredProps) {
           over={(frame) =>
             rehearsing ? (
               <FillLayer frame={frame} levels={worked.levels} pour={pour} run={played.run} at={played.at} />
+            ) : place.pourPanel === 'top' ? (
+              <BoltLayer frame={frame} topoff={worked.topoff} />
             ) : (
               <RoundLayer frame={frame} levels={worked.levels} pour={pour} />
             )

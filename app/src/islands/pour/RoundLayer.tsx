@@ -88,7 +88,7 @@ export const RoundLayer = memo(function RoundLayer({ frame, levels, pour }: Roun
             >
               <rect x={-4} y={-10} width={112} height={20} className="fill-sheet stroke-chalk" />
               <text dominantBaseline="central" className="figures fill-chalk text-[15px] font-semibold">
-                {`${String(index + 1)}`}
+                {String(index + 1)}
                 {time && Number.isFinite(time.from)
                   ? `  ${timeOf(pour, time.from)}–${timeOf(pour, time.to)}`
                   : ''}

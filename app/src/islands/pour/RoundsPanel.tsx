@@ -1,4 +1,4 @@
-import { showLength, subtract } from '@ombra/core/measure';
+import { nanometres, showLength, subtract } from '@ombra/core/measure';
 import { type StagedPour, clockText } from '@ombra/core/pour/buildPour';
 import { houseRules } from '@ombra/core/rules/houseRules';
 import type { RuleId } from '@ombra/core/rules/registry';
@@ -81,6 +81,33 @@ function ByHand({ job, pour, set }: Pick<RoundsPanelProps, 'job' | 'pour' | 'set
         </li>
       </ol>
     </section>
+  );
+}
+
+/** The places of the hose in the order of a round, wall after wall, from each wall's first corner. */
+function Stations({ job, pour }: Pick<RoundsPanelProps, 'job' | 'pour'>) {
+  const legs: { readonly name: string; readonly at: string[] }[] = [];
+  for (const index of pour.route) {
+    const slice = pour.slices[index];
+    if (!slice) continue;
+    const at = showLength(nanometres((slice.from + slice.to) / 2), job.plan.units, { partsPerInch: 1 });
+    const last = legs.at(-1);
+    if (last?.name === slice.name) last.at.push(at);
+    else legs.push({ name: slice.name, at: [at] });
+  }
+  return (
+    <details className="mt-2">
+      <summary className="cursor-pointer">
+        Where the hose is set down, in the order of a round ({pour.route.length} places)
+      </summary>
+      <ol className="figures mt-1 text-[16px]">
+        {legs.map((leg, index) => (
+          <li key={index}>
+            <strong>{leg.name}</strong>, from its first corner: {leg.at.join(' · ')}
+          </li>
+        ))}
+      </ol>
+    </details>
   );
 }
 
@@ -181,6 +208,7 @@ export function RoundsPanel({ job, pour, walls, open, onOpen, set }: RoundsPanel
           </table>
         </div>
         {rules.choice('pour.rounds') === 'by-hand' && <ByHand job={job} pour={pour} set={set} />}
+        <Stations job={job} pour={pour} />
         <p className="mt-2 max-w-[78ch] text-sm text-quiet">
           A round ends at one height all the way round, since concrete finds its level.{' '}
           {pour.span.stopsMidBlock
