@@ -161,14 +161,14 @@ function pourWording(
       };
     case 'round-slow':
       return {
-        severity: 'stop',
+        severity: 'mind',
         ...at(problem.stage),
         rule: 'pour.work.minutes',
         what: `As planned, a layer waits ${showMinutes(problem.gap)} for the next one and may wait ${showMinutes(problem.working)}: that makes a cold joint. Trucks closer together, a faster way of placing, a retarder, or fewer rounds.`,
       };
     case 'load-old':
       return {
-        severity: 'stop',
+        severity: 'mind',
         ...at(problem.stage),
         rule: 'pour.discharge.most',
         what: `As planned, a load is ${showMinutes(problem.age)} old when its last concrete is placed; ${showMinutes(problem.most)} are allowed. Trucks farther apart, or smaller loads.`,

@@ -244,7 +244,7 @@ describe('the clock', () => {
     expect(clock.finish).toBeCloseTo((volume / day.rate) * 60 + waits, 6);
   });
 
-  it('stops for a cold joint that is in the plan, and for a load too old', () => {
+  it('minds a cold joint that is in the plan, and a load too old', () => {
     const hot = plan({ rules: { 'pour.work.minutes': 15, 'pour.mix.temperature': 95 } });
     expect(told(hot, 'round-slow')[0]).toMatch(/a layer waits \d+ min .* that makes a cold joint/);
     const slow = plan({ rules: { 'pour.rate.pump': 5, 'pour.truck.spacing': 10 } });
