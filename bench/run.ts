@@ -306,7 +306,7 @@ function bundle() {
     Number(names.reduce((sum, name) => sum + size(name), 0).toFixed(1));
   // The forms, the footing, the openings, the steel, the bracing, the pour and the searches are fetched only when they are asked for.
   const later =
-    /^(FormsStage|FootingStage|OpeningsStage|SteelStage|BracingStage|PourStage|OddsCharts|rehearsal\.worker|best\.worker)/;
+    /^(FormsStage|FootingStage|OpeningsStage|SteelStage|BracingStage|PourStage|OddsCharts|lateStages|rehearsal\.worker|best\.worker)/;
   return {
     mainViewKilobytesCompressed: total(scripts.filter((name) => !later.test(name))),
     fetchedLaterKilobytesCompressed: total(scripts.filter((name) => later.test(name))),

@@ -1,11 +1,20 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { settle } from '../src/memo';
-import { applyEdit, readPlanText } from '../src/plan';
+import { type Plan, applyEdit, readPlanText } from '../src/plan';
 import { report } from '../src/report';
 import { makeWork, work } from '../src/work';
+import { makeWorkWith } from '../src/workWith';
 import { insertOf, openingOf } from './support/openings';
 import { HATCHERY, flat, planOf, withCourses } from './support/plans';
+
+function demo(): Plan {
+  const reading = readPlanText(
+    readFileSync(new URL('../../demo/sorrel-fork-hatchery.json', import.meta.url), 'utf8'),
+  );
+  if (!reading.ok) throw new Error('the demo does not read');
+  return reading.plan;
+}
 
 describe('working a plan out', () => {
   const plan = planOf(HATCHERY, withCourses(7));
@@ -85,14 +94,10 @@ describe('working a plan out', () => {
 });
 
 describe('the demo job', () => {
-  const reading = readPlanText(
-    readFileSync(new URL('../../demo/sorrel-fork-hatchery.json', import.meta.url), 'utf8'),
-  );
-  if (!reading.ok) throw new Error(JSON.stringify(reading.problems));
-  const onFlatGround = flat(reading.plan);
+  const onFlatGround = flat(demo());
 
   it('is the hatchery of the reference cases', () => {
-    expect(reading.plan.loops[0]?.walk.map(({ length, turn }) => ({ length, turn }))).toEqual(
+    expect(demo().loops[0]?.walk.map(({ length, turn }) => ({ length, turn }))).toEqual(
       planOf(HATCHERY).loops[0]?.walk.map(({ length, turn }) => ({ length, turn })),
     );
   });
@@ -156,7 +161,7 @@ describe('the demo job', () => {
   });
 
   it('stands on a stepped footing with forty readings, and reports what follows from them', () => {
-    const worked = work(reading.plan);
+    const worked = work(demo());
     expect(worked.levels.rest).toBeNull();
     expect(worked.footing.problems).toEqual([]);
     expect(worked.notices.filter((notice) => notice.severity === 'stop')).toEqual([]);
@@ -178,7 +183,39 @@ describe('the demo job', () => {
   });
 
   it('reports how far a walk misses home', () => {
-    const open = applyEdit(reading.plan, { kind: 'set-row-length', row: 'wall-3', length: '17ft' });
+    const open = applyEdit(demo(), { kind: 'set-row-length', row: 'wall-3', length: '17ft' });
     expect(report(work(open)).shell.gaps).toEqual([{ loop: 'loop-1', length: { value: 12, unit: 'in' } }]);
+  });
+});
+
+describe('the late stages', () => {
+  it('are left out until they are there, and change nothing of the others', () => {
+    const plan = demo();
+    const [early, whole] = [makeWorkWith(null)(plan), work(plan)];
+    expect(early.complete).toBe(false);
+    expect(early.pour.pours).toEqual([]);
+    expect(early.topoff.bolts.value).toBe(0);
+    expect(early.footing.adjusted).toEqual([]);
+    expect(early.notices.some((notice) => notice.place.stage === 'pour')).toBe(false);
+    expect(whole.complete).toBe(true);
+    expect(whole.pour.pours).toHaveLength(1);
+    expect(whole.footing.adjusted).toHaveLength(1);
+    for (const stage of ['shell', 'courses', 'openings', 'steel', 'bracing', 'tally'] as const) {
+      expect(early[stage]).toEqual(whole[stage]);
+    }
+  });
+
+  it('follow every edit', () => {
+    const again = makeWork();
+    const first = again(demo());
+    const wider = again(applyEdit(demo(), { kind: 'set-core', core: '10in' }));
+    expect(wider.pour.pours[0]?.volumes.core.value).toBeGreaterThan(
+      first.pour.pours[0]?.volumes.core.value ?? 0,
+    );
+    expect(wider.pour.pours[0]?.volumes.core.value).toBeCloseTo(wider.tally.total.coreVolume.value, 9);
+    // A name is nothing to pour by.
+    expect(again(applyEdit(demo(), { kind: 'rename', name: 'Other' })).pour).not.toBe(first.pour);
+    const same = again(applyEdit(demo(), { kind: 'rename', name: 'Another' }));
+    expect(again(applyEdit(demo(), { kind: 'rename', name: 'Third' })).pour).toBe(same.pour);
   });
 });

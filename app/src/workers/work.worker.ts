@@ -1,16 +1,21 @@
 import { figuresOfPlan } from '@ombra/core/compare';
 import type { Plan } from '@ombra/core/plan/plan';
-import { type WorkedPlan, makeWork, work as workOnce } from '@ombra/core/work';
+import { type WorkedPlan, makeWorkWith } from '@ombra/core/workWith';
 import { expose } from 'comlink';
 
-const work = makeWork();
+let work = makeWorkWith(null);
 
 /** The core off the main thread. It remembers its stages between calls, so an edit works only what it touches. */
 const api = {
   work: (plan: Plan): WorkedPlan => work(plan),
+  /** Fetches the stages that the first view does without; what is worked from then on is complete. */
+  fetchLate: async (): Promise<void> => {
+    const { LATE_STAGES } = await import('@ombra/core/lateStages');
+    work = makeWorkWith(LATE_STAGES);
+  },
   /** What a plan would come to, without taking the place of the one that is worked on. */
   tryOut: (plan: Plan) => {
-    const worked = workOnce(plan);
+    const worked = makeWorkWith(null)(plan);
     return {
       ...figuresOfPlan(worked, plan),
       cubicMetres: worked.tally.total.coreVolume.value,

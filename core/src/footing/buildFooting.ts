@@ -3,7 +3,7 @@ import type { Plan } from '../plan';
 import type { HouseRules } from '../rules';
 import type { Levels, Shell } from '../shell';
 import { type Figure, type How, figureOf } from '../tally';
-import { type LoopAdjustment, adjustPulls } from './adjust';
+import type { LoopAdjustment, adjustPulls } from './adjust';
 import { type Bases, buildBases } from './bases';
 import { type TapeMark, standingPieces, tapeMarks } from './chalk';
 import { footingConcrete, sheetArea } from './concrete';
@@ -73,6 +73,7 @@ function firstRoundOf(bases: Bases, concrete: Figure, firstCourse: How | null): 
  * Works out the footing and everything measured on it. Never throws for what a plan says; what is wrong is in `problems`.
  *
  * @param firstCourseConcrete how the concrete of the first course was worked out; null where there is no course
+ * @param adjust puts corners where the pulls say; null while that has not been fetched
  */
 export function buildFooting(
   shell: Shell,
@@ -81,6 +82,7 @@ export function buildFooting(
   plan: FootingInput,
   rules: HouseRules,
   firstCourseConcrete: How | null,
+  adjust: typeof adjustPulls | null,
 ): Footing {
   const { units, footing } = plan;
   const rows = new Set(plan.loops.flatMap((loop) => loop.walk.map((row) => row.id)));
@@ -88,7 +90,7 @@ export function buildFooting(
   const concrete = footingConcrete(bases);
   const standing = standingPieces(courses, levels);
   const square = squareOf(shell, units);
-  const adjusted = adjustPulls(shell, footing?.pulls ?? [], rows, units, rules);
+  const adjusted = adjust?.(shell, footing?.pulls ?? [], rows, units, rules) ?? { loops: [], problems: [] };
   const before = readSurvey(shell, levels, standing, footing?.shots ?? [], rows, units, rules, 'footing');
   const after = readSurvey(shell, levels, standing, footing?.after ?? [], rows, units, rules, 'first-course');
   const firstCourse = firstCourseOf(shell, courses, levels, standing, rules);

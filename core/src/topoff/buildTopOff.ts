@@ -7,50 +7,10 @@ import type { HouseRules } from '../rules';
 import type { Levels, Shell } from '../shell';
 import type { Steel } from '../steel';
 import { type StockPlan, cutStock } from '../stock/cutStock';
-import { type Figure, figureOf, givenCount } from '../tally';
+import { figureOf, givenCount } from '../tally';
 import { type Blocked, boltRules, layBolts } from './bolts';
 import { type PlatePiece, type PlateRun, plateRuns, splices } from './plates';
-
-/** A run of plate with its pieces and their bolts. */
-export interface BoltedRun extends PlateRun {
-  readonly pieces: readonly PlatePiece[];
-}
-
-export type TopOffProblem =
-  | { readonly kind: 'bolt-gap'; readonly wall: string; readonly from: Length; readonly to: Length }
-  | { readonly kind: 'piece-short'; readonly wall: string; readonly length: Length }
-  | { readonly kind: 'plate-curved'; readonly wall: string }
-  | { readonly kind: 'plate-wide'; readonly wall: string; readonly plate: Length; readonly wallThick: Length }
-  | {
-      /** Nearest and farthest from an end leave no place between them. */
-      readonly kind: 'no-end-zone';
-      readonly nearest: Length;
-      readonly farthest: Length;
-    };
-
-/** How the concrete of a pour ends at its top. */
-export interface PourTop {
-  readonly stage: string;
-  readonly name: string;
-  /** Struck off and trowelled, left rough, or half way up a block with bars standing out of it. */
-  readonly finish: 'trowelled' | 'rough' | 'half-block';
-  /** Bars out of the joint, where walls go on. */
-  readonly bars: Length | null;
-}
-
-/** Sill plates with their splices and anchor bolts, and how each pour's top is left. */
-export interface TopOff {
-  readonly runs: readonly BoltedRun[];
-  /** Boards that the plates are cut of. */
-  readonly stock: StockPlan;
-  readonly boards: Figure;
-  readonly bolts: Figure;
-  /** Middle third of the plate, from the core's outside face. */
-  readonly band: { readonly from: Length; readonly to: Length };
-  readonly ledgerAnchors: { readonly cast: number; readonly drilled: number };
-  readonly tops: readonly PourTop[];
-  readonly problems: readonly TopOffProblem[];
-}
+import type { BoltedRun, PourTop, TopOff, TopOffProblem } from './topOff';
 
 /** A saw takes an eighth. [common practice] */
 const KERF = inches(1 / 8);

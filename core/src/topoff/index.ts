@@ -1,3 +1,4 @@
 export * from './bolts';
 export * from './buildTopOff';
 export * from './plates';
+export * from './topOff';

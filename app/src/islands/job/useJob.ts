@@ -25,12 +25,26 @@ function useWorked(plan: Plan): { readonly worked: WorkedPlan | null; readonly b
   const [worked, setWorked] = useState<WorkedPlan | null>(null);
   const [broken, setBroken] = useState(false);
   const ask = useRef<((plan: Plan) => void) | null>(null);
+  const newest = useRef(plan);
   useEffect(() => {
+    let fetching = false;
     ask.current = latestWins(
       (input: Plan) => workClient().work(input),
       (output) => {
         setWorked(output);
         setBroken(false);
+        if (output.complete || fetching) return;
+        // What the first view does without comes after it; a fetch that fails is tried again with the next edit.
+        fetching = true;
+        workClient()
+          .fetchLate()
+          .then(
+            () => ask.current?.(newest.current),
+            () => undefined,
+          )
+          .finally(() => {
+            fetching = false;
+          });
       },
       () => {
         setBroken(true);
@@ -38,6 +52,7 @@ function useWorked(plan: Plan): { readonly worked: WorkedPlan | null; readonly b
     );
   }, []);
   useEffect(() => {
+    newest.current = plan;
     ask.current?.(plan);
   }, [plan]);
   return { worked, broken };

@@ -1,4 +1,4 @@
-import type { TopOff } from '@ombra/core/topoff/buildTopOff';
+import type { TopOff } from '@ombra/core/topoff/topOff';
 import { memo } from 'react';
 import { type StripFrame, stripX, stripY, wallIndex } from '../strip/stripGeometry';
 

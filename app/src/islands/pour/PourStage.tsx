@@ -188,7 +188,7 @@ function Poured({ job, place, onPlace, pour, pours }: PouredProps) {
 /** The day of the pour: rounds and route, order and trucks, mix, pressure, a rehearsal, the top of the walls, and what must be true before. */
 export function PourStage(props: StageProps) {
   const { worked } = props.job;
-  if (!worked) return <p className="p-6 text-quiet">Working the plan out …</p>;
+  if (!worked?.complete) return <p className="p-6 text-quiet">Working the pour out …</p>;
   const { pours } = worked.pour;
   const pour = pours.find(({ span }) => span.stage === props.place.pourStage) ?? pours[0];
   if (!pour || pour.volumes.walls.length === 0) return <NothingStands title="No wall to pour yet" />;

@@ -2,7 +2,7 @@ import { type Length, showLength, subtract } from '@ombra/core/measure';
 import { houseRules } from '@ombra/core/rules/houseRules';
 import type { RuleId } from '@ombra/core/rules/registry';
 import type { Figure } from '@ombra/core/tally/figure';
-import type { TopOff } from '@ombra/core/topoff/buildTopOff';
+import type { TopOff } from '@ombra/core/topoff/topOff';
 import { TableHead } from '../../ui/TableHead';
 import type { Job } from '../job/useJob';
 import { RuleLine } from '../rules/RuleLine';
