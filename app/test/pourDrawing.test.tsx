@@ -291,6 +291,7 @@ describe('the rehearsal', () => {
   };
   const rehearsal: Rehearsal = {
     state: { kind: 'idle' },
+    day: 'today',
     odds: null,
     trucks: null,
     playMany: nothing,
@@ -334,7 +335,7 @@ describe('the rehearsal', () => {
         played={played}
         rehearsal={{
           ...rehearsal,
-          trucks: { day, value: { done: 1, of: 1, tried: [best], best } },
+          trucks: { day: 'today', value: { done: 1, of: 1, tried: [best], best } },
         }}
         seed={1}
       />,

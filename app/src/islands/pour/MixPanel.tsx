@@ -96,8 +96,8 @@ function AskWeather({ job, pour, set }: Pick<MixPanelProps, 'job' | 'pour' | 'se
   );
 }
 
-/** What is ordered, as it is told on the phone. */
-export function phoneText(pour: StagedPour, plan: Job['plan']): readonly string[] {
+/** The mix in one sentence. */
+export function mixText({ mix }: StagedPour, plan: Job['plan']): string {
   const rules = houseRules(plan.rules);
   const label = (id: ChoiceRuleId): string => {
     const rule = RULES[id];
@@ -106,14 +106,25 @@ export function phoneText(pour: StagedPour, plan: Job['plan']): readonly string[
       ? (rule.choices.find((choice) => choice.value === value)?.label ?? value)
       : value;
   };
+  return `${label('pour.mix.strength')}, stone ${label('pour.mix.stone')}, slump ${String(mix.slump.ordered)} in, ${label('pour.mix.cement')}, ${label('pour.mix.air')}; it flows by ${label('pour.mix.admixture')}.`;
+}
+
+/** What is ordered, as it is told on the phone. */
+export function phoneText(pour: StagedPour, plan: Job['plan']): readonly string[] {
   const { mix, volumes, day } = pour;
-  const loads = volumes.loads;
+  const { loads } = volumes;
   const { units } = plan;
+  const each =
+    loads.length > 1
+      ? `, ${loadText(loads[0] ?? 0, units)} each, one every ${String(day.spacing)} min; the last one is a balance that we call for`
+      : '';
+  const least =
+    mix.temperature.least === null ? '' : `, ${degreesText(mix.temperature.least, units)} at the least`;
   return [
     `${showQuantity(volumes.ordered.value, 'volume', units)} for ${pour.date ?? 'the day'}, first truck at ${timeOf(pour, 0)}.`,
-    `${String(loads.length)} ${loads.length === 1 ? 'load' : 'loads'}${loads.length > 1 ? `, ${loadText(loads[0] ?? 0, units)} each, one every ${String(day.spacing)} min; the last one is a balance that we call for` : ''}.`,
-    `${label('pour.mix.strength')}, stone ${label('pour.mix.stone')}, slump ${String(mix.slump.ordered)} in, ${label('pour.mix.cement')}, ${label('pour.mix.air')}; it flows by ${label('pour.mix.admixture')}.`,
-    `At ${degreesText(mix.concrete, units)}${mix.temperature.least === null ? '' : `, ${degreesText(mix.temperature.least, units)} at the least`}. Placed by ${METHOD_WORDS[pour.method]}: no water without a word from us.`,
+    `${String(loads.length)} ${loads.length === 1 ? 'load' : 'loads'}${each}.`,
+    mixText(pour, plan),
+    `At ${degreesText(mix.concrete, units)}${least}. Placed by ${METHOD_WORDS[pour.method]}: no water without a word from us.`,
   ];
 }
 

@@ -284,9 +284,12 @@ export function OrderPanel({ job, pour, walls, open, onOpen, set }: OrderPanelPr
     ['It loads in, min', 'pour.plant.load'],
     ['Allowance, %', 'pour.allowance'],
     ['The plant sells by', 'pour.plant.step'],
+    ['Pump before the first truck, min', 'pour.pump.lead'],
     ['Concrete, a yd³', 'pour.money.concrete'],
     ['Pump, an hour', 'pour.money.pump'],
+    ['Free on site, min', 'pour.truck.free'],
     ['Waiting, a minute', 'pour.money.wait'],
+    ['One of the crew, an hour', 'pour.money.crew'],
   ];
   return (
     <div className="grid grid-cols-[minmax(0,1fr)_330px] gap-6 max-lg:grid-cols-1">

@@ -57,9 +57,12 @@ function Poured({ job, place, onPlace, pour, pours }: PouredProps) {
   const wall = walls.find((each) => each.id === place.wall) ?? walls[0];
   if (!wall) return <NothingStands title="No wall to pour yet" />;
   const { volumes } = pour;
-  const figure = [...figuresOfPour(worked.pour), worked.topoff.bolts, worked.topoff.boards].find(
-    (each) => each.id === place.figure,
-  );
+  const figure = [
+    ...figuresOfPour(worked.pour),
+    ...worked.tally.courses.map((course) => course.coreVolume),
+    worked.topoff.bolts,
+    worked.topoff.boards,
+  ].find((each) => each.id === place.figure);
   const openFigure = (next: Figure): void => {
     onPlace({ figure: next.id === place.figure ? null : next.id });
   };

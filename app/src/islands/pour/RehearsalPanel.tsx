@@ -148,7 +148,7 @@ const orderText = (pour: StagedPour, each: Ordered): string =>
 function Trucks({ job, pour, rehearsal }: Pick<RehearsalPanelProps, 'job' | 'pour' | 'rehearsal'>) {
   const { state, trucks, findTrucks } = rehearsal;
   const { day } = pour;
-  const stale = trucks !== null && trucks.day !== day;
+  const stale = trucks !== null && trucks.day !== rehearsal.day;
   const best = trucks?.value.best ?? null;
   const today = trucks?.value.tried.find(
     (each) => each.trucks === day.trucks && each.spacing === day.spacing,
@@ -215,7 +215,7 @@ export function RehearsalPanel({ job, pour, played, rehearsal, seed }: Rehearsal
       : state.kind === 'trucks'
         ? (state.search?.done ?? 0) / (state.search?.of ?? 1)
         : 0;
-  const stale = odds !== null && odds.day !== pour.day;
+  const stale = odds !== null && odds.day !== rehearsal.day;
   const mostOdds = houseRules(job.plan.rules).count('pour.odds.most') / 100;
   const lines =
     odds === null

@@ -10,6 +10,7 @@ import { LengthField } from '../../ui/LengthField';
 import { TableHead } from '../../ui/TableHead';
 import type { Job } from '../job/useJob';
 import { RuleLine } from '../rules/RuleLine';
+import { FigureRow } from '../tally/FigureRow';
 import { roundTimes } from './RoundLayer';
 import { timeOf } from './pourWords';
 import type { StageEdit } from './stageEdit';
@@ -208,6 +209,21 @@ export function RoundsPanel({ job, pour, walls, open, onOpen, set }: RoundsPanel
           </table>
         </div>
         {rules.choice('pour.rounds') === 'by-hand' && <ByHand job={job} pour={pour} set={set} />}
+        <details className="mt-2">
+          <summary className="cursor-pointer">Concrete course by course</summary>
+          {job.worked?.tally.courses
+            .filter(({ course }) => course >= pour.span.fromCourse && course <= pour.span.toCourse)
+            .map(({ course, coreVolume }) => (
+              <FigureRow
+                key={course}
+                figure={coreVolume}
+                name={`Course ${String(course)}, the whole of it`}
+                units={plan.units}
+                open={open}
+                onOpen={onOpen}
+              />
+            ))}
+        </details>
         <Stations job={job} pour={pour} />
         <p className="mt-2 max-w-[78ch] text-sm text-quiet">
           A round ends at one height all the way round, since concrete finds its level.{' '}

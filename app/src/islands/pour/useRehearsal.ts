@@ -2,7 +2,7 @@ import type { TruckSearch } from '@ombra/core/rehearsal/bestTrucks';
 import type { Day } from '@ombra/core/rehearsal/day';
 import type { Odds } from '@ombra/core/rehearsal/runs';
 import { proxy, wrap } from 'comlink';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { RehearsalApi } from '../../workers/rehearsal.worker';
 
 /** Days that are played for the odds. */
@@ -16,9 +16,9 @@ export type RehearsalState =
   | { readonly kind: 'stopped' }
   | { readonly kind: 'broken' };
 
-/** What was found, with the day that it holds for. */
+/** What was found, with the day that it holds for, as text: every edit brings the same day anew. */
 interface Found<Value> {
-  readonly day: Day;
+  readonly day: string;
   readonly value: Value;
 }
 
@@ -28,6 +28,7 @@ export function useRehearsal(day: Day, seed: number, mostOdds: number) {
   const [odds, setOdds] = useState<Found<Odds> | null>(null);
   const [trucks, setTrucks] = useState<Found<TruckSearch> | null>(null);
   const worker = useRef<Worker | null>(null);
+  const key = useMemo(() => JSON.stringify(day), [day]);
 
   const end = useCallback(() => {
     worker.current?.terminate();
@@ -60,14 +61,14 @@ export function useRehearsal(day: Day, seed: number, mostOdds: number) {
     };
     api.odds(day, seed, DAYS, proxy(report)).then(
       (value) => {
-        if (runs()) setOdds({ day, value });
+        if (runs()) setOdds({ day: key, value });
         settle({ kind: 'idle' });
       },
       () => {
         settle({ kind: 'broken' });
       },
     );
-  }, [begin, day, seed]);
+  }, [begin, day, key, seed]);
 
   const findTrucks = useCallback(() => {
     const { api, tell, settle, runs } = begin();
@@ -78,21 +79,21 @@ export function useRehearsal(day: Day, seed: number, mostOdds: number) {
     };
     api.trucks(day, seed, mostOdds, proxy(report)).then(
       (value) => {
-        if (runs()) setTrucks({ day, value });
+        if (runs()) setTrucks({ day: key, value });
         settle({ kind: 'idle' });
       },
       () => {
         settle({ kind: 'broken' });
       },
     );
-  }, [begin, day, seed, mostOdds]);
+  }, [begin, day, key, seed, mostOdds]);
 
   const stop = useCallback(() => {
     end();
     setState({ kind: 'stopped' });
   }, [end]);
 
-  return { state, odds, trucks, playMany, findTrucks, stop };
+  return { state, day: key, odds, trucks, playMany, findTrucks, stop };
 }
 
 export type Rehearsal = ReturnType<typeof useRehearsal>;

@@ -27,7 +27,7 @@ export function RuleLine({
   const long = rule.type === 'choice' && rule.choices.some(({ label }) => label.length > SHORT_CHOICE);
   return (
     <li
-      className={`grid items-center gap-x-1 border-b border-line py-0.5 ${long ? 'grid-cols-[minmax(0,1fr)_24px]' : 'grid-cols-[minmax(0,1fr)_minmax(0,160px)_24px]'}`}
+      className={`grid items-center gap-x-1 border-b border-line py-0.5 ${long ? 'grid-cols-[minmax(0,1fr)_minmax(24px,auto)]' : 'grid-cols-[minmax(0,1fr)_minmax(0,160px)_minmax(24px,auto)]'}`}
     >
       <span
         className={`${changed ? 'font-semibold text-chalk' : ''} ${long ? 'col-span-2' : ''}`}

@@ -6,7 +6,7 @@ import { showMass, showMinutes, showPressure, showVolume } from '@ombra/core/tal
 import type { WorkedPlan } from '@ombra/core/work';
 import { TableHead } from '../../ui/TableHead';
 import { PlanDrawing } from '../plan/PlanDrawing';
-import { phoneText } from '../pour/MixPanel';
+import { mixText } from '../pour/MixPanel';
 import { METHOD_WORDS, degreesText, loadText, timeOf } from '../pour/pourWords';
 import { roundTimes } from '../pour/RoundLayer';
 import { RouteOnPlan } from '../pour/RouteOnPlan';
@@ -147,7 +147,7 @@ function Card({
             </tbody>
           </table>
           <h2 className="mt-1 border-b border-ink text-[15px] font-semibold">Mix</h2>
-          <p className="text-[12.5px] leading-tight">{phoneText(pour, plan)[2]}</p>
+          <p className="text-[12.5px] leading-tight">{mixText(pour, plan)}</p>
           <p className="text-[12.5px] leading-tight">
             Taken at {mix.slump.least} to {mix.slump.most} in of slump (C143),{' '}
             {mix.temperature.least === null ? '' : `${degreesText(mix.temperature.least, units)} to `}
@@ -186,8 +186,8 @@ function Card({
             <li key={items[0]?.id} className="break-inside-avoid py-px">
               {of === null ? '' : `${of}: `}
               {items.map((item) => (
-                <span key={item.id} className={of === null ? '' : 'whitespace-nowrap'}>
-                  {item.done ? '☒' : '☐'} {of === null ? item.what : item.line?.own}{' '}
+                <span key={item.id} className={of === null ? '' : 'mr-1.5 inline-block'}>
+                  {item.done ? '☒' : '☐'} {of === null ? item.what : item.line?.own}
                 </span>
               ))}
             </li>
