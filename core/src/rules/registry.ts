@@ -1,7 +1,9 @@
 import { type Length, NANOMETRES_PER_INCH, inches, nanometres } from '../measure';
 import { bracingChoiceRules, bracingCountRules, bracingLengthRules } from './bracingRules';
 import { openingChoiceRules, openingCountRules, openingLengthRules } from './openingRules';
+import { mixChoiceRules, mixCountRules } from './mixRules';
 import { pourChoiceRules, pourCountRules, pourLengthRules } from './pourRules';
+import { topOffChoiceRules, topOffCountRules, topOffLengthRules } from './topOffRules';
 import { steelChoiceRules, steelCountRules, steelLengthRules } from './steelRules';
 import type { ChoiceRule, CountRule, LengthRule, Rule } from './rule';
 
@@ -371,6 +373,7 @@ const lengthRules = {
   ...steelLengthRules,
   ...bracingLengthRules,
   ...pourLengthRules,
+  ...topOffLengthRules,
 } as const satisfies Record<string, LengthRule>;
 
 const countRules = {
@@ -500,6 +503,8 @@ const countRules = {
   ...steelCountRules,
   ...bracingCountRules,
   ...pourCountRules,
+  ...mixCountRules,
+  ...topOffCountRules,
 } as const satisfies Record<string, CountRule>;
 
 const choiceRules = {
@@ -610,6 +615,8 @@ const choiceRules = {
   ...steelChoiceRules,
   ...bracingChoiceRules,
   ...pourChoiceRules,
+  ...mixChoiceRules,
+  ...topOffChoiceRules,
 } as const satisfies Record<string, ChoiceRule>;
 
 export type LengthRuleId = keyof typeof lengthRules;

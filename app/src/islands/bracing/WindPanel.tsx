@@ -2,7 +2,7 @@ import type { Bracing } from '@ombra/core/bracing/buildBracing';
 import { windPressure } from '@ombra/core/bracing/wind';
 import type { Wall } from '@ombra/core/shell/shell';
 import { CloudSun } from 'lucide-react';
-import { useState } from 'react';
+import { AskBox } from '../../ui/AskBox';
 import { TableHead } from '../../ui/TableHead';
 import type { Job } from '../job/useJob';
 import { forceText } from './bracingWords';
@@ -17,63 +17,45 @@ interface Forecast {
   readonly nights: readonly { readonly date: string; readonly gust: number }[];
 }
 
-/** Whether an answer is a forecast; the page carries no schema library for one small list. */
-function isForecast(answer: unknown): answer is Forecast {
-  const { nights } = (answer ?? {}) as { readonly nights?: unknown };
-  return (
+/** What the weather says of the next nights; null where that is not what came. */
+function readForecast(said: unknown): Forecast | null {
+  const { nights } = (said ?? {}) as { readonly nights?: unknown };
+  const fits =
     Array.isArray(nights) &&
     nights.every((night: unknown) => {
       const { date, gust } = (night ?? {}) as { readonly date?: unknown; readonly gust?: unknown };
       return typeof date === 'string' && typeof gust === 'number';
-    })
-  );
+    });
+  return fits ? (said as Forecast) : null;
 }
 
 /** The next nights' gusts from the weather that ships with the application. */
-function Nights({ onTake }: { readonly onTake: (gust: number) => void }) {
-  const [forecast, setForecast] = useState<Forecast | string | null>(null);
-  const ask = async (): Promise<void> => {
-    try {
-      const answer = await fetch('/api/weather');
-      const forecast: unknown = await answer.json();
-      setForecast(isForecast(forecast) ? forecast : 'The weather could not be read; type the wind in.');
-    } catch {
-      setForecast('The weather cannot be reached; type the wind in.');
-    }
-  };
-  return (
-    <div className="flex flex-col gap-1">
-      <button type="button" className="button self-start" onClick={() => void ask()}>
-        <CloudSun aria-hidden="true" size={15} /> Ask the weather
-      </button>
-      <div role="status">
-        {typeof forecast === 'string' && <p className="text-stop">{forecast}</p>}
-        {forecast !== null && typeof forecast === 'object' && (
-          <>
-            <ul className="figures flex flex-wrap gap-2">
-              {forecast.nights.map(({ date, gust }) => (
-                <li key={date}>
-                  <button
-                    type="button"
-                    className="button"
-                    onClick={() => {
-                      onTake(gust);
-                    }}
-                  >
-                    {date}: gusts of {gust} mph
-                  </button>
-                </li>
-              ))}
-            </ul>
-            <p className="text-sm text-quiet">
-              Simulated: this weather ships with Ombra and knows nothing of your sky. Look at a real forecast.
-            </p>
-          </>
-        )}
-      </div>
-    </div>
-  );
-}
+const Nights = ({ onTake }: { readonly onTake: (gust: number) => void }) => (
+  <AskBox label="Ask the weather" Icon={CloudSun} url="/api/weather" read={readForecast} who="The weather">
+    {({ nights }) => (
+      <>
+        <ul className="figures flex flex-wrap gap-2">
+          {nights.map(({ date, gust }) => (
+            <li key={date}>
+              <button
+                type="button"
+                className="button"
+                onClick={() => {
+                  onTake(gust);
+                }}
+              >
+                {date}: gusts of {gust} mph
+              </button>
+            </li>
+          ))}
+        </ul>
+        <p className="text-sm text-quiet">
+          Simulated: this weather ships with Ombra and knows nothing of your sky. Look at a real forecast.
+        </p>
+      </>
+    )}
+  </AskBox>
+);
 
 /** Wind on the empty walls: the force in each wall's hardest pressed leg and on its screws, the freest wall first. */
 export function WindPanel({ job, bracing, walls }: WindPanelProps) {

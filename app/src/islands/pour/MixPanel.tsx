@@ -4,10 +4,10 @@ import { RULES, type ChoiceRuleId, type RuleId } from '@ombra/core/rules/registr
 import { showMinutes, showQuantity } from '@ombra/core/tally/explain';
 import type { Figure } from '@ombra/core/tally/figure';
 import { CloudSun } from 'lucide-react';
-import { useState } from 'react';
+import { AskBox } from '../../ui/AskBox';
 import { NumberField } from '../../ui/NumberField';
 import type { Job } from '../job/useJob';
-import { RuleLine } from '../rules/RuleLine';
+import { RuleLines } from '../rules/RuleLines';
 import { FigureRow } from '../tally/FigureRow';
 import { METHOD_WORDS, degreesText, fromScale, inScale, loadText, timeOf } from './pourWords';
 import type { StageEdit } from './stageEdit';
@@ -40,59 +40,50 @@ interface DayAhead {
   readonly lightning: boolean;
 }
 
-function isDay(answer: unknown): answer is { readonly day: DayAhead } {
-  const { day } = (answer ?? {}) as { readonly day?: Partial<DayAhead> };
-  return (
+/** What the weather says of a day; null where that is not what came. */
+function readDay(said: unknown): DayAhead | null {
+  const { day } = (said ?? {}) as { readonly day?: Partial<DayAhead> };
+  const fits =
     typeof day?.low === 'number' &&
     typeof day.high === 'number' &&
     typeof day.dark === 'string' &&
-    typeof day.lightning === 'boolean'
-  );
+    typeof day.lightning === 'boolean';
+  return fits ? (day as DayAhead) : null;
 }
 
 /** The weather of the pour's day from the stand-in that ships with the application. */
 function AskWeather({ job, pour, set }: Pick<MixPanelProps, 'job' | 'pour' | 'set'>) {
-  const [day, setDay] = useState<DayAhead | string | null>(null);
   const { units } = job.plan;
-  const ask = async (): Promise<void> => {
-    try {
-      const answer = await fetch(`/api/weather${pour.date === null ? '' : `?date=${pour.date}`}`);
-      const said: unknown = await answer.json();
-      setDay(isDay(said) ? said.day : 'The weather could not be read; type it in.');
-    } catch {
-      setDay('The weather cannot be reached; type it in.');
-    }
-  };
   return (
-    <div className="flex flex-col gap-1">
-      <button type="button" className="button self-start" onClick={() => void ask()}>
-        <CloudSun aria-hidden="true" size={15} /> Ask the weather
-      </button>
-      <div role="status" className="text-[15px]">
-        {typeof day === 'string' && <p className="text-stop">{day}</p>}
-        {day !== null && typeof day === 'object' && (
-          <>
-            <p>
-              {day.date}: {degreesText(day.low, units)} in the morning, up to {degreesText(day.high, units)},
-              dark at {day.dark}
-              {day.lightning ? '; thunderstorms about: lightning stops a pour' : ''}.
-            </p>
-            <button
-              type="button"
-              className="button"
-              onClick={() => {
-                set({ air: day.low, dark: day.dark });
-              }}
-            >
-              Take these
-            </button>
-            <p className="text-sm text-quiet">
-              Simulated: this weather ships with Ombra and knows nothing of your sky.
-            </p>
-          </>
-        )}
-      </div>
-    </div>
+    <AskBox
+      label="Ask the weather"
+      Icon={CloudSun}
+      url={`/api/weather${pour.date === null ? '' : `?date=${pour.date}`}`}
+      read={readDay}
+      who="The weather"
+    >
+      {(day) => (
+        <>
+          <p>
+            {day.date}: {degreesText(day.low, units)} in the morning, up to {degreesText(day.high, units)},
+            dark at {day.dark}
+            {day.lightning ? '; thunderstorms about: lightning stops a pour' : ''}.
+          </p>
+          <button
+            type="button"
+            className="button"
+            onClick={() => {
+              set({ air: day.low, dark: day.dark });
+            }}
+          >
+            Take these
+          </button>
+          <p className="text-sm text-quiet">
+            Simulated: this weather ships with Ombra and knows nothing of your sky.
+          </p>
+        </>
+      )}
+    </AskBox>
   );
 }
 
@@ -130,8 +121,7 @@ export function phoneText(pour: StagedPour, plan: Job['plan']): readonly string[
 
 /** The mix that is ordered, the day that it is placed on, what may be taken and what is tested. */
 export function MixPanel({ job, pour, open, onOpen, set }: MixPanelProps) {
-  const { plan, edit } = job;
-  const rules = houseRules(plan.rules);
+  const { plan } = job;
   const own = plan.pour?.stages?.[pour.span.stage];
   const { mix } = pour;
   const scale = plan.units === 'imperial' ? '°F' : '°C';
@@ -223,20 +213,7 @@ export function MixPanel({ job, pour, open, onOpen, set }: MixPanelProps) {
       </div>
       <section aria-label="The mix">
         <h3 className="heading">The mix</h3>
-        <ul>
-          {LINES.map(([name, id]) => (
-            <RuleLine
-              key={id}
-              name={name}
-              id={id}
-              rules={rules}
-              units={plan.units}
-              onSet={(value) => {
-                edit({ kind: 'set-rule', rule: id, value });
-              }}
-            />
-          ))}
-        </ul>
+        <RuleLines job={job} lines={LINES} />
         <p className="mt-2 text-[15px]">
           At {degreesText(mix.concrete, plan.units)} a layer may wait{' '}
           <strong>{showMinutes(mix.working)}</strong> for the next one. Less when hot, more when cold: a guess

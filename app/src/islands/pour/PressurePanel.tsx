@@ -6,7 +6,7 @@ import { showMinutes, showPressure, showVolume } from '@ombra/core/tally/explain
 import type { Figure } from '@ombra/core/tally/figure';
 import { TableHead } from '../../ui/TableHead';
 import type { Job } from '../job/useJob';
-import { RuleLine } from '../rules/RuleLine';
+import { RuleLines } from '../rules/RuleLines';
 import { FigureRow } from '../tally/FigureRow';
 
 interface PressurePanelProps {
@@ -108,7 +108,7 @@ function PressurePicture({
 
 /** What presses on the forms by both schools, what stays inside their capacity, and where a hose fills a wall too fast. */
 export function PressurePanel({ job, pour, open, onOpen }: PressurePanelProps) {
-  const { plan, edit } = job;
+  const { plan } = job;
   const rules = houseRules(plan.rules);
   const { pressing } = pour;
   if (!pressing) {
@@ -134,17 +134,9 @@ export function PressurePanel({ job, pour, open, onOpen }: PressurePanelProps) {
               onOpen={onOpen}
             />
           ))}
-          <ul className="mt-1">
-            <RuleLine
-              name="Judged by"
-              id="pour.pressure"
-              rules={rules}
-              units={plan.units}
-              onSet={(value) => {
-                edit({ kind: 'set-rule', rule: 'pour.pressure', value });
-              }}
-            />
-          </ul>
+          <div className="mt-1">
+            <RuleLines job={job} lines={[['Judged by', 'pour.pressure']]} />
+          </div>
         </section>
         <section aria-label="What stays inside" aria-live="polite">
           <h3 className="heading">What stays inside</h3>

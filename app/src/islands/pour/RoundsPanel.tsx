@@ -9,7 +9,7 @@ import { Plus, X } from 'lucide-react';
 import { LengthField } from '../../ui/LengthField';
 import { TableHead } from '../../ui/TableHead';
 import type { Job } from '../job/useJob';
-import { RuleLine } from '../rules/RuleLine';
+import { RuleLines } from '../rules/RuleLines';
 import { FigureRow } from '../tally/FigureRow';
 import { roundTimes } from './RoundLayer';
 import { timeOf } from './pourWords';
@@ -114,7 +114,7 @@ function Stations({ job, pour }: Pick<RoundsPanelProps, 'job' | 'pour'>) {
 
 /** Rounds with their heights, hours and concrete, wall by wall; and the school that makes them. */
 export function RoundsPanel({ job, pour, walls, open, onOpen, set }: RoundsPanelProps) {
-  const { plan, edit } = job;
+  const { plan } = job;
   const rules = houseRules(plan.rules);
   const times = roundTimes(pour);
   const own = plan.pour?.stages?.[pour.span.stage];
@@ -236,20 +236,7 @@ export function RoundsPanel({ job, pour, walls, open, onOpen, set }: RoundsPanel
       </section>
       <section aria-label="How it goes round">
         <h3 className="heading">How it goes round</h3>
-        <ul>
-          {LINES.map(([name, id]) => (
-            <RuleLine
-              key={id}
-              name={name}
-              id={id}
-              rules={rules}
-              units={plan.units}
-              onSet={(value) => {
-                edit({ kind: 'set-rule', rule: id, value });
-              }}
-            />
-          ))}
-        </ul>
+        <RuleLines job={job} lines={LINES} />
         <label className="mt-2 block">
           <span className="heading mb-0.5 block">Corner</span>
           <select

@@ -5,7 +5,7 @@ import type { Figure } from '@ombra/core/tally/figure';
 import type { TopOff } from '@ombra/core/topoff/topOff';
 import { TableHead } from '../../ui/TableHead';
 import type { Job } from '../job/useJob';
-import { RuleLine } from '../rules/RuleLine';
+import { RuleLines } from '../rules/RuleLines';
 import { FigureRow } from '../tally/FigureRow';
 
 interface TopPanelProps {
@@ -88,7 +88,7 @@ export function PlateTable({
 
 /** Topping off: how each pour's top is left, sill plates from stock with their splices, and anchor bolts clear of what stands there. */
 export function TopPanel({ job, topoff, wall, open, onOpen }: TopPanelProps) {
-  const { plan, edit } = job;
+  const { plan } = job;
   const rules = houseRules(plan.rules);
   const told = (length: Length): string => showLength(length, plan.units, { style: 'inches' });
   const { cast, drilled } = topoff.ledgerAnchors;
@@ -146,20 +146,7 @@ export function TopPanel({ job, topoff, wall, open, onOpen }: TopPanelProps) {
       </div>
       <section aria-label="Rules of topping off">
         <h3 className="heading">Bolts and plates</h3>
-        <ul>
-          {LINES.map(([name, id]) => (
-            <RuleLine
-              key={id}
-              name={name}
-              id={id}
-              rules={rules}
-              units={plan.units}
-              onSet={(value) => {
-                edit({ kind: 'set-rule', rule: id, value });
-              }}
-            />
-          ))}
-        </ul>
+        <RuleLines job={job} lines={LINES} />
         <p className="mt-2 text-sm text-quiet">
           IRC R403.1.6, from memory: at most 6 ft apart, two to a piece, one within 12 in of each end and not
           nearer than seven diameters, 7 in deep. Wind, earthquake and the stamped drawings may ask for more.
