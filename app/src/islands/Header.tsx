@@ -47,7 +47,7 @@ export function Header({ jobId, job, stage, onStage, onKeys, onRules }: HeaderPr
             type="button"
             aria-current={id === stage ? 'step' : undefined}
             aria-keyshortcuts={String(index + 1)}
-            className={`px-1.5 font-medium 2xl:px-4 ${id === stage ? 'border-b-4 border-chalk bg-sheet' : 'border-b-4 border-transparent'}`}
+            className={`relative px-1.5 font-medium 2xl:px-4 ${id === stage ? 'border-b-4 border-chalk bg-sheet' : 'border-b-4 border-transparent'}`}
             onClick={() => {
               onStage(id);
             }}
@@ -57,7 +57,8 @@ export function Header({ jobId, job, stage, onStage, onKeys, onRules }: HeaderPr
             </span>
             {name}
             {stopsOf(id) > 0 && (
-              <span className="ml-1.5 text-xs font-semibold text-stop">
+              // Over the name, not beside it: stops come and go while somebody is about to press the next stage.
+              <span className="absolute top-1 right-0.5 text-xs leading-none font-semibold text-stop">
                 <OctagonX aria-hidden="true" size={13} className="mr-0.5 inline align-[-2px]" />
                 {stopsOf(id)}
                 <span className="sr-only"> to stop for</span>
