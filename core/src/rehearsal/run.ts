@@ -239,6 +239,13 @@ class Playing {
     const batched = Math.max(wanted, this.plantFree, this.back[loads % day.trucks] ?? 0);
     this.plantFree = batched + day.load;
     let arrived = this.plantFree + day.travel * factor(day.travelScatter, this.draw);
+    // What happens on the road before this truck is there happens to this truck.
+    for (;;) {
+      const event = this.events[this.nextEvent];
+      if (event?.kind !== 'late' || event.at > arrived) break;
+      this.nextEvent += 1;
+      this.meet(event);
+    }
     if (this.late > 0 && arrived >= this.lateFrom) {
       arrived += this.late;
       this.late = 0;

@@ -233,6 +233,12 @@ describe('troubles', () => {
     expect(stood(slow)).toBeLessThan(stood(wait));
   });
 
+  it('a truck that is waited for can still be late', () => {
+    const run = with1({ kind: 'late', at: 35, answer: 'wait', minutes: 20 });
+    expect(run.trips.map((trip) => trip.arrived)).toEqual([0, 60]);
+    expect(run.finish).toBe(plain.finish + 20);
+  });
+
   it('a truck that is on site already is not late', () => {
     // Truck 2 is there at 15, waits, and begins at 35; the trouble at 20 meets the third.
     const day = { stops: stopsOf(6, 3, 1), loads: [6, 6, 6], spacing: 15 };
