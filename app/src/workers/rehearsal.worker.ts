@@ -4,43 +4,33 @@ import { expose } from 'comlink';
 /** Least time between two reports, in milliseconds: more could not be read. */
 const REPORT_EVERY = 80;
 
-const api = {
-  /** Plays many days and tells how many are done; ends with what they came to. To cancel it, end the worker. */
-  odds: async (
-    day: Day,
-    seed: number,
-    days: number,
-    report: (done: number) => Promise<void>,
-  ): Promise<Odds> => {
-    const steps = manyDays(day, seed, days);
-    let told = performance.now();
-    for (;;) {
-      const step = steps.next();
-      if (step.done === true) return step.value;
-      if (performance.now() - told > REPORT_EVERY) {
-        await report(step.value);
-        told = performance.now();
-      }
+/** Takes steps to their end and reports on the way. To cancel it, end the worker. */
+async function toTheEnd<Step, Answer>(
+  steps: Generator<Step, Answer>,
+  report: (step: Step) => Promise<void>,
+): Promise<Answer> {
+  let told = performance.now();
+  for (;;) {
+    const step = steps.next();
+    if (step.done === true) return step.value;
+    if (performance.now() - told > REPORT_EVERY) {
+      await report(step.value);
+      told = performance.now();
     }
-  },
+  }
+}
+
+const api = {
+  /** Plays many days and tells how many are done; ends with what they came to. */
+  odds: (day: Day, seed: number, days: number, report: (done: number) => Promise<void>): Promise<Odds> =>
+    toTheEnd(manyDays(day, seed, days), report),
   /** Looks for the best spacing and number of trucks; reports on the way. */
-  trucks: async (
+  trucks: (
     day: Day,
     seed: number,
     mostOdds: number,
     report: (state: TruckSearch) => Promise<void>,
-  ): Promise<TruckSearch> => {
-    const steps = bestTrucks(day, seed, mostOdds);
-    let told = performance.now();
-    for (;;) {
-      const step = steps.next();
-      if (step.done === true) return step.value;
-      if (performance.now() - told > REPORT_EVERY) {
-        await report(step.value);
-        told = performance.now();
-      }
-    }
-  },
+  ): Promise<TruckSearch> => toTheEnd(bestTrucks(day, seed, mostOdds), report),
 };
 
 export type RehearsalApi = typeof api;
