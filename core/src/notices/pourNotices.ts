@@ -1,5 +1,6 @@
 import { type UnitSystem, showLength, toCelsius } from '../measure';
-import type { Pour, PourProblem } from '../pour';
+import { COLD_AIR, type Pour, type PourProblem } from '../pour';
+import { ACI_MOST_SLUMP } from '../pressure';
 import { RULES } from '../rules';
 import { showMinutes, showPressure } from '../tally';
 import type { TopOff, TopOffProblem } from '../topoff';
@@ -92,7 +93,7 @@ function pourWording(
         severity: 'mind',
         ...at(problem.stage),
         rule: 'pour.mix.coldest',
-        what: `The air is under ${degrees(40, units)} and the concrete comes at ${degrees(problem.degrees, units)}: ask the plant for ${degrees(problem.limit, units)} or more, and have covers ready.`,
+        what: `The air is under ${degrees(COLD_AIR, units)} and the concrete comes at ${degrees(problem.degrees, units)}: ask the plant for ${degrees(problem.limit, units)} or more, and have covers ready.`,
         why: RULES['pour.mix.coldest'].reason,
       };
     case 'too-hot':
@@ -136,7 +137,7 @@ function pourWording(
         place,
         where: 'Pressure',
         rule: 'pour.mix.slump',
-        what: `Slump of ${String(problem.slump)} in is over the 7 in up to which the formula holds: the whole head is taken.`,
+        what: `Slump of ${String(problem.slump)} in is over the ${String(ACI_MOST_SLUMP)} in up to which the formula holds: the whole head is taken.`,
       };
     case 'dwell-short':
       return {

@@ -9,7 +9,7 @@ import type { PourProblem } from './problem';
 const AIR_RANGE = [-40, 130] as const;
 const CONCRETE_RANGE = [35, 115] as const;
 /** Air under which fresh concrete in thin sections must come warm. [ACI 306; from memory] */
-const COLD_AIR = 40;
+export const COLD_AIR = 40;
 /** Temperature for which crews tell their working time, °F. [common practice] */
 const USUAL = 70;
 

@@ -1,5 +1,6 @@
 import { type Length, PASCALS_PER_PSF } from '../measure';
 import {
+  ACI_MOST_SLUMP,
   type FreshConcrete,
   type PressureSchool,
   aciBranch,
@@ -244,7 +245,11 @@ export function pressingOf(
       capacity,
     });
   }
-  if (school === 'aci' && aciBranch(aciWallOf(fresh, rise.value, height)) === 'head' && fresh.slump > 7) {
+  if (
+    school === 'aci' &&
+    aciBranch(aciWallOf(fresh, rise.value, height)) === 'head' &&
+    fresh.slump > ACI_MOST_SLUMP
+  ) {
     problems.push({ kind: 'slump-past-formula', slump: fresh.slump });
   }
   return {
