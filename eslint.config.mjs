@@ -13,6 +13,7 @@ const CORE_LAYERS = [
   'rules',
   'forms',
   'plan',
+  'limits',
   'shell',
   'openings',
   'courses',

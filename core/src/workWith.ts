@@ -10,6 +10,7 @@ import { NOTHING_ON_TOP, type TopOff } from './topoff/topOff';
 import type { buildTopOff } from './topoff/buildTopOff';
 import { type Footing, type FootingInput, buildFooting } from './footing';
 import { type Family, systemOf } from './forms';
+import { type LimitProblem, withinLimits } from './limits';
 import { rememberLast, settle } from './memo';
 import {
   type Notice,
@@ -19,6 +20,7 @@ import {
   footingNotices,
   insertNotices,
   levelNotices,
+  limitNotices,
   openingNotices,
   outlineNotices,
   ruleNotices,
@@ -92,6 +94,7 @@ type Noticed = Pick<
 
 function allNotices(
   plan: Plan,
+  limits: readonly LimitProblem[],
   worked: Noticed,
   rules: ReturnType<typeof houseRules>,
   late: LateStages | null,
@@ -99,7 +102,11 @@ function allNotices(
   const { shell, levels, openings, courses, inserts, steel, bracing, topoff, pour, footing } = worked;
   const names = new Map(shell.loops.flatMap((loop) => loop.rowNames.map(({ row, name }) => [row, name])));
   const nameOf = (row: string): string => names.get(row) ?? row;
+  const things = new Map(
+    [...(plan.openings ?? []), ...(plan.inserts ?? [])].map(({ id, name }) => [id, name ?? 'Without a name']),
+  );
   return [
+    ...limitNotices(limits, plan.units, (id) => things.get(id) ?? nameOf(id)),
     ...outlineNotices(shell, plan.units, nameOf),
     ...levelNotices(levels, plan, nameOf),
     ...courseNotices(courses, openings, plan.units, nameOf),
@@ -120,6 +127,7 @@ function allNotices(
  * @param late the late stages; null leaves them out, and its answers are not complete
  */
 export function makeWorkWith(late: LateStages | null): (plan: Plan) => WorkedPlan {
+  const limited = rememberLast(withinLimits);
   const settleShell = settle<ShellInput>();
   const settleRules = settle<RuleOverrides>();
   const settleLevels = settle<LevelsInput>();
@@ -179,7 +187,8 @@ export function makeWorkWith(late: LateStages | null): (plan: Plan) => WorkedPla
   const footingOf = rememberLast(buildFooting);
   const tallyOf = rememberLast(buildTally);
   const luckyOf = rememberLast(luckyLengths);
-  return (plan) => {
+  return (whole) => {
+    const { plan, problems: limits } = limited(whole);
     const { loops, units, measuredTo, family, families, core, stages, height } = plan;
     const rules = rulesOf(settleRules(plan.rules));
     const shell = shellOf(
@@ -274,7 +283,7 @@ export function makeWorkWith(late: LateStages | null): (plan: Plan) => WorkedPla
       tally,
       complete: late !== null,
       lucky: luckyOf(shell, system, courses, rules),
-      notices: allNotices(plan, worked, rules, late),
+      notices: allNotices(whole, limits, worked, rules, late),
     };
   };
 }

@@ -9,6 +9,7 @@ import {
   storeLength,
   subtract,
 } from '../measure';
+import { MOST_FIXINGS } from '../limits';
 import { type Rect, fromStart, spansUnder } from '../openings';
 import { type Insert, type InsertKind, type Plan, withoutKey } from '../plan';
 import type { HouseRules, LengthRuleId } from '../rules';
@@ -94,16 +95,28 @@ export function copiedInsert(insert: Insert, by: Length, units: Plan['units']): 
   };
 }
 
-/** Stations spaced along a run, the last ones no further from its end than the first from its start. */
-function spaced(from: Length, to: Length, end: Length, spacing: Length): readonly Length[] {
+/** Stations spaced along a run, the last ones no further from its end than the first from its start; null where there is no room for so many. */
+function spaced(
+  from: Length,
+  to: Length,
+  end: Length,
+  spacing: Length,
+  rows: number,
+  room: Room,
+): readonly Length[] | null {
   const first = add(from, end);
   const last = subtract(to, end);
   if (last <= first) return [nanometres((from + to) / 2)];
   const bays = Math.ceil((last - first) / spacing);
+  // Rows are staggered: each station has one anchor, those at the ends one a row.
+  if (!room(bays + 1 + 2 * (rows - 1))) return null;
   return Array.from({ length: bays + 1 }, (_, index) => nanometres(first + ((last - first) * index) / bays));
 }
 
 type Read = (field: keyof Insert, text: string) => Length | null;
+
+/** Whether so many anchors or plates can still be laid out. */
+type Room = (fixings: number) => boolean;
 
 /** A length of an insert: the plan's own, or that of the house rule; null where it cannot be read. */
 const lengthOf = (
@@ -132,6 +145,7 @@ function extentOf(
   read: Read,
   rules: HouseRules,
   courseHeight: Length,
+  room: Room,
 ): Extent | null {
   const rule = (id: LengthRuleId): Length => rules.length(id);
   /** A rectangle about its middle. */
@@ -176,7 +190,8 @@ function extentOf(
       if (length === null || height === null || spacing === null) return null;
       const along = run(length);
       const rows = insert.rows ?? rules.count('inserts.ledger.rows');
-      const stations = spaced(along.from, along.to, rule('inserts.ledger.end'), spacing);
+      const stations = spaced(along.from, along.to, rule('inserts.ledger.end'), spacing, rows, room);
+      if (stations === null) return null;
       // Rows share the height of the board; every second anchor stands in the next row, so that the rows are staggered.
       const fixings = Array.from({ length: rows }, (_, row) =>
         stations.flatMap((station, index): Fixing[] =>
@@ -196,6 +211,7 @@ function extentOf(
         return null;
       const along = run(length);
       const count = Math.floor(length / spacing) + 1;
+      if (!room(count)) return null;
       const fixings = Array.from({ length: count }, (_, index): Fixing => {
         const step = nanometres(index * spacing);
         return { at: insert.from === 'start' ? add(at, step) : subtract(at, step), up };
@@ -230,6 +246,8 @@ function placeOne(
   levels: Levels,
   plan: InsertsInput,
   rules: HouseRules,
+  /** Anchors and plates that can still be laid out. */
+  left: number,
   problems: InsertProblem[],
 ): PlacedInsert | null {
   const own = { insert: insert.id, name, wall: wall.id };
@@ -246,7 +264,12 @@ function placeOne(
   if (drawn === null || up === null) return null;
   const at = nanometres(alongFace(wall, fromStart(wall, insert.from, drawn)));
   const courseHeight = subtract(levels.tops[1] ?? ZERO, levels.tops[0] ?? ZERO);
-  const extent = extentOf(insert, wall, at, up, read, rules, courseHeight);
+  const room: Room = (fixings) => {
+    if (fixings <= left) return true;
+    problems.push({ kind: 'too-many-fixings', ...own, fixings, most: MOST_FIXINGS });
+    return false;
+  };
+  const extent = extentOf(insert, wall, at, up, read, rules, courseHeight, room);
   if (!extent) return null;
   const { rect } = extent;
   const past = Math.max(0 - rect.from, rect.to - wall.length) as Length;
@@ -297,6 +320,7 @@ export function placeInserts(shell: Shell, levels: Levels, plan: InsertsInput, r
   );
   const rows = new Set(shell.loops.flatMap((loop) => loop.rowNames.map(({ row }) => row)));
   const problems: InsertProblem[] = [];
+  let left = MOST_FIXINGS;
   const placed = inserts.flatMap((insert): PlacedInsert[] => {
     const name = names.get(insert.id) ?? insert.id;
     const wall = walls.get(insert.wall);
@@ -304,7 +328,8 @@ export function placeInserts(shell: Shell, levels: Levels, plan: InsertsInput, r
       if (!rows.has(insert.wall)) problems.push({ kind: 'wall-gone', insert: insert.id, name });
       return [];
     }
-    const found = placeOne(insert, name, wall, levels, plan, rules, problems);
+    const found = placeOne(insert, name, wall, levels, plan, rules, left, problems);
+    left -= found?.fixings.length ?? 0;
     return found ? [found] : [];
   });
   return { placed, problems };

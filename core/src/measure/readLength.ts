@@ -38,6 +38,9 @@ const VULGAR: Readonly<Record<string, string>> = {
   '⅔': '2/3',
 };
 
+/** No crew writes a length with more characters than this. */
+export const LONGEST_TEXT = 120;
+
 const UNREADABLE = 'Write a length like 21′ 5 1/2″, 257.5″, 21ft 5in, 6.54 m or 6540 mm.';
 
 /** Curly quotes, primes, vulgar fractions, long dashes and words, brought to one plain spelling. */
@@ -194,6 +197,7 @@ function commaSpellings(text: string): readonly string[] {
  * @example readLength(`21' 5 1/2"`, 'imperial') // { ok: true, length: inches(257.5) }
  */
 export function readLength(text: string, units: UnitSystem): LengthReading {
+  if (text.length > LONGEST_TEXT) return { ok: false, problem: 'unreadable', message: UNREADABLE };
   const clean = plain(text);
   if (clean === '') return { ok: false, problem: 'empty', message: 'No length yet.' };
   const negative = clean.startsWith('-');

@@ -1,4 +1,5 @@
 import { type Angle, degrees, toDegrees } from './angle';
+import { LONGEST_TEXT } from './readLength';
 
 /** A turn as understood (right positive, left negative), or why it was not. */
 export type TurnReading =
@@ -15,7 +16,7 @@ const SIDE_LAST = /^(\d+(?:[.,]\d+)?)\s*(?:°|deg|degrees)?\s*(right|left|r|l)$/
  * @example readTurn('left 45') // { ok: true, turn: degrees(-45) }
  */
 export function readTurn(text: string): TurnReading {
-  const clean = text.trim();
+  const clean = text.length > LONGEST_TEXT ? '' : text.trim();
   if (STRAIGHT_ON.test(clean)) return { ok: true, turn: degrees(0) };
   const first = SIDE_FIRST.exec(clean);
   const last = SIDE_LAST.exec(clean);

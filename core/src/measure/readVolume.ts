@@ -1,6 +1,6 @@
 import { NANOMETRES_PER_METRE, type UnitSystem } from './length';
 import { CUBIC_METRES_PER_CUBIC_YARD, METRES_PER_FOOT } from './quantities';
-import { readLength } from './readLength';
+import { LONGEST_TEXT, readLength } from './readLength';
 
 export type VolumeReading =
   { readonly ok: true; readonly cubicMetres: number } | { readonly ok: false; readonly text: string };
@@ -29,6 +29,7 @@ function boxOf(sides: readonly string[], units: UnitSystem): number | null {
  * @example readVolume('2.5', 'imperial') // { ok: true, cubicMetres: 1.911387 }
  */
 export function readVolume(text: string, units: UnitSystem): VolumeReading {
+  if (text.length > LONGEST_TEXT) return { ok: false, text };
   const sides = text.split(/\s*[×x*]\s*/i);
   if (sides.length === 3) {
     const box = boxOf(sides, units);

@@ -3,6 +3,7 @@ export * from './courseNotices';
 export * from './footingNotices';
 export * from './insertNotices';
 export * from './levelNotices';
+export * from './limitNotices';
 export * from './moveText';
 export * from './notice';
 export * from './openingNotices';

@@ -57,6 +57,11 @@ function wording(
               ? `Its “${problem.field}”, “${problem.text}”, must be more than nothing; it is left out until that is mended.`
               : `Its “${problem.field}”, “${problem.text}”, cannot be read as a length; it is left out until that is mended.`,
       };
+    case 'too-many-fixings':
+      return {
+        severity: 'stop',
+        what: `It takes ${String(problem.fixings)} anchors or plates; ${String(problem.most)} at most are laid out in one job. Space them wider; it is left out until then.`,
+      };
     case 'off-wall':
       return {
         severity: 'stop',

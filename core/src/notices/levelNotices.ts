@@ -62,6 +62,13 @@ function wording(problem: LevelProblem, plan: Context, nameOf: (wall: string) =>
   const wall = 'wall' in problem ? { where: nameOf(problem.wall), place: { wall: problem.wall } } : null;
   const onWall = wall ?? { where: 'Height', place: { setting: 'height' as const } };
   switch (problem.kind) {
+    case 'too-many-pieces':
+      return {
+        severity: 'stop',
+        where: 'Courses',
+        place: { setting: 'courses' },
+        what: `These walls take about ${String(problem.pieces)} pieces; ${String(problem.most)} at most are laid in one job. Split it into several jobs, or check lengths and courses.`,
+      };
     case 'courses-out-of-range':
       return {
         severity: 'stop',

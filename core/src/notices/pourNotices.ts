@@ -25,6 +25,12 @@ function pourWording(
   const pressure = (pascals: number): string => showPressure(pascals, units);
   const at = (stage: string) => ({ place, where: stageName(stage) });
   switch (problem.kind) {
+    case 'pour-too-large':
+      return {
+        severity: 'stop',
+        ...at(problem.stage),
+        what: `This pour takes ${String(problem.loads)} truckloads; ${String(problem.most)} at most are planned. Split it into several pours, or check its volumes.`,
+      };
     case 'round-unreadable':
       return {
         severity: 'stop',

@@ -139,6 +139,13 @@ function wording(
         place: {},
         what: `The reinforcement table has no row for soil of ${String(problem.soil)} lb/ft³ against walls up to ${showLength(problem.height, units)}; such a wall takes the next heavier row, or none.`,
       };
+    case 'table-gaps-more':
+      return {
+        severity: 'mind',
+        where: 'Table',
+        place: {},
+        what: `The reinforcement table has ${String(problem.count)} more such gaps.`,
+      };
     case 'table-soil-unsaid':
       return {
         severity: 'mind',

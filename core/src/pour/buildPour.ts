@@ -3,6 +3,7 @@ import type { Bucks } from '../bucks';
 import type { CourseRow, Courses } from '../courses';
 import type { Footing } from '../footing';
 import type { Inserts } from '../inserts';
+import { MOST_LOADS } from '../limits';
 import {
   CUBIC_METRES_PER_CUBIC_YARD,
   type Length,
@@ -261,7 +262,8 @@ function judgeClock(stage: string, day: Day, clock: PlayedRun, problems: PourPro
   }
 }
 
-function stagedPour(span: PourSpan, index: number, last: boolean, setting: Setting): StagedPour {
+/** One pour; null where it is more than a day's trucks could ever bring. */
+function stagedPour(span: PourSpan, index: number, last: boolean, setting: Setting): StagedPour | null {
   const { shell, openings, footing, input, rules, core, displacing, slices, walls, rows, problems } = setting;
   const said = input.pour?.stages?.[span.stage];
   const method = methodOf(rules);
@@ -287,6 +289,11 @@ function stagedPour(span: PourSpan, index: number, last: boolean, setting: Setti
     rules,
     problems,
   );
+  const loads = Math.ceil(volumes.ordered.value / volumes.truck);
+  if (loads > MOST_LOADS) {
+    problems.push({ kind: 'pour-too-large', stage: span.stage, loads, most: MOST_LOADS });
+    return null;
+  }
   const route = routeOf(slices, shell, said?.corner, rules);
   const stops = stopsOf({
     route,
@@ -400,7 +407,9 @@ export function buildPour(ground: PourGround, input: PourInput, rules: HouseRule
       problems.push({ kind: 'side-nowhere', side: side.id, name: side.name });
     }
   }
-  const pours = spans.map((span, index) => stagedPour(span, index, index === spans.length - 1, setting));
+  const pours = spans.flatMap(
+    (span, index) => stagedPour(span, index, index === spans.length - 1, setting) ?? [],
+  );
   // What holds for every pour of the job is told once.
   const told = new Set<string>();
   return {

@@ -3,6 +3,13 @@ import type { Length } from '../measure';
 /** What is wrong with a pour, or should be known of it. */
 export type PourProblem =
   | {
+      /** More loads than a pour is planned for; nothing of it is worked. */
+      readonly kind: 'pour-too-large';
+      readonly stage: string;
+      readonly loads: number;
+      readonly most: number;
+    }
+  | {
       readonly kind: 'round-unreadable';
       readonly stage: string;
       readonly round: number;

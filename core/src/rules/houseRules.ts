@@ -7,7 +7,7 @@ import {
   type RuleId,
   isRuleId,
 } from './registry';
-import type { Rule } from './rule';
+import { type Rule, takesLength } from './rule';
 
 /** A job's rules: what the job sets for itself over the defaults. */
 export interface HouseRules {
@@ -44,9 +44,7 @@ function take(rule: Rule, given: string | number): Taken {
   }
   const reading = readLength(String(given), 'imperial');
   if (!reading.ok || typeof given === 'number') return { refused: 'unreadable' };
-  return reading.length >= rule.least && reading.length <= rule.most
-    ? { value: reading.length }
-    : { refused: 'out-of-range' };
+  return takesLength(rule, reading.length) ? { value: reading.length } : { refused: 'out-of-range' };
 }
 
 /**

@@ -21,7 +21,13 @@ export interface LengthRule extends RuleCommon {
   readonly default: Length;
   readonly least: Length;
   readonly most: Length;
+  /** Nothing at all is allowed too, and means something of its own, told in its sentence. */
+  readonly orNone?: true;
 }
+
+/** Whether a rule takes a length. */
+export const takesLength = (rule: LengthRule, length: Length): boolean =>
+  (length >= rule.least && length <= rule.most) || (rule.orNone === true && length === 0);
 
 export interface CountRule extends RuleCommon {
   readonly type: 'count';

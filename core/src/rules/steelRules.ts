@@ -160,8 +160,9 @@ export const steelLengthRules = {
     reason:
       'On the spacing of the verticals, so that each has a dowel to lap; some drawings space them by themselves.',
     default: 0 as Length,
-    least: 0 as Length,
+    least: inches(1),
     most: inches(120),
+    orNone: true,
     source: commonPractice,
   },
   'steel.dowel.projection': {

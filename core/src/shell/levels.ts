@@ -1,5 +1,6 @@
 import type { FormSystem } from '../forms';
 import { type Length, type UnitSystem, ZERO, add, nanometres, readLength, subtract, times } from '../measure';
+import { MOST_PIECES } from '../limits';
 import type { Plan, Stage, WalkRow } from '../plan';
 import type { HouseRules } from '../rules';
 import { type Shell, type ShellLoop, type Wall, alongFace } from './shell';
@@ -20,6 +21,8 @@ export interface HeightRest {
 }
 
 export type LevelProblem =
+  /** More than are laid; as near as they can be counted before that. */
+  | { readonly kind: 'too-many-pieces'; readonly pieces: number; readonly most: number }
   | { readonly kind: 'courses-out-of-range'; readonly courses: number; readonly most: number }
   | { readonly kind: 'stages-out-of-order'; readonly stage: string }
   | { readonly kind: 'height-unreadable'; readonly text: string }
@@ -301,6 +304,12 @@ function heightSpans(
   });
 }
 
+/** Pieces that the walls take, two more a row for its corners: near enough to know whether they can be laid. */
+const piecesOf = (shell: Shell, system: FormSystem, courses: number): number =>
+  shell.loops
+    .flatMap(({ built }) => built?.walls ?? [])
+    .reduce((sum, wall) => sum + (Math.ceil(wall.length / system.block) + 2) * courses, 0);
+
 /**
  * Where every course lies and where every wall begins and ends in height. Courses are counted from the lowest footing.
  * A height that is no whole number of courses takes a half-height piece, or a rip of the first or the last course, as the
@@ -316,6 +325,10 @@ export function buildLevels(
   if (system === null) return none;
   const grid = gridOf(plan, system, rules);
   if (!('tops' in grid)) return { ...none, problems: grid };
+  const pieces = piecesOf(shell, system, grid.tops.length - 1);
+  if (pieces > MOST_PIECES) {
+    return { ...none, problems: [{ kind: 'too-many-pieces', pieces, most: MOST_PIECES }] };
+  }
   const reader: Reader = { units: plan.units, problems: [...grid.problems] };
   const rows = new Map(plan.loops.flatMap((loop) => loop.walk.map((row) => [row.id, row])));
   const baseOf = (id: string): Length => {

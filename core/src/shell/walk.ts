@@ -115,6 +115,17 @@ export function walkLoop(
     const curve = row.curve === undefined ? null : readCurve(row.curve, units);
     const length = row.curve === undefined ? lengthProblem(row.length, units, rules) : null;
     const turn = readTurn(row.turn);
+    if (curve && !('problem' in curve)) {
+      const arc = nanometres(curve.radius * radiansOf(curve.sweep));
+      const longest = rules.length('outline.wall.longest');
+      if (Math.max(arc, curve.radius) > longest)
+        problems.push({
+          kind: 'length-too-long',
+          length: Math.max(arc, curve.radius) as Length,
+          longest,
+          row: row.id,
+        });
+    }
     if (length !== null && typeof length !== 'number') problems.push({ ...length, row: row.id });
     if (row.curve && curve && 'problem' in curve)
       problems.push({ kind: 'curve-unreadable', text: curve.problem, row: row.id });

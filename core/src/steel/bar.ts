@@ -117,6 +117,8 @@ export type SteelProblem =
       readonly height: Length;
       readonly soil: number;
     }
+  /** Gaps besides those that are told one by one. */
+  | { readonly kind: 'table-gaps-more'; readonly count: number }
   /** Walls that take no row of the table because nobody has said how high their soil stands. */
   | { readonly kind: 'table-soil-unsaid'; readonly walls: readonly string[] }
   | {

@@ -81,15 +81,24 @@ function clashes(rows: readonly WorkedRow[]): readonly SteelProblem[] {
   });
 }
 
+/** So many gaps of a table are told one by one; the rest are counted. */
+const MOST_GAPS = 8;
+
 /** Heights of wall and weights of soil that the table knows, but not together. */
 function gaps(rows: readonly WorkedRow[]): readonly SteelProblem[] {
   const heights = [...new Set(rows.map((row) => row.height))].sort((a, b) => a - b);
   const soils = [...new Set(rows.map((row) => row.soil))].sort((a, b) => a - b);
-  return heights.flatMap((height) =>
-    soils
-      .filter((soil) => !rows.some((row) => row.height === height && row.soil === soil))
-      .map((soil): SteelProblem => ({ kind: 'table-gap', height, soil })),
-  );
+  const known = new Set(rows.map((row) => `${String(row.height)}:${String(row.soil)}`));
+  const told: SteelProblem[] = [];
+  const all = heights.length * soils.length - known.size;
+  for (const height of heights) {
+    for (const soil of soils) {
+      if (known.has(`${String(height)}:${String(soil)}`)) continue;
+      if (told.length === MOST_GAPS) return [...told, { kind: 'table-gaps-more', count: all - MOST_GAPS }];
+      told.push({ kind: 'table-gap', height, soil });
+    }
+  }
+  return told;
 }
 
 /**

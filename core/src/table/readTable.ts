@@ -68,7 +68,7 @@ export function readTable<Column extends string>(
   }
   const plain = heading.map((cell) =>
     cell
-      .replace(/\([^)]*\)/g, '')
+      .replace(/\([^()]*\)/g, '')
       .trim()
       .toLowerCase(),
   );

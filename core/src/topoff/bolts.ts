@@ -41,14 +41,30 @@ export interface LaidBolts {
 function fewest(places: readonly number[], from: number, to: number, rules: BoltRules): number[] {
   const firsts = places.filter((at) => at <= from + rules.farthest);
   const chosen = [firsts.at(-1) ?? places[0]].flatMap((at) => at ?? []);
+  let index = 0;
   for (;;) {
     const last = chosen.at(-1);
     if (last === undefined || last >= to - rules.farthest) return chosen;
-    const reach = places.filter((at) => at > last && at <= last + rules.spacing);
-    const next = reach.at(-1) ?? places.find((at) => at > last);
+    while ((places[index] ?? Infinity) <= last) index++;
+    // The farthest within reach, or else the first beyond it.
+    while ((places[index + 1] ?? Infinity) <= last + rules.spacing) index++;
+    const next = places[index];
     if (next === undefined) return chosen;
     chosen.push(next);
   }
+}
+
+/** The place nearest to where one is wanted, of places in order; the lower of two as near. */
+function nearestOf(places: readonly number[], wanted: number): number | undefined {
+  let [low, high] = [0, places.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((places[middle] as number) < wanted) low = middle + 1;
+    else high = middle;
+  }
+  const [before, after] = [places[low - 1], places[low]];
+  if (before === undefined || after === undefined) return before ?? after;
+  return wanted - before <= after - wanted ? before : after;
 }
 
 /** The same number of bolts spread evenly, each at the clear place nearest to its own; null where that breaks a rule. */
@@ -64,13 +80,8 @@ function evened(
     rules.farthest,
     Math.max(Math.round(zone / STEP) * STEP, (to - from - rules.spacing * (count - 1)) / 2),
   );
-  const nearest = (wanted: number): number | undefined =>
-    places.reduce<number | undefined>(
-      (best, at) => (best === undefined || Math.abs(at - wanted) < Math.abs(best - wanted) ? at : best),
-      undefined,
-    );
   const spread = Array.from({ length: count }, (_, index) =>
-    nearest(from + end + ((to - from - 2 * end) * index) / (count - 1)),
+    nearestOf(places, from + end + ((to - from - 2 * end) * index) / (count - 1)),
   ).flatMap((at) => at ?? []);
   return keeps(spread, from, to, rules) && spread.length === count ? spread : null;
 }
@@ -84,6 +95,20 @@ const keeps = (bolts: readonly number[], from: number, to: number, rules: BoltRu
   (bolts[0] ?? Infinity) <= from + rules.farthest &&
   (bolts.at(-1) ?? -Infinity) >= to - rules.farthest;
 
+/** Every half inch that nothing blocks. */
+function clearPlaces(first: number, last: number, blocked: readonly Blocked[]): readonly number[] {
+  const places: number[] = [];
+  const ahead = [...blocked].sort((a, b) => a.from - b.from);
+  let next = 0;
+  let until = -Infinity;
+  for (let at = first; at <= last; at += STEP) {
+    for (let each = ahead[next]; each && each.from < at; each = ahead[++next])
+      until = Math.max(until, each.to);
+    if (at >= until) places.push(at);
+  }
+  return places;
+}
+
 /**
  * Anchor bolts of one piece of plate: the fewest that keep their spacing, one near each end and none too near, clear of what is in
  * the way; then spread as evenly as that allows. What cannot be kept is told. [IRC R403.1.6; from memory]
@@ -91,10 +116,7 @@ const keeps = (bolts: readonly number[], from: number, to: number, rules: BoltRu
  * @example layBolts(ZERO, inches(192), [], boltRules(houseRules())).at // four, 8 in from both ends
  */
 export function layBolts(from: Length, to: Length, blocked: readonly Blocked[], rules: BoltRules): LaidBolts {
-  const clear = (at: number): boolean => blocked.every((each) => at <= each.from || at >= each.to);
-  const places: number[] = [];
-  const last = to - rules.nearest;
-  for (let at = from + rules.nearest; at <= last; at += STEP) if (clear(at)) places.push(at);
+  const places = clearPlaces(from + rules.nearest, to - rules.nearest, blocked);
   const lean = fewest(places, from, to, rules);
   const count = Math.max(lean.length, rules.least);
   const even = count > 1 && keeps(lean, from, to, rules) ? evened(places, count, from, to, rules) : null;

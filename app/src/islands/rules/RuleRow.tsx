@@ -3,7 +3,7 @@ import type { PlanEdit } from '@ombra/core/plan/edits';
 import { type HouseRules, showRuleLength, stateRule } from '@ombra/core/rules/houseRules';
 import type { ChoiceRuleId, CountRuleId, LengthRuleId, RuleId } from '@ombra/core/rules/registry';
 import { RULES } from '@ombra/core/rules/registry';
-import { type ChoiceRule, type CountRule, type LengthRule, sourceText } from '@ombra/core/rules/rule';
+import { type ChoiceRule, type CountRule, type LengthRule, sourceText, takesLength } from '@ombra/core/rules/rule';
 import { RotateCcw } from 'lucide-react';
 import { useState } from 'react';
 
@@ -72,8 +72,8 @@ function LengthValue({
       take={(text) => {
         const reading = readLength(text, units);
         if (!reading.ok) return reading.message;
-        if (reading.length < rule.least || reading.length > rule.most) {
-          return `From ${showRuleLength(rule.least, units)} to ${showRuleLength(rule.most, units)}.`;
+        if (!takesLength(rule, reading.length)) {
+          return `From ${showRuleLength(rule.least, units)} to ${showRuleLength(rule.most, units)}${rule.orNone ? ', or 0' : ''}.`;
         }
         onSet(storeLength(reading.length, units));
         return null;
