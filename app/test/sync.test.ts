@@ -12,8 +12,9 @@ const planNamed = (name: string): Plan => ({ ...emptyPlan(name) });
 
 /** A server that keeps one job, answers as the real one does, and can be cut off before or after it has saved. */
 function makeServer() {
-  const saves = new Map<string, number>();
+  const saves = new Map<string, { readonly version: number; readonly name: string }>();
   const state = {
+    aside: [] as PendingSave[],
     version: 1,
     name: 'start',
     cut: 'no' as 'no' | 'before' | 'after',
@@ -21,13 +22,17 @@ function makeServer() {
   };
   const receive = (save: PendingSave): SendOutcome => {
     const repeated = saves.get(save.saveId);
-    if (repeated !== undefined) return { kind: 'saved', version: repeated };
+    if (repeated !== undefined) {
+      return repeated.name === save.plan.name
+        ? { kind: 'saved', version: repeated.version }
+        : { kind: 'reused' };
+    }
     if (save.baseVersion !== state.version) {
       return { kind: 'stale', version: state.version, name: state.name, updatedAt: '2026-01-01T00:00:00Z' };
     }
     state.version += 1;
     state.name = save.plan.name;
-    saves.set(save.saveId, state.version);
+    saves.set(save.saveId, { version: state.version, name: state.name });
     return { kind: 'saved', version: state.version };
   };
   const send = (save: PendingSave): Promise<SendOutcome> => {
@@ -40,12 +45,34 @@ function makeServer() {
 }
 
 /** A browser: what is kept, the timers that wait, and the states that were shown. */
+let ids = 0;
+
 function makeBrowser(server: ReturnType<typeof makeServer>) {
-  let ids = 0;
   const timers = new Map<number, { readonly callback: () => void; readonly milliseconds: number }>();
-  const browser = { kept: null as PendingSave | null, shown: [] as SaveState[], timers };
+  const browser = {
+    kept: null as PendingSave | null,
+    shown: [] as SaveState[],
+    received: [] as Plan[],
+    announced: [] as number[],
+    timers,
+  };
   const ports: SyncPorts = {
     send: server.send,
+    setAside: (save) => {
+      if (server.state.cut !== 'no') return Promise.resolve(false);
+      server.state.aside.push(save);
+      return Promise.resolve(true);
+    },
+    newest: (since) => {
+      const { version, name } = server.state;
+      return Promise.resolve(version > since ? { version, plan: planNamed(name) } : null);
+    },
+    receive: (plan) => {
+      browser.received.push(plan);
+    },
+    announce: (version) => {
+      browser.announced.push(version);
+    },
     keep: (pending) => {
       browser.kept = pending;
       return Promise.resolve();
@@ -243,5 +270,104 @@ describe('a save that cannot be', () => {
     expect(server.state).toMatchObject({ version: 2, name: 'short' });
     expect(tab.lastShown()).toBe('saved');
     expect(tab.browser.kept).toBeNull();
+  });
+});
+
+describe('several pages of one job', () => {
+  let server: ReturnType<typeof makeServer>;
+  let tab: ReturnType<typeof makeBrowser>;
+  const job = { id: 'job', version: 1 };
+
+  beforeEach(() => {
+    server = makeServer();
+    tab = makeBrowser(server);
+  });
+
+  it('gives every plan an id of its own: an edit right after a reopened page never goes out under one that may be used', async () => {
+    const sync = makeSync(tab.ports, job);
+    await sync.changed(planNamed('one'));
+    server.state.cut = 'after';
+    await sync.flush();
+    const left = tab.browser.kept;
+    if (!left) throw new Error('the edit is kept');
+    // The page is opened again, and an edit comes before the one that was left is heard of.
+    const again = makeBrowser(server);
+    const reopened = makeSync(again.ports, { id: 'job', version: 1 });
+    const resumed = reopened.resume(left);
+    const edited = reopened.changed(planNamed('two'));
+    server.state.cut = 'no';
+    await Promise.all([resumed, edited]);
+    for (let turn = 0; turn < 4; turn++) await again.pass();
+    expect(server.state.name).toBe('two');
+    expect(again.lastShown()).toBe('saved');
+    const names = new Map<string, string>();
+    for (const { saveId, plan } of server.state.sent) {
+      expect(names.get(saveId) ?? plan.name).toBe(plan.name);
+      names.set(saveId, plan.name);
+    }
+  });
+
+  it('saves every few seconds while somebody types on and on', async () => {
+    const sync = makeSync(tab.ports, job);
+    await sync.changed(planNamed('a'));
+    const waits = () => [...tab.browser.timers.values()].map(({ milliseconds }) => milliseconds);
+    expect(Math.max(...waits())).toBeLessThanOrEqual(3000);
+    const [longest] = [...tab.browser.timers.entries()].sort((a, b) => b[1].milliseconds - a[1].milliseconds);
+    for (const name of ['ab', 'abc', 'abcd']) await sync.changed(planNamed(name));
+    // The quiet timer starts afresh with every letter; the longest one is still that of the first.
+    expect(tab.browser.timers.get(longest?.[0] ?? 0)).toBe(longest?.[1]);
+    longest?.[1].callback();
+    await Promise.resolve();
+    expect(server.state.sent.map((save) => save.plan.name)).toEqual(['abcd']);
+  });
+
+  it('shows what another tab saved, and tells others of its own', async () => {
+    const sync = makeSync(tab.ports, job);
+    server.state.version = 5;
+    server.state.name = 'theirs';
+    await sync.look(5);
+    expect(tab.browser.received.map((plan) => plan.name)).toEqual(['theirs']);
+    await sync.look(5);
+    expect(tab.browser.received).toHaveLength(1);
+    await sync.changed(planNamed('mine, later'));
+    await tab.pass();
+    expect(server.state).toMatchObject({ version: 6, name: 'mine, later' });
+    expect(tab.browser.announced).toEqual([6]);
+  });
+
+  it('asks at once when another tab saves while an edit of mine waits', async () => {
+    const sync = makeSync(tab.ports, job);
+    await sync.changed(planNamed('mine'));
+    server.state.version = 2;
+    await sync.look(2);
+    expect(tab.lastShown()).toBe('stale');
+    expect(tab.browser.received).toEqual([]);
+  });
+
+  it('puts mine into the history before it takes theirs, and lets nothing go while the server is away', async () => {
+    const sync = makeSync(tab.ports, job);
+    server.state.version = 2;
+    await sync.changed(planNamed('mine'));
+    await tab.pass();
+    server.state.cut = 'before';
+    expect(await sync.takeTheirs()).toBe(false);
+    expect(tab.browser.kept?.plan.name).toBe('mine');
+    server.state.cut = 'no';
+    expect(await sync.takeTheirs()).toBe(true);
+    expect(server.state.aside.map((save) => save.plan.name)).toEqual(['mine']);
+    expect(tab.browser.kept).toBeNull();
+  });
+
+  it('tells those who wait for it when everything is saved, or that it cannot be', async () => {
+    const sync = makeSync(tab.ports, job);
+    expect(await sync.settled()).toBe(true);
+    void sync.changed(planNamed('one'));
+    expect(sync.isSaved()).toBe(false);
+    expect(await sync.settled()).toBe(true);
+    expect(server.state.name).toBe('one');
+    server.state.cut = 'before';
+    void sync.changed(planNamed('two'));
+    expect(await sync.settled()).toBe(false);
+    expect(sync.isSaved()).toBe(false);
   });
 });

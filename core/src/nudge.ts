@@ -2,6 +2,7 @@ import { type Courses, layCourses } from './courses';
 import { type FormSystem, systemOf } from './forms';
 import { type Length, add, nanometres, readLength, storeLength, subtract, times } from './measure';
 import { type PlacedOpening, placeOpenings } from './openings';
+import { withinLimits } from './limits';
 import { type Opening, type OpeningChange, type Plan, changeOpening } from './plan';
 import { type HouseRules, houseRules } from './rules';
 import { type Levels, type Shell, buildLevels, buildShell } from './shell';
@@ -137,7 +138,8 @@ function candidatesFor(setting: Setting, opening: Opening, placed: PlacedOpening
  *
  * @returns best first; empty where nothing near saves anything or the opening is not worked
  */
-export function nudges(plan: Plan, openingId: string): readonly Nudge[] {
+export function nudges(whole: Plan, openingId: string): readonly Nudge[] {
+  const { plan } = withinLimits(whole);
   const rules = houseRules(plan.rules);
   const shell = buildShell(plan);
   const opening = plan.openings?.find((each) => each.id === openingId);

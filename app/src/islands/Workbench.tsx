@@ -1,8 +1,16 @@
 import { wallsOf } from '@ombra/core/shell/buildShell';
-import { Suspense, lazy, useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { CoursesStage } from './courses/CoursesStage';
 import { useCourseKeys } from './courses/useCourseKeys';
-import { FootingLater, OpeningsLater, BracingLater, PourLater, SteelLater, fetchStages } from './later';
+import {
+  BracingLater,
+  FootingLater,
+  FormsLater,
+  OpeningsLater,
+  PourLater,
+  SteelLater,
+  fetchStages,
+} from './later';
 import { Header } from './Header';
 import {
   type Card,
@@ -15,6 +23,8 @@ import {
   keepPlace,
   keptPlace,
 } from './job/place';
+import { JobAlerts } from './job/JobAlerts';
+import { useLeave } from './job/LeaveDialog';
 import { StaleDialog } from './job/StaleDialog';
 import { type Job, type OpenJob, useJob } from './job/useJob';
 import { isTyping } from './keys';
@@ -23,9 +33,7 @@ import { goToNewOpening } from './openings/newOpening';
 import { OutlineStage } from './outline/OutlineStage';
 import { RulesDialog } from './rules/RulesDialog';
 import { STAGES, type StageId, isStage } from './stage';
-
-/** The forms read family files, and bring what that needs only when they are looked at. */
-const FormsStage = lazy(async () => ({ default: (await import('./forms/FormsStage')).FormsStage }));
+import { StageBoundary } from './StageBoundary';
 
 /** The one before or after in a list that goes round. */
 const stepIn = <Item,>(list: readonly [Item, ...Item[]], item: Item, by: number): Item =>
@@ -81,6 +89,8 @@ interface Shortcuts {
   readonly place: Place;
   readonly onPlace: (change: Partial<Place>) => void;
   readonly goTo: (stage: StageId) => void;
+  /** Goes to a sheet, once everything is saved. */
+  readonly leave: (to: string) => void;
   readonly showKeys: () => void;
   readonly showRules: () => void;
 }
@@ -93,7 +103,7 @@ function useShortcuts(shortcuts: Shortcuts): void {
   });
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
-      const { job, jobId, stage: shown, place, onPlace, goTo, showKeys, showRules } = latest.current;
+      const { job, jobId, stage: shown, place, onPlace, goTo, leave, showKeys, showRules } = latest.current;
       const key = event.key.toLowerCase();
       if ((event.ctrlKey || event.metaKey) && (key === 'z' || key === 'y')) {
         event.preventDefault();
@@ -133,7 +143,7 @@ function useShortcuts(shortcuts: Shortcuts): void {
         p: () => {
           const own = ['footing', 'openings', 'steel', 'bracing', 'pour'].includes(shown);
           const sheet = own ? shown : 'courses';
-          location.assign(`/jobs/${jobId}/sheets/${sheet}`);
+          leave(`/jobs/${jobId}/sheets/${sheet}`);
         },
         ',': () => {
           panelBy(-1);
@@ -189,6 +199,7 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
   const { place, change } = usePlace(open.id);
   const [keysShown, setKeysShown] = useState(false);
   const [rulesShown, setRulesShown] = useState(false);
+  const leave = useLeave(job);
   useShortcuts({
     job,
     jobId: open.id,
@@ -196,6 +207,7 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
     place,
     onPlace: change,
     goTo,
+    leave: leave.go,
     showKeys: () => {
       setKeysShown(true);
     },
@@ -214,7 +226,8 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
     document.title = `${job.plan.name} · ${STAGES.find((each) => each.id === stage)?.name ?? ''} · Ombra`;
   }, [job.plan.name, stage]);
   return (
-    <div className="flex min-h-screen flex-col">
+    // Catches presses of its links on their way: the links themselves are where the keyboard stops.
+    <div className="flex min-h-screen flex-col" onClickCapture={leave.onClickCapture}>
       <Header
         jobId={open.id}
         job={job}
@@ -228,33 +241,28 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
         }}
       />
       <main className="flex grow flex-col">
-        {job.broken && (
-          <p role="alert" className="bg-sheet p-3 text-stop">
-            Working this plan out broke; your edits are kept. Undo the last one, or reload the page.
-          </p>
-        )}
-        {stage === 'outline' && (
-          <OutlineStage
-            job={job}
-            place={place}
-            onPlace={change}
-            onForms={() => {
-              goTo('forms');
-            }}
-          />
-        )}
-        {stage === 'courses' && <CoursesStage job={job} place={place} onPlace={change} />}
-        {stage === 'footing' && <FootingLater job={job} place={place} onPlace={change} />}
-        {stage === 'steel' && <SteelLater job={job} place={place} onPlace={change} />}
-        {stage === 'bracing' && <BracingLater job={job} place={place} onPlace={change} />}
-        {stage === 'pour' && <PourLater job={job} place={place} onPlace={change} />}
-        {stage === 'openings' && <OpeningsLater job={job} place={place} onPlace={change} />}
-        {stage === 'forms' && (
-          <Suspense fallback={<p className="p-6 text-quiet">Fetching the forms …</p>}>
-            <FormsStage job={job} />
-          </Suspense>
-        )}
+        <JobAlerts open={open} job={job} />
+        <StageBoundary job={job} stage={stage}>
+          {stage === 'outline' && (
+            <OutlineStage
+              job={job}
+              place={place}
+              onPlace={change}
+              onForms={() => {
+                goTo('forms');
+              }}
+            />
+          )}
+          {stage === 'courses' && <CoursesStage job={job} place={place} onPlace={change} />}
+          {stage === 'footing' && <FootingLater job={job} place={place} onPlace={change} />}
+          {stage === 'steel' && <SteelLater job={job} place={place} onPlace={change} />}
+          {stage === 'bracing' && <BracingLater job={job} place={place} onPlace={change} />}
+          {stage === 'pour' && <PourLater job={job} place={place} onPlace={change} />}
+          {stage === 'openings' && <OpeningsLater job={job} place={place} onPlace={change} />}
+          {stage === 'forms' && <FormsLater job={job} place={place} onPlace={change} />}
+        </StageBoundary>
       </main>
+      {leave.dialog}
       <StaleDialog jobId={open.id} job={job} />
       <RulesDialog
         plan={job.plan}

@@ -1,5 +1,7 @@
-import { type PlanProblem, type PlanReading, readPlan } from '@ombra/core/plan';
-import { LARGEST_BODY, LONGEST_DRAIN, type Refusal, tooLarge } from './guard';
+import { type Plan, type PlanProblem, type PlanReading, readPlan } from '@ombra/core/plan';
+import type { APIRoute } from 'astro';
+import { LARGEST_BODY, LARGEST_PLAN, LONGEST_DRAIN, type Refusal, tooLarge } from './guard';
+import { storedText } from './jobStore';
 
 /** What every refused request gets: where it went wrong, what is wrong and what to do, in plain words. */
 export interface Problem {
@@ -26,6 +28,19 @@ export type BodyReading =
   | { readonly ok: true; readonly body: Readonly<Record<string, unknown>> }
   | { readonly ok: false; readonly answer: Response };
 
+/** The answer to every method that an endpoint does not have. */
+export const only =
+  (...methods: readonly string[]): APIRoute =>
+  ({ request }) => {
+    const answer = refuse(405, {
+      where: 'method',
+      what: `${request.method} does nothing here; this address takes ${methods.join(' and ')}.`,
+    });
+    answer.headers.set('Allow', [...methods, ...(methods.includes('GET') ? ['HEAD'] : [])].join(', '));
+    return answer;
+  };
+
+/** A refusal without the parts that only the server uses. */
 const refused = ({ status, where, what }: Refusal): BodyReading => ({
   ok: false,
   answer: refuse(status, { where, what }),
@@ -78,7 +93,27 @@ export function readSentPlan(
   plan: unknown,
 ): Extract<PlanReading, { ok: true }> | { ok: false; answer: Response } {
   const reading = readPlan(plan);
-  if (reading.ok) return reading;
+  if (reading.ok) {
+    const tooMuch = Buffer.byteLength(storedText(reading.plan)) > LARGEST_PLAN;
+    return tooMuch
+      ? { ok: false, answer: refuse(tooLarge.status, { where: tooLarge.where, what: tooLarge.what }) }
+      : reading;
+  }
   const problems: readonly PlanProblem[] = reading.problems;
   return { ok: false, answer: refuse(422, ...problems) };
+}
+
+/** Reads the plan of a save and the id under which it comes. */
+export function readSave({
+  saveId,
+  plan,
+}: Readonly<Record<string, unknown>>):
+  | { readonly ok: true; readonly save: { readonly saveId: string; readonly plan: Plan } }
+  | { readonly ok: false; readonly answer: Response } {
+  if (typeof saveId !== 'string' || !/^[\w-]{1,60}$/.test(saveId)) {
+    const what = 'Give this save an id of its own: up to 60 letters, digits, - or _.';
+    return { ok: false, answer: refuse(422, { where: 'saveId', what }) };
+  }
+  const sent = readSentPlan(plan);
+  return sent.ok ? { ok: true, save: { saveId, plan: sent.plan } } : sent;
 }

@@ -1,7 +1,10 @@
 import type { IncomingHttpHeaders } from 'node:http';
 
-/** Largest request body that is read: a plan of a thousand walls is a tenth of it. */
-export const LARGEST_BODY = 1_000_000;
+/** Largest plan that is kept, as it is stored; what a file of it adds in blanks and ids fits into the largest body. */
+export const LARGEST_PLAN = 4_000_000;
+
+/** Largest request body that is read. */
+export const LARGEST_BODY = 16_000_000;
 
 /** How much of a refused body is let run out, so that its sender hears the answer; more is cut off. */
 export const LONGEST_DRAIN = 50_000_000;
@@ -11,26 +14,43 @@ export interface Refusal {
   readonly status: number;
   readonly what: string;
   readonly where: string;
+  /** Headers that go with it. */
+  readonly headers?: Readonly<Record<string, string>>;
 }
 
 const READING = new Set(['GET', 'HEAD']);
 
-/** The `Host` values under which this server is meant to be reached. */
+/** The `Host` values under which this server is meant to be reached; browsers leave out the standard port. */
 const ownHosts = (port: number): readonly string[] =>
-  ['127.0.0.1', 'localhost', '[::1]'].map((name) => `${name}:${String(port)}`);
+  ['127.0.0.1', 'localhost', '[::1]'].flatMap((name) => [
+    `${name}:${String(port)}`,
+    ...(port === 80 ? [name] : []),
+  ]);
+
+/** Addresses that the framework would answer though nothing of ours uses them. */
+const UNUSED = /^\/_(image|server-islands|actions)(\/|$)/;
 
 /**
  * Refuses what does not come from our own pages: a foreign `Host` (another name pointed at this machine), a write whose
- * `Origin` is missing or not ours, a body that is too large. Null lets the request through.
+ * `Origin` is missing or not ours, a body that is too large, a write to a page. Null lets the request through.
  */
-export function guard(method: string, headers: IncomingHttpHeaders, port: number): Refusal | null {
-  const { host = '', origin } = headers;
+export function guard(
+  method: string,
+  headers: IncomingHttpHeaders,
+  port: number,
+  path = '/api/',
+): Refusal | null {
+  const host = (headers.host ?? '').toLowerCase();
+  const origin = headers.origin?.toLowerCase();
   if (!ownHosts(port).includes(host)) {
     return {
       status: 403,
       where: 'Host',
       what: `Ombra answers only as 127.0.0.1:${String(port)} or localhost:${String(port)}; open it under one of these.`,
     };
+  }
+  if (UNUSED.test(path)) {
+    return { status: 404, where: 'address', what: 'Nothing is kept under this address.' };
   }
   if (READING.has(method)) return null;
   if (origin !== `http://${host}`) {
@@ -40,6 +60,14 @@ export function guard(method: string, headers: IncomingHttpHeaders, port: number
       what: 'Only Ombra’s own pages may write; send this request from there.',
     };
   }
+  if (!path.startsWith('/api/')) {
+    return {
+      status: 405,
+      where: 'method',
+      what: 'A page can only be read; writing goes to /api.',
+      headers: { Allow: 'GET, HEAD' },
+    };
+  }
   if (Number(headers['content-length'] ?? 0) > LARGEST_BODY) return tooLarge;
   return null;
 }
@@ -47,7 +75,7 @@ export function guard(method: string, headers: IncomingHttpHeaders, port: number
 export const tooLarge: Refusal = {
   status: 413,
   where: 'the request',
-  what: `This is larger than Ombra takes at once (${String(LARGEST_BODY / 1_000_000)} MB); nothing was changed.`,
+  what: `This is larger than any plan that Ombra keeps (${String(LARGEST_PLAN / 1_000_000)} MB); nothing was changed.`,
 };
 
 /** Headers that every answer carries; pages replace the policy with one that names their own scripts. */

@@ -1,5 +1,15 @@
-import { type Plan, type PlanFile, readPlanText, writePlan } from '@ombra/core/plan';
+import { type Plan, type PlanProblem, salvagePlan, writePlan } from '@ombra/core/plan';
 import type { Knex } from 'knex';
+import { folded } from './folded';
+import {
+  type Revision,
+  keepState,
+  revisionsOf,
+  stateSavedAs,
+  stateText,
+  thinStates,
+  jobsWithHistory,
+} from './revisions';
 import type { Clock, Ids } from './services';
 
 interface JobRow {
@@ -10,14 +20,10 @@ interface JobRow {
   readonly created_at: string;
   readonly updated_at: string;
   readonly deleted_at: string | null;
-}
-
-interface RevisionRow {
-  readonly job_id: string;
-  readonly version: number;
-  readonly save_id: string;
-  readonly plan: string;
-  readonly saved_at: string;
+  /** The name as it is searched. */
+  readonly folded: string;
+  /** Higher for the job that was touched later. */
+  readonly touched: number;
 }
 
 export interface JobSummary {
@@ -28,7 +34,9 @@ export interface JobSummary {
 }
 
 export interface StoredJob extends JobSummary {
-  readonly plan: PlanFile;
+  readonly plan: Plan;
+  /** What of the stored plan could not be read, and is left out of `plan`; empty as a rule. */
+  readonly lost: readonly PlanProblem[];
 }
 
 /** A save: the version it started from, and an id of its own so that a repeated one is known again. */
@@ -41,23 +49,58 @@ export interface Save {
 export type SaveOutcome =
   | { readonly kind: 'saved'; readonly version: number }
   | { readonly kind: 'stale'; readonly current: StoredJob }
+  /** The id has been used for another plan. */
+  | { readonly kind: 'reused'; readonly version: number }
   | { readonly kind: 'missing' };
+
+export type CreateOutcome =
+  | { readonly kind: 'made'; readonly job: StoredJob }
+  /** The id belongs to another job, or to one that was removed. */
+  | { readonly kind: 'taken'; readonly removed: boolean };
+
+/** Which jobs a list shows. */
+export interface JobQuery {
+  /** Part of the name, in any case. */
+  readonly search?: string;
+  readonly removed?: boolean;
+  /** So many of the newest are passed over. */
+  readonly from?: number;
+}
+
+export interface JobPage {
+  readonly jobs: readonly JobSummary[];
+  /** Jobs that the query finds in all. */
+  readonly total: number;
+}
 
 /** Jobs and every state that was ever saved of them. */
 export interface JobStore {
-  readonly list: () => Promise<readonly JobSummary[]>;
+  /** A page of jobs, that which was worked on last first. */
+  readonly list: (query?: JobQuery) => Promise<JobPage>;
   readonly get: (id: string) => Promise<StoredJob | null>;
-  /** Creates a job; with an id that is already there, nothing is made and that job comes back. */
-  readonly create: (plan: Plan, id?: string) => Promise<StoredJob>;
+  /** The plan just as it is stored, readable or not. */
+  readonly rawPlan: (id: string) => Promise<string | null>;
+  /** Creates a job. With an id and the same plan once more, nothing is made and that job comes back. */
+  readonly create: (plan: Plan, id?: string) => Promise<CreateOutcome>;
   readonly save: (id: string, save: Save) => Promise<SaveOutcome>;
+  /** Keeps a plan in the job's history without its taking the place of the newest one. */
+  readonly setAside: (id: string, aside: Omit<Save, 'baseVersion'>) => Promise<SaveOutcome>;
+  /** States of a job, the newest first; null where there is no such job. */
+  readonly revisions: (id: string) => Promise<readonly Revision[] | null>;
+  readonly revision: (id: string, version: number) => Promise<string | null>;
   /** Hides a job; `restore` brings it back. False where there is none. */
   readonly remove: (id: string) => Promise<boolean>;
   readonly restore: (id: string) => Promise<boolean>;
   readonly count: () => Promise<number>;
+  /** Takes out old states, as the rule of thinning says; answers how many. */
+  readonly thin: () => Promise<number>;
 }
 
-/** Jobs that a list shows at most, the newest work first. */
-export const LONGEST_LIST = 500;
+/** Jobs on a page of the list. */
+export const PAGE_OF_JOBS = 100;
+
+/** States of a job that a list shows at most. */
+const LONGEST_HISTORY = 1_000;
 
 const SUMMARY = ['id', 'name', 'version', 'updated_at'] as const;
 
@@ -68,29 +111,86 @@ const summary = (row: Pick<JobRow, (typeof SUMMARY)[number]>): JobSummary => ({
   updatedAt: row.updated_at,
 });
 
-/** Plans are stored as they were checked on the way in; one that no longer reads is a bug, not a user's mistake. */
-function storedPlan(text: string, id: string): PlanFile {
-  const reading = readPlanText(text);
-  if (!reading.ok)
-    throw new Error(`Stored plan of job ${id} does not read: ${JSON.stringify(reading.problems)}`);
-  return writePlan(reading.plan);
+const full = (row: JobRow): StoredJob => ({ ...summary(row), ...salvagePlan(row.plan, row.name) });
+
+/** The text that is stored of a plan. */
+export const storedText = (plan: Plan): string => JSON.stringify(writePlan(plan));
+
+/** A search text as a pattern in which `%` and `_` mean themselves. */
+const patternOf = (search: string): string => `%${search.replace(/[\\%_]/g, '\\$&')}%`;
+
+type Database = Knex | Knex.Transaction;
+
+const jobs = (on: Database) => on<JobRow>('jobs');
+const alive = (on: Database, id: string) => jobs(on).where({ id, deleted_at: null });
+
+/**
+ * The next number of the counter of touched jobs. Every transaction that writes begins with it: it takes the database's one
+ * write lock, so that a busy database is waited for instead of failing half way.
+ */
+async function nextTouch(on: Knex.Transaction): Promise<number> {
+  await on('counters').where({ name: 'touched' }).increment('value', 1);
+  const row = await on<{ name: string; value: number }>('counters').where({ name: 'touched' }).first();
+  return row?.value ?? 0;
 }
 
-const full = (row: JobRow): StoredJob => ({ ...summary(row), plan: storedPlan(row.plan, row.id) });
-
 export function makeJobStore(knex: Knex, clock: Clock, ids: Ids): JobStore {
-  const jobs = (on: Knex | Knex.Transaction) => on<JobRow>('jobs');
-  const alive = (on: Knex | Knex.Transaction, id: string) => jobs(on).where({ id, deleted_at: null });
   const now = (): string => clock().toISOString();
+  const writing = <Outcome>(work: (on: Knex.Transaction, touched: number) => Promise<Outcome>) =>
+    knex.transaction(async (on) => work(on, await nextTouch(on)));
+
+  /** Makes a plan the newest state of its job. */
+  async function put(
+    on: Knex.Transaction,
+    touched: number,
+    id: string,
+    state: {
+      readonly version: number;
+      readonly saveId: string;
+      readonly name: string;
+      readonly text: string;
+    },
+  ): Promise<void> {
+    const { version, saveId, name, text } = state;
+    const at = now();
+    await jobs(on)
+      .where({ id })
+      .update({ name, folded: folded(name), version, plan: text, updated_at: at, touched });
+    await keepState(on, { jobId: id, version, saveId, savedAt: at, text });
+  }
+
+  /** What an id that comes again means: the same save once more, or one that must not be taken for it. */
+  async function repeated(
+    on: Knex.Transaction,
+    id: string,
+    saveId: string,
+    text: string,
+  ): Promise<SaveOutcome | null> {
+    const before = await stateSavedAs(on, id, saveId);
+    if (!before) return null;
+    return { kind: before.text === text ? 'saved' : 'reused', version: before.version };
+  }
 
   return {
-    list: async () => {
-      const rows = await jobs(knex)
-        .where({ deleted_at: null })
-        .select(...SUMMARY)
-        .orderBy('updated_at', 'desc')
-        .limit(LONGEST_LIST);
-      return rows.map(summary);
+    list: async ({ search = '', removed = false, from = 0 } = {}) => {
+      const found = () => {
+        const query = removed ? jobs(knex).whereNotNull('deleted_at') : jobs(knex).whereNull('deleted_at');
+        return search.trim() === ''
+          ? query
+          : query.whereRaw("folded like ? escape '\\'", [patternOf(folded(search.trim()))]);
+      };
+      const [rows, count] = await Promise.all([
+        found()
+          .select(...SUMMARY)
+          .orderBy('touched', 'desc')
+          .offset(from)
+          .limit(PAGE_OF_JOBS),
+        found().count({ count: '*' }).first(),
+      ]);
+      return {
+        jobs: rows.map(summary),
+        total: Number((count as { count?: unknown } | undefined)?.count ?? 0),
+      };
     },
 
     get: async (id) => {
@@ -98,12 +198,19 @@ export function makeJobStore(knex: Knex, clock: Clock, ids: Ids): JobStore {
       return row ? full(row) : null;
     },
 
+    rawPlan: async (id) => (await alive(knex, id).first())?.plan ?? null,
+
     create: (plan, id = ids()) =>
-      knex.transaction(async (transaction) => {
-        const there = await jobs(transaction).where({ id }).first();
-        if (there) return full(there);
+      writing(async (on, touched): Promise<CreateOutcome> => {
+        const text = storedText(plan);
+        const there = await jobs(on).where({ id }).first();
+        if (there) {
+          const same = there.deleted_at === null && (await stateText(on, id, 1)) === text;
+          return same
+            ? { kind: 'made', job: full(there) }
+            : { kind: 'taken', removed: there.deleted_at !== null };
+        }
         const at = now();
-        const text = JSON.stringify(writePlan(plan));
         const row: JobRow = {
           id,
           name: plan.name,
@@ -112,49 +219,68 @@ export function makeJobStore(knex: Knex, clock: Clock, ids: Ids): JobStore {
           created_at: at,
           updated_at: at,
           deleted_at: null,
+          folded: folded(plan.name),
+          touched,
         };
-        await jobs(transaction).insert(row);
-        await transaction('revisions').insert({
-          job_id: id,
-          version: 1,
-          save_id: ids(),
-          plan: text,
-          saved_at: at,
-        });
-        return full(row);
+        await jobs(on).insert(row);
+        await keepState(on, { jobId: id, version: 1, saveId: ids(), savedAt: at, text });
+        return { kind: 'made', job: full(row) };
       }),
 
     save: (id, { baseVersion, saveId, plan }) =>
-      knex.transaction(async (transaction): Promise<SaveOutcome> => {
-        const repeated = await transaction<RevisionRow>('revisions')
-          .where({ job_id: id, save_id: saveId })
-          .first();
-        if (repeated) return { kind: 'saved', version: repeated.version };
-        const current = await alive(transaction, id).first();
+      writing(async (on, touched): Promise<SaveOutcome> => {
+        const text = storedText(plan);
+        const again = await repeated(on, id, saveId, text);
+        if (again) return again;
+        const current = await alive(on, id).first();
         if (!current) return { kind: 'missing' };
         if (current.version !== baseVersion) return { kind: 'stale', current: full(current) };
         const version = baseVersion + 1;
-        const at = now();
-        const text = JSON.stringify(writePlan(plan));
-        await jobs(transaction)
-          .where({ id })
-          .update({ name: plan.name, version, plan: text, updated_at: at });
-        await transaction('revisions').insert({
-          job_id: id,
-          version,
-          save_id: saveId,
-          plan: text,
-          saved_at: at,
-        });
+        await put(on, touched, id, { version, saveId, name: plan.name, text });
         return { kind: 'saved', version };
       }),
 
-    remove: async (id) => (await alive(knex, id).update({ deleted_at: now() })) > 0,
-    restore: async (id) =>
-      (await jobs(knex).where({ id }).whereNotNull('deleted_at').update({ deleted_at: null })) > 0,
+    setAside: (id, { saveId, plan }) =>
+      writing(async (on, touched): Promise<SaveOutcome> => {
+        const text = storedText(plan);
+        const again = await repeated(on, id, saveId, text);
+        if (again) return again;
+        const current = await alive(on, id).first();
+        if (!current) return { kind: 'missing' };
+        // Mine for a moment, then theirs again: both stand in the history, and theirs goes on.
+        const mine = current.version + 1;
+        await keepState(on, { jobId: id, version: mine, saveId, savedAt: now(), text });
+        await put(on, touched, id, {
+          version: mine + 1,
+          saveId: ids(),
+          name: current.name,
+          text: current.plan,
+        });
+        return { kind: 'saved', version: mine + 1 };
+      }),
+
+    revisions: async (id) =>
+      (await alive(knex, id).first()) ? revisionsOf(knex, id, LONGEST_HISTORY) : null,
+    revision: async (id, version) => ((await alive(knex, id).first()) ? stateText(knex, id, version) : null),
+
+    remove: (id) =>
+      writing(async (on, touched) => (await alive(on, id).update({ deleted_at: now(), touched })) > 0),
+    restore: (id) =>
+      writing(
+        async (on, touched) =>
+          (await jobs(on).where({ id }).whereNotNull('deleted_at').update({ deleted_at: null, touched })) > 0,
+      ),
     count: async () => {
       const row = await jobs(knex).count({ count: '*' }).first();
       return Number(row?.['count'] ?? 0);
+    },
+
+    thin: async () => {
+      let gone = 0;
+      for (const id of await jobsWithHistory(knex)) {
+        gone += await knex.transaction((on) => thinStates(on, id, clock()));
+      }
+      return gone;
     },
   };
 }

@@ -2,17 +2,67 @@ import { existsSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { randomUUID } from 'node:crypto';
 import pino from 'pino';
+import { backUpBefore, newestGoodBackup } from './backups';
 import { loadDemo } from './demo';
+import { makeHeavyPool } from './heavy/heavyPool';
 import { makeJobStore } from './jobStore';
+import { keepHouse } from './housekeeping';
 import { type PageHandler, startServer } from './server';
-import { readSettings } from './settings';
-import { openDatabase } from './sqlite';
+import { type Settings, readSettings } from './settings';
+import { holdFolder, openDatabase } from './sqlite';
+import { startSentence } from './startFailure';
 
 const ROOT = new URL('../../../', import.meta.url);
 const ENTRY = new URL('app/dist/server/entry.mjs', ROOT);
 const CLIENT = new URL('app/dist/client/', ROOT);
 
-/** Starts Ombra: settings, database, demo job, server; and stops it cleanly when asked to. */
+/** Things to let go of, in the order in which they were taken. */
+type Releases = (() => Promise<void> | void)[];
+
+async function letGo(releases: Releases): Promise<void> {
+  for (const release of releases.reverse()) await release();
+}
+
+/** Takes the data folder, the database and the port, in this order, and tells how to give them back. */
+async function run(settings: Settings, releases: Releases): Promise<string> {
+  const { dataFolder } = settings;
+  const log = pino({ level: process.env['LOG_LEVEL'] ?? 'info' }, pino.destination(2));
+  const clock = (): Date => new Date();
+  releases.push(await holdFolder(dataFolder));
+  const { knex, backup } = await openDatabase(dataFolder, (open, migration) =>
+    backUpBefore(open, dataFolder, migration),
+  );
+  releases.push(() => knex.destroy());
+  if (backup !== null) log.info({ backup }, 'backed up before migrating');
+  const jobs = makeJobStore(knex, clock, randomUUID);
+  if (await loadDemo(jobs, new URL('demo/sorrel-fork-hatchery.json', ROOT))) log.info('demo job loaded');
+  const { handler } = (await import(ENTRY.href)) as { handler: PageHandler };
+  const heavy = makeHeavyPool(new URL('heavy/heavyWorker.ts', import.meta.url), { entry: ENTRY.href });
+  releases.push(() => heavy.close());
+  const house = keepHouse(dataFolder, jobs, log, clock);
+  releases.push(() => house.stop());
+  const health = async (): Promise<string | null> => {
+    await jobs.count();
+    return house.wrong();
+  };
+  const { server, address } = await startServer(settings, { jobs, log, health }, CLIENT, handler, heavy);
+  releases.push(
+    () =>
+      new Promise<void>((resolve) => {
+        server.close(() => {
+          resolve();
+        });
+        // Requests under way may finish; idle connections are closed now and slow ones after a while.
+        server.closeIdleConnections();
+        setTimeout(() => {
+          server.closeAllConnections();
+        }, 3000).unref();
+      }),
+  );
+  return address;
+}
+
+/** Starts Ombra: settings, data folder, database, demo job, server; and stops it cleanly when asked to. */
 async function main(): Promise<void> {
   const reading = readSettings(process.env, fileURLToPath(ROOT));
   if (!reading.ok) {
@@ -26,45 +76,27 @@ async function main(): Promise<void> {
     return;
   }
   const { settings } = reading;
-  const log = pino({ level: process.env['LOG_LEVEL'] ?? 'info' }, pino.destination(2));
-  const clock = (): Date => new Date();
-  const { knex, backup } = await openDatabase(settings.dataFolder, clock);
-  if (backup !== null) log.info({ backup }, 'backed up before migrating');
-  const jobs = makeJobStore(knex, clock, randomUUID);
-  if (await loadDemo(jobs, new URL('demo/sorrel-fork-hatchery.json', ROOT))) log.info('demo job loaded');
-  const { handler } = (await import(ENTRY.href)) as { handler: PageHandler };
-  const { server, address } = await startServer(settings, { jobs, log }, CLIENT, handler).catch(
-    async (error: unknown) => {
-      await knex.destroy();
-      throw error;
-    },
-  );
-
-  let stopping = false;
-  const stop = (signal: string): void => {
-    if (stopping) return;
-    stopping = true;
-    log.info({ signal }, 'stopping');
-    server.close(() => {
-      void knex.destroy().then(() => {
-        log.info('stopped');
-      });
-    });
-    // Requests under way may finish; idle connections are closed now and slow ones after a while.
-    server.closeIdleConnections();
-    setTimeout(() => {
-      server.closeAllConnections();
-    }, 3000).unref();
-  };
-  process.on('SIGTERM', stop);
-  process.on('SIGINT', stop);
-  console.log(`Ombra is ready: ${address}`);
+  // What this program writes is for its user alone.
+  process.umask(0o077);
+  const releases: Releases = [];
+  try {
+    const address = await run(settings, releases);
+    let stopping = false;
+    const stop = (): void => {
+      if (stopping) return;
+      stopping = true;
+      void letGo(releases);
+    };
+    process.on('SIGTERM', stop);
+    process.on('SIGINT', stop);
+    console.log(`Ombra is ready: ${address}`);
+  } catch (error) {
+    await letGo(releases).catch(() => undefined);
+    const backup = await newestGoodBackup(settings.dataFolder).catch(() => null);
+    const sentence = startSentence(error, settings.dataFolder, () => backup);
+    console.error(sentence ?? error);
+    process.exitCode = 1;
+  }
 }
 
-main().catch((error: unknown) => {
-  const taken = error instanceof Error && 'code' in error && error.code === 'EADDRINUSE';
-  console.error(
-    taken ? 'That port is taken; stop what runs there, or choose another with PORT=4322 npm start.' : error,
-  );
-  process.exitCode = 1;
-});
+void main();

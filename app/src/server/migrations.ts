@@ -1,4 +1,6 @@
 import type { Knex } from 'knex';
+import { folded } from './folded';
+import { keepState } from './revisions';
 
 interface Migration {
   readonly name: string;
@@ -30,7 +32,68 @@ const MIGRATIONS: readonly Migration[] = [
       });
     },
   },
+  {
+    name: '002-states-as-differences',
+    up: async (knex) => {
+      await knex.schema.createTable('states', (table) => {
+        table.string('job_id', 60).notNullable().references('jobs.id');
+        table.integer('version').notNullable();
+        table.string('save_id', 60).notNullable();
+        table.string('saved_at', 30).notNullable();
+        table.integer('size').notNullable();
+        table.integer('base').nullable();
+        table.binary('data').notNullable();
+        table.primary(['job_id', 'version']);
+        table.unique(['job_id', 'save_id']);
+      });
+      // Job by job, state by state: no database is too large for it.
+      const jobs = await knex<{ id: string; name: string }>('jobs')
+        .select('id', 'name')
+        .orderBy('updated_at');
+      for (const { id } of jobs) {
+        const versions = await knex<OldRevision>('revisions')
+          .where({ job_id: id })
+          .select('version')
+          .orderBy('version');
+        for (const { version } of versions) {
+          const row = await knex<OldRevision>('revisions').where({ job_id: id, version }).first();
+          if (!row) continue;
+          const { save_id: saveId, saved_at: savedAt, plan: text } = row;
+          await keepState(knex, { jobId: id, version, saveId, savedAt, text });
+        }
+      }
+      await knex.schema.dropTable('revisions');
+      // A number that only goes up tells which job was touched last: clocks go back.
+      await knex.schema.alterTable('jobs', (table) => {
+        table.integer('touched').notNullable().defaultTo(0);
+        table.string('folded', 200).notNullable().defaultTo('');
+        table.index(['touched']);
+      });
+      await knex.schema.createTable('counters', (table) => {
+        table.string('name', 40).primary();
+        table.integer('value').notNullable();
+      });
+      for (const [index, { id, name }] of jobs.entries()) {
+        await knex('jobs')
+          .where({ id })
+          .update({ touched: index + 1, folded: folded(name) });
+      }
+      await knex('counters').insert({ name: 'touched', value: jobs.length });
+    },
+  },
 ];
+
+/** A row of the table that kept every state whole, until the second migration. */
+interface OldRevision {
+  readonly job_id: string;
+  readonly version: number;
+  readonly save_id: string;
+  readonly saved_at: string;
+  readonly plan: string;
+}
+
+/** The migrations that this program knows; a database that has more is of a newer one. */
+export const KNOWN_MIGRATIONS: readonly string[] = MIGRATIONS.map(({ name }) => name);
 
 /** Migrations as Knex wants them: from code, so that they are bundled and typed like the rest. */
 export const migrationSource: Knex.MigrationSource<Migration> = {

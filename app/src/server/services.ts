@@ -5,6 +5,8 @@ import type { JobStore } from './jobStore';
 export interface Services {
   readonly jobs: JobStore;
   readonly log: Logger;
+  /** Why the data is not well, in one sentence; null while it is. */
+  readonly health: () => Promise<string | null>;
 }
 
 export type Clock = () => Date;

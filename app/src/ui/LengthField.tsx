@@ -1,5 +1,5 @@
 import { type UnitSystem, readLength, showLength, storeLength } from '@ombra/core/measure';
-import { type KeyboardEvent, type Ref, useId, useState } from 'react';
+import { type KeyboardEvent, useId, useLayoutEffect, useRef, useState } from 'react';
 
 interface LengthFieldProps {
   readonly label: string;
@@ -10,7 +10,7 @@ interface LengthFieldProps {
   readonly onType: (text: string) => void;
   readonly onLeave?: () => void;
   readonly onKeyDown?: (event: KeyboardEvent<HTMLInputElement>) => void;
-  readonly inputRef?: Ref<HTMLInputElement>;
+  readonly inputRef?: (element: HTMLInputElement | null) => void;
 }
 
 /** What stands in an untouched field: rounded for reading, unless editing it would then lose something. */
@@ -30,6 +30,15 @@ export function LengthField(props: LengthFieldProps) {
   const { label, text, units, placeholder, onType, onLeave, onKeyDown, inputRef } = props;
   const [draft, setDraft] = useState<string | null>(null);
   const hintId = useId();
+  const field = useRef<HTMLInputElement | null>(null);
+  /** Set by focus until the field's text has settled: it is then selected as a whole. */
+  const selecting = useRef(false);
+  // In the same breath as the focus. A frame later the first digit would have been typed, and be selected with the rest.
+  useLayoutEffect(() => {
+    if (!selecting.current) return;
+    selecting.current = false;
+    field.current?.select();
+  }, [draft]);
   const reading = readLength(draft ?? text, units);
   const other: UnitSystem = units === 'imperial' ? 'metric' : 'imperial';
   const wrong = !reading.ok && reading.problem !== 'empty';
@@ -48,7 +57,10 @@ export function LengthField(props: LengthFieldProps) {
       }}
     >
       <input
-        ref={inputRef}
+        ref={(element) => {
+          field.current = element;
+          inputRef?.(element);
+        }}
         className="field figures text-lg"
         aria-label={label}
         aria-invalid={wrong}
@@ -60,11 +72,15 @@ export function LengthField(props: LengthFieldProps) {
         placeholder={placeholder}
         value={draft ?? shown(text, units, false)}
         onFocus={(event) => {
+          selecting.current = true;
           setDraft(shown(text, units, true));
-          const input = event.currentTarget;
-          requestAnimationFrame(() => {
-            input.select();
-          });
+          event.currentTarget.select();
+        }}
+        onPointerDown={(event) => {
+          // The press that brings the focus would put the caret where it fell, and take the selection off.
+          if (document.activeElement === event.currentTarget) return;
+          event.preventDefault();
+          event.currentTarget.focus();
         }}
         onChange={(event) => {
           setDraft(event.currentTarget.value);

@@ -10,6 +10,7 @@ import {
   reuseRulesOf,
 } from '../courses';
 import { type FormSystem, systemOf } from '../forms';
+import { withinLimits } from '../limits';
 import type { Length } from '../measure';
 import { placeOpenings } from '../openings';
 import type { Plan, PlanEdit, WallChange } from '../plan';
@@ -203,7 +204,8 @@ const ROUNDS = [
 /** Rounds more, at the most, where the plan is further than a block from its bound. */
 const EXTRA_ROUNDS = 3;
 
-function setUp(plan: Plan) {
+function setUp(whole: Plan) {
+  const { plan } = withinLimits(whole);
   const rules = houseRules(plan.rules);
   const shell: Shell = buildShell(plan);
   const system: FormSystem | null = shell.family ? systemOf(shell.family) : null;

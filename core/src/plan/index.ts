@@ -4,6 +4,7 @@ export * from './opening';
 export * from './openingEdit';
 export * from './plan';
 export * from './readPlan';
+export * from './salvagePlan';
 export * from './schema';
 export * from './writePlan';
 export * from './bracingPlan';

@@ -29,9 +29,15 @@ export function StaleDialog({ jobId, job }: StaleDialogProps) {
     location.assign(`/jobs/${made.id}/outline`);
   };
   const takeTheirs = async (): Promise<void> => {
-    await sync?.dropMine();
-    if (gone) location.assign('/');
-    else location.reload();
+    if (gone) {
+      await sync?.dropMine();
+      location.assign('/');
+    } else if ((await sync?.takeTheirs()) === true) location.reload();
+    else {
+      setProblem(
+        'The server is away: mine could not be put into the job’s history, so nothing was changed. Try again.',
+      );
+    }
   };
 
   return (
@@ -44,7 +50,7 @@ export function StaleDialog({ jobId, job }: StaleDialogProps) {
       <p>
         {gone
           ? 'Your edits are kept here. Save them as a job of their own, or let them go.'
-          : 'Another tab or person saved a newer state since you opened it. Both are kept in the job’s history; choose which goes on.'}
+          : 'Another tab or person saved a newer state since you opened it. Choose which goes on; the other stays in the job’s history.'}
       </p>
       {saveState.kind === 'stale' && (
         <p className="mt-1 text-sm text-quiet">

@@ -39,6 +39,11 @@ export function makePlanStore(initial: Plan, newId: () => string) {
       store.setState({ plan });
       if (goesOn) history.getState().resume();
     },
+    /** A state that was saved elsewhere takes the place of this one; undo brings this one back. */
+    receive: (plan: Plan): void => {
+      merging = null;
+      store.setState({ plan });
+    },
     /** Ends a run of merged edits, when a field is left. */
     endMerge: (): void => {
       merging = null;

@@ -12,6 +12,7 @@ interface Answer {
   readonly job?: { readonly id: string };
   readonly current?: { readonly version: number; readonly name: string; readonly updatedAt: string };
   readonly problems?: readonly Problem[];
+  readonly newest?: { readonly version: number; readonly plan: Plan } | null;
 }
 
 async function call(
@@ -38,11 +39,36 @@ export async function sendSave({ jobId, baseVersion, saveId, plan }: PendingSave
     });
     if (status === 200 && answer.version !== undefined) return { kind: 'saved', version: answer.version };
     if (status === 409 && answer.current) return { kind: 'stale', ...answer.current };
+    if (status === 409) return { kind: 'reused' };
     if (status === 404) return { kind: 'missing' };
     if (status >= 500) return { kind: 'unreachable' };
     return { kind: 'refused', problems: answer.problems ?? [] };
   } catch {
     return { kind: 'unreachable' };
+  }
+}
+
+/** Keeps a plan in the history of its job; false where that failed. */
+export async function setAside({ jobId, saveId, plan }: PendingSave): Promise<boolean> {
+  try {
+    const { status } = await call('POST', `/api/jobs/${jobId}/revisions`, { saveId, plan: writePlan(plan) });
+    // A job that is gone has no history to keep it in.
+    return status === 201 || status === 404;
+  } catch {
+    return false;
+  }
+}
+
+/** The newest state of a job, where it is newer than a version. */
+export async function newestOf(
+  jobId: string,
+  since: number,
+): Promise<{ readonly version: number; readonly plan: Plan } | null> {
+  try {
+    const { status, answer } = await call('GET', `/api/jobs/${jobId}/newest?since=${String(since)}`);
+    return status === 200 ? (answer.newest ?? null) : null;
+  } catch {
+    return null;
   }
 }
 
@@ -93,5 +119,34 @@ export async function setRemoved(id: string, removed: boolean): Promise<boolean>
     return status === 200;
   } catch {
     return false;
+  }
+}
+
+/** A job as the list shows it. */
+export interface ListedJob {
+  readonly id: string;
+  readonly name: string;
+  /** When it was last saved, as the server writes it. */
+  readonly updatedAt: string;
+}
+
+export interface JobPage {
+  readonly jobs: readonly ListedJob[];
+  readonly total: number;
+}
+
+/** A page of jobs; null where the server does not answer. */
+export async function listJobs(query: {
+  readonly search: string;
+  readonly from: number;
+  readonly removed: boolean;
+}): Promise<JobPage | null> {
+  const asked = new URLSearchParams({ search: query.search, from: String(query.from) });
+  if (query.removed) asked.set('removed', '');
+  try {
+    const response = await fetch(`/api/jobs?${asked.toString()}`);
+    return response.ok ? ((await response.json()) as JobPage) : null;
+  } catch {
+    return null;
   }
 }

@@ -1,18 +1,20 @@
 import type { Plan } from '@ombra/core/plan/plan';
 import type { WorkedPlan } from '@ombra/core/work';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import { latestWins } from '../../workers/latest';
-import { workClient } from '../../workers/workClient';
+import { endWorker, onWorkerEnded, workClient } from '../../workers/workClient';
 import { findPending, keepPending, tabName } from './pendingSaves';
 import { makePlanStore } from './planStore';
-import { sendSave } from './server';
+import { newestOf, sendSave, setAside } from './server';
 import { type SaveState, type Sync, makeSync } from './sync';
 
 export interface OpenJob {
   readonly id: string;
   readonly version: number;
   readonly plan: Plan;
+  /** What of the stored plan could not be read, and is left out. */
+  readonly lost?: readonly { readonly where: string; readonly what: string }[];
 }
 
 // The worker loads while the page is still being put together, not after it.
@@ -20,56 +22,95 @@ if (typeof Worker !== 'undefined') workClient();
 
 const newId = (): string => crypto.randomUUID();
 
+/** Milliseconds without an answer after which the user is told, and may stop the worker. */
+const LONG_WORK = 8_000;
+
+/** How working out the newest plan stands. */
+export type WorkState = 'well' | 'slow' | 'stopped' | 'broken';
+
 /** The worked plan of the newest edit; the one before it stays on screen until then. */
-function useWorked(plan: Plan): { readonly worked: WorkedPlan | null; readonly broken: boolean } {
+function useWorked(plan: Plan) {
   const [worked, setWorked] = useState<WorkedPlan | null>(null);
-  const [broken, setBroken] = useState(false);
+  const [state, setState] = useState<WorkState>('well');
   const ask = useRef<((plan: Plan) => void) | null>(null);
   const newest = useRef(plan);
   useEffect(() => {
     let fetching = false;
-    ask.current = latestWins(
-      (input: Plan) => workClient().work(input),
-      (output) => {
-        setWorked(output);
-        setBroken(false);
-        if (output.complete || fetching) return;
-        // What the first view does without comes after it; a fetch that fails is tried again with the next edit.
-        fetching = true;
-        workClient()
-          .fetchLate()
-          .then(
-            () => ask.current?.(newest.current),
-            () => undefined,
-          )
-          .finally(() => {
-            fetching = false;
-          });
-      },
-      () => {
-        setBroken(true);
-      },
-    );
+    const start = (): void => {
+      ask.current = latestWins(
+        async (input: Plan) => {
+          const timer = setTimeout(() => {
+            setState('slow');
+          }, LONG_WORK);
+          try {
+            return await workClient().work(input);
+          } finally {
+            clearTimeout(timer);
+          }
+        },
+        (output) => {
+          setWorked(output);
+          setState('well');
+          if (output.complete || fetching) return;
+          // What the first view does without comes after it; a fetch that fails is tried again with the next edit.
+          fetching = true;
+          workClient()
+            .fetchLate()
+            .then(
+              () => ask.current?.(newest.current),
+              () => undefined,
+            )
+            .finally(() => {
+              fetching = false;
+            });
+        },
+        () => {
+          setState('broken');
+        },
+      );
+    };
+    start();
+    // A worker that was ended never answers: the next plan goes to a new one, in a queue of its own.
+    return onWorkerEnded(() => {
+      fetching = false;
+      start();
+      setState('stopped');
+    });
   }, []);
   useEffect(() => {
     newest.current = plan;
     ask.current?.(plan);
   }, [plan]);
-  return { worked, broken };
+  const again = useCallback(() => {
+    setState('well');
+    ask.current?.(newest.current);
+  }, []);
+  return { worked, workState: state, stopWork: endWorker, workAgain: again };
 }
 
-/** Connects the plan to the server and to the edits kept in the browser. */
+/** Connects the plan to the server, to the edits kept in the browser, and to the other tabs on the same job. */
 function useSync(job: OpenJob, planStore: ReturnType<typeof makePlanStore>) {
   const [saveState, setSaveState] = useState<SaveState>({ kind: 'saved' });
   const [sync, setSync] = useState<Sync | null>(null);
   useEffect(() => {
     let unsubscribe: () => void = () => undefined;
     const visit = { over: false };
+    const channel = new BroadcastChannel(`ombra.job.${job.id}`);
+    let received: Plan | null = null;
     void (async () => {
       const tab = await tabName(newId);
       const made = makeSync(
         {
           send: sendSave,
+          setAside,
+          newest: (since) => newestOf(job.id, since),
+          receive: (plan) => {
+            received = plan;
+            planStore.receive(plan);
+          },
+          announce: (version) => {
+            channel.postMessage(version);
+          },
           keep: (pending) => keepPending(tab, job.id, pending),
           newId,
           later: (callback, milliseconds) => {
@@ -87,14 +128,19 @@ function useSync(job: OpenJob, planStore: ReturnType<typeof makePlanStore>) {
       const typedMeanwhile = planStore.store.getState().plan;
       if (left && typedMeanwhile === job.plan) planStore.store.setState({ plan: left.plan });
       unsubscribe = planStore.store.subscribe(({ plan }) => {
-        void made.changed(plan);
+        // What came from the server is not sent back to it.
+        if (plan !== received) void made.changed(plan);
       });
+      channel.onmessage = ({ data }: MessageEvent<unknown>) => {
+        if (typeof data === 'number') void made.look(data);
+      };
       setSync(made);
       if (left) await made.resume(left);
       if (typedMeanwhile !== job.plan) await made.changed(typedMeanwhile);
     })();
     return () => {
       visit.over = true;
+      channel.close();
       unsubscribe();
     };
   }, [job, planStore]);
@@ -103,11 +149,23 @@ function useSync(job: OpenJob, planStore: ReturnType<typeof makePlanStore>) {
     const send = (): void => {
       void sync?.flush();
     };
+    const look = (): void => {
+      if (document.visibilityState === 'visible') void sync?.look();
+      else send();
+    };
+    // A page that the back key brings out of the browser's memory shows what was there when it was left.
+    const shown = ({ persisted }: PageTransitionEvent): void => {
+      if (persisted) void sync?.look();
+    };
     window.addEventListener('online', send);
-    document.addEventListener('visibilitychange', send);
+    window.addEventListener('pageshow', shown);
+    window.addEventListener('pagehide', send);
+    document.addEventListener('visibilitychange', look);
     return () => {
       window.removeEventListener('online', send);
-      document.removeEventListener('visibilitychange', send);
+      window.removeEventListener('pageshow', shown);
+      window.removeEventListener('pagehide', send);
+      document.removeEventListener('visibilitychange', look);
     };
   }, [sync]);
   return { saveState, sync };
@@ -119,14 +177,16 @@ export function useJob(job: OpenJob) {
   const plan = useStore(planStore.store, (state) => state.plan);
   const canUndo = useStore(planStore.history, (state) => state.pastStates.length > 0);
   const canRedo = useStore(planStore.history, (state) => state.futureStates.length > 0);
-  const { worked, broken } = useWorked(plan);
+  const { worked, workState, stopWork, workAgain } = useWorked(plan);
   const { saveState, sync } = useSync(job, planStore);
   const { edit, endMerge, undo, redo } = planStore;
   return {
     id: job.id,
     plan,
     worked,
-    broken,
+    workState,
+    stopWork,
+    workAgain,
     edit,
     endMerge,
     undo,

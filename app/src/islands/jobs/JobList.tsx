@@ -1,23 +1,36 @@
-import { FileUp, Plus, Trash2, Undo2 } from 'lucide-react';
+import { FileUp, Plus, Search, Trash2, Undo2 } from 'lucide-react';
 import { type SubmitEvent, useRef, useState, useSyncExternalStore } from 'react';
-import { type Problem, makeEmptyJob, makeJobFromFile, setRemoved } from '../job/server';
-
-interface ListedJob {
-  readonly id: string;
-  readonly name: string;
-  /** When it was last saved, as the server writes it. */
-  readonly updatedAt: string;
-}
+import {
+  type JobPage,
+  type ListedJob,
+  type Problem,
+  makeEmptyJob,
+  makeJobFromFile,
+  setRemoved,
+} from '../job/server';
+import { Bin } from './Bin';
+import { JobRows, nameOf } from './JobRows';
+import { useJobPages } from './useJobPages';
 
 /** Largest plan file that is worth sending; the server takes no more. */
-const LARGEST_FILE = 1_000_000;
+const LARGEST_FILE = 16_000_000;
 
 /** Alive once the page's script runs, for good: a press before that would send the form nowhere. */
 const neverChanges = () => () => undefined;
 
-/** All jobs, a new one, and plan files brought in. Removing can be undone. */
-export function JobList({ jobs }: { readonly jobs: readonly ListedJob[] }) {
-  const [removed, setRemovedIds] = useState<readonly string[]>([]);
+interface JobListProps {
+  /** The first page of jobs. */
+  readonly first: JobPage;
+  /** Jobs in the bin. */
+  readonly inBin: number;
+}
+
+/** All jobs, a new one, and plan files brought in. What is removed goes into a bin. */
+export function JobList({ first, inBin }: JobListProps) {
+  const { jobs, total, failed, search, setSearch, more, again } = useJobPages(first, false);
+  const [removed, setRemovedIds] = useState<ReadonlySet<string>>(new Set());
+  const [binOpen, setBinOpen] = useState(false);
+  const [binChange, setBinChange] = useState(0);
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const ready = useSyncExternalStore(
     neverChanges,
@@ -41,19 +54,38 @@ export function JobList({ jobs }: { readonly jobs: readonly ListedJob[] }) {
     if (!file) return;
     if (file.size > LARGEST_FILE) {
       setProblems([
-        { where: file.name, what: 'This file is larger than any plan (1 MB); choose a plan file.' },
+        { where: file.name, what: 'This file is larger than any plan (16 MB); choose a plan file.' },
       ]);
       return;
     }
     open(await makeJobFromFile(await file.text()));
   };
-  const toggle = async (job: ListedJob, remove: boolean): Promise<void> => {
-    if (await setRemoved(job.id, remove)) {
-      setRemovedIds(remove ? [...removed, job.id] : removed.filter((id) => id !== job.id));
-      setProblems([]);
-    } else {
-      setProblems([{ where: job.name, what: 'The server did not answer; nothing was changed. Try again.' }]);
+  const setRemovedNow = async (job: ListedJob, remove: boolean): Promise<boolean> => {
+    if (!(await setRemoved(job.id, remove))) {
+      setProblems([
+        { where: nameOf(job), what: 'The server did not answer; nothing was changed. Try again.' },
+      ]);
+      return false;
     }
+    setRemovedIds((before) => {
+      const next = new Set(before);
+      if (remove) next.add(job.id);
+      else next.delete(job.id);
+      return next;
+    });
+    setBinChange((before) => before + (remove ? 1 : -1));
+    setProblems([]);
+    return true;
+  };
+  const toggle = async (job: ListedJob, remove: boolean): Promise<void> => {
+    await setRemovedNow(job, remove);
+    // A job that comes back is on the list again, and the bin is one less.
+    setBinOpen(false);
+  };
+  const restoreFromBin = async (job: ListedJob): Promise<boolean> => {
+    const done = await setRemovedNow(job, false);
+    if (done) again();
+    return done;
   };
 
   return (
@@ -97,49 +129,79 @@ export function JobList({ jobs }: { readonly jobs: readonly ListedJob[] }) {
           ))}
         </ul>
       )}
-      <ul className="mt-6" aria-label="Jobs">
-        {jobs.map((job) => {
-          const gone = removed.includes(job.id);
-          return (
-            <li key={job.id} className="flex items-center gap-4 border-b border-line py-2">
-              {gone ? (
-                <span className="grow text-lg text-quiet">
-                  <s>{job.name || 'Job without a name'}</s> removed
-                </span>
-              ) : (
-                <a
-                  href={`/jobs/${job.id}`}
-                  className="grow text-lg font-semibold underline decoration-line underline-offset-4 hover:decoration-chalk"
-                >
-                  {job.name || 'Job without a name'}
-                </a>
-              )}
-              <time dateTime={job.updatedAt} className="figures text-quiet">
-                {job.updatedAt.slice(0, 16).replace('T', ' ')} UTC
-              </time>
-              <button
-                type="button"
-                className="button plain"
-                aria-label={gone ? `Bring ${job.name} back` : `Remove ${job.name}`}
-                onClick={() => {
-                  void toggle(job, !gone);
-                }}
-              >
-                {gone ? (
-                  <>
-                    <Undo2 aria-hidden="true" size={16} /> Bring back
-                  </>
-                ) : (
-                  <Trash2 aria-hidden="true" size={16} />
-                )}
-              </button>
-            </li>
-          );
-        })}
-      </ul>
-      {jobs.length === 0 && (
-        <p className="mt-6 text-quiet">No jobs yet. Name one above and walk its outline.</p>
+      <label className="mt-6 flex items-center gap-2 border-b border-line pb-2">
+        <Search aria-hidden="true" size={16} className="text-quiet" />
+        <span className="sr-only">Search jobs</span>
+        <input
+          type="search"
+          className="field"
+          placeholder="Search by name"
+          maxLength={120}
+          autoComplete="off"
+          value={search}
+          onChange={(event) => {
+            setSearch(event.currentTarget.value);
+          }}
+        />
+        <span className="figures whitespace-nowrap text-quiet" role="status">
+          {total} {total === 1 ? 'job' : 'jobs'}
+        </span>
+      </label>
+      {failed && (
+        <p role="alert" className="mt-3 text-stop">
+          The server did not answer.{' '}
+          <button type="button" className="button" onClick={again}>
+            Try again
+          </button>
+        </p>
       )}
+      <JobRows
+        label="Jobs"
+        jobs={jobs}
+        gone={removed}
+        action={(job, gone) => (
+          <button
+            type="button"
+            className="button plain"
+            aria-label={gone ? `Bring ${nameOf(job)} back` : `Remove ${nameOf(job)}`}
+            onClick={() => {
+              void toggle(job, !gone);
+            }}
+          >
+            {gone ? (
+              <>
+                <Undo2 aria-hidden="true" size={16} /> Bring back
+              </>
+            ) : (
+              <Trash2 aria-hidden="true" size={16} />
+            )}
+          </button>
+        )}
+      />
+      {jobs.length < total && (
+        <button type="button" className="button mt-3" onClick={more}>
+          Show more
+        </button>
+      )}
+      {total === 0 && (
+        <p className="mt-4 text-quiet">
+          {search.trim() === ''
+            ? 'No jobs yet. Name one above and walk its outline.'
+            : 'No job has this in its name.'}
+        </p>
+      )}
+      <button
+        type="button"
+        className="button plain mt-8"
+        aria-expanded={binOpen}
+        onClick={() => {
+          setBinOpen(!binOpen);
+        }}
+      >
+        <Trash2 aria-hidden="true" size={16} /> Bin
+        {inBin + binChange > 0 && <span className="figures">({inBin + binChange})</span>}
+      </button>
+      {binOpen && <Bin onRestore={restoreFromBin} />}
     </div>
   );
 }

@@ -3,7 +3,7 @@ import { openingKindName } from '@ombra/core/openings/placeOpenings';
 import { OPENING_KINDS, type Opening, type OpeningKind } from '@ombra/core/plan/opening';
 import type { Wall } from '@ombra/core/shell/shell';
 import { Plus } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useLayoutEffect, useRef, useState } from 'react';
 import { LengthField } from '../../ui/LengthField';
 import type { Job } from '../job/useJob';
 import { CellSelect, endOptions } from './OpeningTable';
@@ -27,7 +27,7 @@ export function NewOpening({ job, walls, wall, onAdded }: NewOpeningProps) {
   const [upTo, setUpTo] = useState<'sill' | 'head' | 'footing'>('head');
   const [texts, setTexts] = useState({ at: '', width: '', height: '', up: '', name: '' });
   const first = useRef<HTMLSelectElement>(null);
-  useEffect(() => {
+  useLayoutEffect(() => {
     if (wasAskedFor()) first.current?.focus();
   }, []);
   const on = walls.find((each) => each.id === own) ?? wall;

@@ -3,7 +3,7 @@ import type { PlanEdit } from '@ombra/core/plan/edits';
 import type { Loop, MeasuredTo, WalkRow } from '@ombra/core/plan/plan';
 import type { ShellLoop } from '@ombra/core/shell/shell';
 import { Check, CornerUpLeft, CornerUpRight, Minus, Plus, Spline, X } from 'lucide-react';
-import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import { type KeyboardEvent, useLayoutEffect, useRef, useState } from 'react';
 import { LengthField } from '../../ui/LengthField';
 import { TextField } from '../../ui/TextField';
 import { FACE_WORDS } from '../words';
@@ -143,7 +143,8 @@ export function WalkEditor(props: WalkEditorProps) {
   const formFace = new Map<string, Length>(shell?.built?.walls.map((wall) => [wall.id, wall.length]));
   const nameOf = (row: WalkRow, index: number): string => names.get(row.id) ?? `wall ${String(index + 1)}`;
 
-  useEffect(() => {
+  // Before the next key is heard: what is typed right after Enter belongs to the new row.
+  useLayoutEffect(() => {
     if (focusNext.current === null) return;
     fields.current.get(focusNext.current)?.focus();
     focusNext.current = null;

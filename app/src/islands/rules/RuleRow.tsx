@@ -3,7 +3,13 @@ import type { PlanEdit } from '@ombra/core/plan/edits';
 import { type HouseRules, showRuleLength, stateRule } from '@ombra/core/rules/houseRules';
 import type { ChoiceRuleId, CountRuleId, LengthRuleId, RuleId } from '@ombra/core/rules/registry';
 import { RULES } from '@ombra/core/rules/registry';
-import { type ChoiceRule, type CountRule, type LengthRule, sourceText, takesLength } from '@ombra/core/rules/rule';
+import {
+  type ChoiceRule,
+  type CountRule,
+  type LengthRule,
+  sourceText,
+  takesLength,
+} from '@ombra/core/rules/rule';
 import { RotateCcw } from 'lucide-react';
 import { useState } from 'react';
 

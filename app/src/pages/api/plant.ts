@@ -1,5 +1,5 @@
 import type { APIRoute } from 'astro';
-import { refuse } from '../../server/answers';
+import { only, refuse } from '../../server/answers';
 import { askedDay } from '../../server/chance';
 import { simulatedPlant } from '../../server/plant/simulatedPlant';
 
@@ -9,3 +9,5 @@ export const GET: APIRoute = async ({ url }) => {
   if (!day) return refuse(422, { where: 'date', what: 'The date cannot be read; write it as 2026-11-30.' });
   return Response.json({ simulated: true, plant: await simulatedPlant.quote(day) });
 };
+
+export const ALL = only('GET');

@@ -1,6 +1,6 @@
 import { NANOMETRES_PER_METRE } from '@ombra/core/measure';
 import type { APIRoute } from 'astro';
-import { noSuchJob, refuse } from '../../server/answers';
+import { noSuchJob, only, refuse } from '../../server/answers';
 import { simulatedReceiver } from '../../server/receiver/simulatedReceiver';
 import { receiverStream } from '../../server/receiver/stream';
 
@@ -31,3 +31,5 @@ export const GET: APIRoute = async ({ locals, url }) => {
     simulatedReceiver({ seed: id, ...place, shimmed: query.get('pass') === 'first-course' }),
   );
 };
+
+export const ALL = only('GET');

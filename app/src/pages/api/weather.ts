@@ -1,5 +1,5 @@
 import type { APIRoute } from 'astro';
-import { refuse } from '../../server/answers';
+import { only, refuse } from '../../server/answers';
 import { askedDay } from '../../server/chance';
 import { simulatedWeather } from '../../server/weather/simulatedWeather';
 
@@ -13,3 +13,5 @@ export const GET: APIRoute = async ({ url }) => {
     day: await simulatedWeather.day(day),
   });
 };
+
+export const ALL = only('GET');

@@ -1,6 +1,8 @@
 import { planJsonSchema } from '@ombra/core/plan';
 import type { APIRoute } from 'astro';
-import { json } from '../../server/answers';
+import { json, only } from '../../server/answers';
 
 /** The published JSON Schema of plan files, version 1. */
 export const GET: APIRoute = () => json(planJsonSchema());
+
+export const ALL = only('GET');

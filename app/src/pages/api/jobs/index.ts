@@ -1,9 +1,19 @@
-import { emptyPlan } from '@ombra/core/plan';
+import { emptyPlan, writePlan } from '@ombra/core/plan';
 import type { APIRoute } from 'astro';
-import { json, readBody, readSentPlan, refuse } from '../../../server/answers';
+import { json, only, readBody, readSentPlan, refuse } from '../../../server/answers';
 
-/** The list of jobs, newest work first. */
-export const GET: APIRoute = async ({ locals }) => json({ jobs: await locals.services.jobs.list() });
+/**
+ * A page of jobs, that which was worked on last first; `search` looks for a part of the name, `from` passes over so many,
+ * `removed` lists those in the bin.
+ */
+export const GET: APIRoute = async ({ locals, url }) => {
+  const from = Number(url.searchParams.get('from') ?? 0);
+  if (!Number.isInteger(from) || from < 0 || from > 1e9) {
+    return refuse(422, { where: 'from', what: 'Say how many jobs to pass over, a whole number from 0.' });
+  }
+  const search = (url.searchParams.get('search') ?? '').slice(0, 120);
+  return json(await locals.services.jobs.list({ search, from, removed: url.searchParams.has('removed') }));
+};
 
 /** A new job: empty with a name, or from a plan file. With an id of its own, sending it twice makes one job. */
 export const POST: APIRoute = async ({ locals, request }) => {
@@ -21,6 +31,14 @@ export const POST: APIRoute = async ({ locals, request }) => {
   }
   const sent = plan === undefined ? null : readSentPlan(plan);
   if (sent && !sent.ok) return sent.answer;
-  const job = await locals.services.jobs.create(sent ? sent.plan : emptyPlan(String(name).trim()), id);
-  return json({ job }, 201);
+  const made = await locals.services.jobs.create(sent ? sent.plan : emptyPlan(String(name).trim()), id);
+  if (made.kind === 'made') return json({ job: { ...made.job, plan: writePlan(made.job.plan) } }, 201);
+  return refuse(409, {
+    where: 'id',
+    what: made.removed
+      ? 'This id belongs to a job that was removed; bring that one back, or leave the id out to make a new one.'
+      : 'This id belongs to another job; leave it out to get one of its own.',
+  });
 };
+
+export const ALL = only('GET', 'POST');

@@ -1,9 +1,12 @@
 import { writeInsertsFile } from '@ombra/core/inserts';
 import type { APIRoute } from 'astro';
 import { csvOf } from '../../../../server/csv';
+import { only } from '../../../../server/answers';
 
 /** A job's inserts as CSV. */
 export const GET: APIRoute = ({ locals, params }) =>
   csvOf(locals.services, params['id'] ?? '', 'inserts', (plan, { shell }) =>
     writeInsertsFile(plan.inserts ?? [], shell),
   );
+
+export const ALL = only('GET');

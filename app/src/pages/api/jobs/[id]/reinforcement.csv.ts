@@ -1,9 +1,12 @@
 import { writeTableFile } from '@ombra/core/steel';
 import type { APIRoute } from 'astro';
 import { csvOf } from '../../../../server/csv';
+import { only } from '../../../../server/answers';
 
 /** A job's reinforcement table as CSV; only its heading where the job has none. */
 export const GET: APIRoute = ({ locals, params }) =>
   csvOf(locals.services, params['id'] ?? '', 'reinforcement', (plan) =>
     writeTableFile(plan.steel?.table ?? { name: '', rows: [] }),
   );
+
+export const ALL = only('GET');

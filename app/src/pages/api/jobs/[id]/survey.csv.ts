@@ -1,6 +1,7 @@
 import { writeSurveyFile } from '@ombra/core/footing/surveyFile';
 import type { APIRoute } from 'astro';
 import { csvOf } from '../../../../server/csv';
+import { only } from '../../../../server/answers';
 
 /** A job's level survey as CSV, of the footing or, asked for, of its first course. */
 export const GET: APIRoute = ({ locals, params, url }) => {
@@ -12,3 +13,5 @@ export const GET: APIRoute = ({ locals, params, url }) => {
     ({ footing }, { shell }) => writeSurveyFile((first ? footing?.after : footing?.shots) ?? [], shell),
   );
 };
+
+export const ALL = only('GET');

@@ -1,0 +1,53 @@
+import type { Job, OpenJob } from './useJob';
+
+/** As many lost parts as are told one by one. */
+const MOST_TOLD = 6;
+
+/** What is wrong with the job as a whole: a stored plan that reads in part only, working it out that takes long or broke. */
+export function JobAlerts({ open, job }: { readonly open: OpenJob; readonly job: Job }) {
+  const { lost = [] } = open;
+  const { workState } = job;
+  return (
+    <>
+      {lost.length > 0 && (
+        <div role="alert" className="border-b border-line bg-sheet p-3">
+          <p className="font-semibold text-stop">
+            Parts of this stored plan could not be read and are left out. The file itself is kept as it is.
+          </p>
+          <ul className="mt-1 list-inside list-disc text-sm">
+            {lost.slice(0, MOST_TOLD).map((each) => (
+              <li key={`${each.where}${each.what}`}>
+                {each.where}: {each.what}
+              </li>
+            ))}
+            {lost.length > MOST_TOLD && <li>and {lost.length - MOST_TOLD} more</li>}
+          </ul>
+          <a className="button mt-2" href={`/api/jobs/${open.id}/plan.json?raw`} download>
+            Download the file as stored
+          </a>
+        </div>
+      )}
+      {workState === 'slow' && (
+        <p role="alert" className="flex items-center gap-3 border-b border-line bg-sheet p-3">
+          This plan takes long to work out; your edits are saved all the same.
+          <button type="button" className="button" onClick={job.stopWork}>
+            Stop
+          </button>
+        </p>
+      )}
+      {workState === 'stopped' && (
+        <p role="alert" className="flex items-center gap-3 border-b border-line bg-sheet p-3 text-stop">
+          Working this plan out was stopped. Undo the last edit, change what is out of range, or try again.
+          <button type="button" className="button" onClick={job.workAgain}>
+            Try again
+          </button>
+        </p>
+      )}
+      {workState === 'broken' && (
+        <p role="alert" className="border-b border-line bg-sheet p-3 text-stop">
+          Working this plan out broke; your edits are kept. Undo the last one, or reload the page.
+        </p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,6 @@
+import type { APIRoute } from 'astro';
+import { refuse } from '../../server/answers';
+
+/** Every address under /api that nothing else answers. */
+export const ALL: APIRoute = () =>
+  refuse(404, { where: 'address', what: 'Nothing is kept under this address.' });

@@ -1,0 +1,14 @@
+/** Addresses whose answer takes a job worked from end to end: sheets to print, and lists to save. */
+const HEAVY = /^\/jobs\/([^/]+)\/sheets\/[^/]+\/?$|^\/api\/jobs\/([^/]+)\/[^/]+\.csv\/?$/;
+
+/** The job of an address whose answer is made in a worker; null where the answer is light. */
+export function heavyJob(path: string): string | null {
+  const found = HEAVY.exec(path);
+  const id = found?.[1] ?? found?.[2];
+  if (id === undefined) return null;
+  try {
+    return decodeURIComponent(id);
+  } catch {
+    return null;
+  }
+}

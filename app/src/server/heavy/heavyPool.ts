@@ -1,0 +1,117 @@
+import type { Worker } from 'node:worker_threads';
+import { startThread } from '../thread';
+import type { HeavyAnswer, HeavyMessage, HeavyRequest } from './messages';
+
+export type HeavyOutcome =
+  | { readonly kind: 'answer'; readonly answer: HeavyAnswer }
+  /** Over the time limit, or out of memory. */
+  | { readonly kind: 'too-much' }
+  | { readonly kind: 'failed'; readonly message: string };
+
+/** Workers of sheets and lists. */
+export interface HeavyPool {
+  readonly ask: (request: HeavyRequest) => Promise<HeavyOutcome>;
+  readonly close: () => Promise<void>;
+}
+
+export interface HeavyLimits {
+  /** Milliseconds that one answer may take once its worker has begun. */
+  readonly time: number;
+  readonly workers: number;
+  readonly megabytes: number;
+}
+
+/** Half a minute for a sheet that takes a second; two at once on any machine, more than which wait. [ours] */
+export const HEAVY_LIMITS: HeavyLimits = { time: 20_000, workers: 3, megabytes: 700 };
+
+interface Waiting {
+  readonly request: HeavyRequest;
+  readonly done: (outcome: HeavyOutcome) => void;
+}
+
+/**
+ * Starts workers when they are first asked for, gives each one request at a time, and ends one that takes too long: a job that
+ * cannot be worked holds up nobody but who asked for it.
+ *
+ * @param script the worker's module
+ * @param data what it is started with
+ */
+export function makeHeavyPool(script: URL, data: object, limits: HeavyLimits = HEAVY_LIMITS): HeavyPool {
+  const idle: Worker[] = [];
+  const all = new Set<Worker>();
+  const queue: Waiting[] = [];
+  let closed = false;
+
+  const start = (): Worker => {
+    const worker = startThread(script, data, {
+      resourceLimits: { maxOldGenerationSizeMb: limits.megabytes },
+    });
+    all.add(worker);
+    worker.once('exit', () => {
+      all.delete(worker);
+      const at = idle.indexOf(worker);
+      if (at >= 0) idle.splice(at, 1);
+      next();
+    });
+    // What happens to a worker is told by the request that it has; an idle one that dies is simply gone.
+    worker.on('error', () => undefined);
+    return worker;
+  };
+
+  const run = (worker: Worker, { request, done }: Waiting, fresh: boolean): void => {
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const finish = (outcome: HeavyOutcome, reuse: boolean): void => {
+      clearTimeout(timer);
+      worker.off('message', onMessage);
+      worker.off('error', onError);
+      worker.off('exit', onExit);
+      done(outcome);
+      if (reuse && !closed) {
+        idle.push(worker);
+        next();
+      } else void worker.terminate();
+    };
+    const begin = (): void => {
+      timer = setTimeout(() => {
+        finish({ kind: 'too-much' }, false);
+      }, limits.time);
+      worker.postMessage(request);
+    };
+    const onMessage = (message: HeavyMessage): void => {
+      if (message.kind === 'ready') begin();
+      else if (message.kind === 'answer') finish({ kind: 'answer', answer: message.answer }, true);
+      else finish({ kind: 'failed', message: message.message }, true);
+    };
+    const onError = (error: Error & { code?: string }): void => {
+      const full = error.code === 'ERR_WORKER_OUT_OF_MEMORY';
+      finish(full ? { kind: 'too-much' } : { kind: 'failed', message: error.message }, false);
+    };
+    const onExit = (): void => {
+      finish({ kind: 'failed', message: 'The worker ended.' }, false);
+    };
+    worker.on('message', onMessage);
+    worker.once('error', onError);
+    worker.once('exit', onExit);
+    if (!fresh) begin();
+  };
+
+  const next = (): void => {
+    while (queue.length > 0 && !closed) {
+      const ready = idle.pop();
+      if (!ready && all.size >= limits.workers) return;
+      run(ready ?? start(), queue.shift() as Waiting, !ready);
+    }
+  };
+
+  return {
+    ask: (request) =>
+      new Promise((done) => {
+        queue.push({ request, done });
+        next();
+      }),
+    close: async () => {
+      closed = true;
+      await Promise.all([...all].map((worker) => worker.terminate()));
+    },
+  };
+}
