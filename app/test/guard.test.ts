@@ -34,6 +34,24 @@ describe('the guard', () => {
     },
   );
 
+  it('knows itself on the standard port without the number, and whatever the case', () => {
+    for (const host of ['localhost', 'LOCALHOST', '127.0.0.1:80', 'LocalHost:80']) {
+      expect(guard('GET', { host }, 80)).toBeNull();
+      expect(guard('PUT', { host, origin: `http://${host}` }, 80)).toBeNull();
+    }
+    expect(guard('PUT', { host: 'LOCALHOST:4321', origin: 'http://localhost:4321' }, 4321)).toBeNull();
+  });
+
+  it('takes writes under /api only, and knows nothing of addresses that are not ours', () => {
+    expect(guard('POST', OURS, 4321, '/')).toMatchObject({ status: 405, headers: { Allow: 'GET, HEAD' } });
+    expect(guard('DELETE', OURS, 4321, '/jobs/a/outline')).toMatchObject({ status: 405 });
+    expect(guard('POST', OURS, 4321, '/api/jobs')).toBeNull();
+    for (const path of ['/_image', '/_image/x', '/_server-islands/y', '/_actions/z']) {
+      expect(guard('GET', OURS, 4321, path)).toMatchObject({ status: 404 });
+    }
+    expect(guard('GET', OURS, 4321, '/_astro/a.js')).toBeNull();
+  });
+
   it('refuses a body that says it is too large', () => {
     expect(guard('PUT', { ...OURS, 'content-length': String(LARGEST_BODY) }, 4321)).toBeNull();
     expect(guard('PUT', { ...OURS, 'content-length': String(LARGEST_BODY + 1) }, 4321)).toMatchObject({

@@ -5,6 +5,8 @@ import {
   type RowProblem,
   type TableRow,
   lengthCell,
+  lengthHeading,
+  lengthNumberOf,
   readTable,
   toldProblems,
   wallKey,
@@ -134,10 +136,14 @@ function atStation(walls: readonly Wall[], station: Length): Place {
 }
 
 /** A survey as the text of a CSV file; `readSurveyFile` reads it back. */
-export function writeSurveyFile(shots: readonly Shot[], shell: Shell): string {
+export function writeSurveyFile(shots: readonly Shot[], shell: Shell, units: UnitSystem): string {
   const names = new Map(wallsOf(shell).map((wall) => [wall.id, wall.name.replace('–', '-')]));
   return writeTable([
-    ['wall', 'at', 'reading'],
-    ...shots.map((shot) => [names.get(shot.wall) ?? shot.wall, shot.at, shot.reading]),
+    ['wall', lengthHeading('at', units), lengthHeading('reading', units)],
+    ...shots.map((shot) => [
+      names.get(shot.wall) ?? shot.wall,
+      lengthNumberOf(shot.at, units),
+      lengthNumberOf(shot.reading, units),
+    ]),
   ]);
 }

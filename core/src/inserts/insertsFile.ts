@@ -2,7 +2,16 @@ import type { UnitSystem } from '../measure';
 import { endNamed, wallNamed, wallWords } from '../openings';
 import { INSERT_KINDS, type Insert, type InsertKind } from '../plan';
 import { type Shell, wallsOf } from '../shell';
-import { type RowProblem, cellOf, lengthCell, readTable, toldProblems, writeTable } from '../table';
+import {
+  type RowProblem,
+  cellOf,
+  lengthCell,
+  lengthHeading,
+  lengthNumberOf,
+  readTable,
+  toldProblems,
+  writeTable,
+} from '../table';
 
 const COLUMNS = {
   name: ['name'],
@@ -103,25 +112,29 @@ export function readInsertsFile(text: string, shell: Shell, units: UnitSystem): 
 }
 
 /** Inserts as the text of a CSV file; `readInsertsFile` reads it back. */
-export function writeInsertsFile(inserts: readonly Insert[], shell: Shell): string {
+export function writeInsertsFile(inserts: readonly Insert[], shell: Shell, units: UnitSystem): string {
   const words = wallWords(shell);
+  const length = (text: string | undefined): string => lengthNumberOf(text, units);
+  const lengths = new Set<string>(['at', 'up', ...LENGTHS]);
   return writeTable([
-    Object.values(COLUMNS).map(([first]) => first),
+    Object.entries(COLUMNS).map(([column, [first]]) =>
+      lengths.has(column) ? lengthHeading(first, units) : first,
+    ),
     ...inserts.map((each) => [
       each.name ?? '',
       each.kind,
       words.wall(each.wall),
       words.corner(each.wall, each.from),
-      each.at,
-      each.up,
-      each.size ?? '',
-      each.height ?? '',
-      each.depth ?? '',
-      each.length ?? '',
-      each.spacing ?? '',
+      length(each.at),
+      length(each.up),
+      length(each.size),
+      length(each.height),
+      length(each.depth),
+      length(each.length),
+      length(each.spacing),
       each.rows === undefined ? '' : String(each.rows),
       each.face ?? '',
-      each.fall ?? '',
+      length(each.fall),
       each.fixing ?? '',
     ]),
   ]);

@@ -8,7 +8,17 @@ import {
   type Threshold,
 } from '../plan';
 import { type Shell, type Wall, wallsOf } from '../shell';
-import { type RowProblem, cellOf, lengthCell, readTable, toldProblems, wallKey, writeTable } from '../table';
+import {
+  type RowProblem,
+  cellOf,
+  lengthCell,
+  lengthHeading,
+  lengthNumberOf,
+  readTable,
+  toldProblems,
+  wallKey,
+  writeTable,
+} from '../table';
 
 const COLUMNS = {
   name: ['name'],
@@ -28,6 +38,17 @@ const COLUMNS = {
   tongue: ['tongue'],
 } as const satisfies Record<string, readonly string[]>;
 type Column = keyof typeof COLUMNS;
+
+/** Columns of lengths. */
+const LENGTHS: ReadonlySet<string> = new Set<Column>([
+  'at',
+  'width',
+  'height',
+  'sill',
+  'head',
+  'rise',
+  'depth',
+]);
 
 /** More rows than these are no openings of one job. */
 export const MOST_OPENINGS = 500;
@@ -158,25 +179,28 @@ export function wallWords(shell: Shell) {
 }
 
 /** Openings as the text of a CSV file; `readOpeningsFile` reads it back. */
-export function writeOpeningsFile(openings: readonly Opening[], shell: Shell): string {
+export function writeOpeningsFile(openings: readonly Opening[], shell: Shell, units: UnitSystem): string {
   const words = wallWords(shell);
+  const length = (text: string | undefined): string => lengthNumberOf(text, units);
   return writeTable([
-    Object.values(COLUMNS).map(([first]) => first),
+    Object.entries(COLUMNS).map(([column, [first]]) =>
+      LENGTHS.has(column) ? lengthHeading(first, units) : first,
+    ),
     ...openings.map((each) => [
       each.name ?? '',
       each.kind,
       words.wall(each.wall),
       words.corner(each.wall, each.from),
       each.to,
-      each.at,
-      each.width,
-      each.height,
-      each.sill ?? '',
-      each.head ?? '',
-      each.rise ?? '',
+      length(each.at),
+      length(each.width),
+      length(each.height),
+      length(each.sill),
+      length(each.head),
+      length(each.rise),
       each.buck ?? '',
       each.threshold?.kind ?? '',
-      each.threshold?.depth ?? '',
+      length(each.threshold?.depth),
       each.threshold?.tongue ?? '',
     ]),
   ]);

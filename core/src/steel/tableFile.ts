@@ -1,6 +1,15 @@
 import type { UnitSystem } from '../measure';
 import type { ReinforcementTable, TableRow } from '../plan';
-import { type RowProblem, cellOf, lengthCell, readTable, toldProblems, writeTable } from '../table';
+import {
+  type RowProblem,
+  cellOf,
+  lengthCell,
+  lengthHeading,
+  lengthNumberOf,
+  readTable,
+  toldProblems,
+  writeTable,
+} from '../table';
 import { sizeNamed } from './reinforcementTable';
 import { BAR_SIZES } from './sizes';
 
@@ -12,6 +21,9 @@ const COLUMNS = {
   spacing: ['spacing', 'apart'],
 } as const satisfies Record<keyof TableRow, readonly string[]>;
 type Column = keyof typeof COLUMNS;
+
+/** Columns of lengths. */
+const LENGTHS: ReadonlySet<string> = new Set<Column>(['height', 'backfill', 'spacing']);
 
 /** More rows than these are no table of one form. */
 const MOST_ROWS = 500;
@@ -61,8 +73,16 @@ export function readTableFile(text: string, units: UnitSystem): TableFileReading
 }
 
 /** A reinforcement table as the text of a CSV file; `readTableFile` reads it back. */
-export const writeTableFile = (table: ReinforcementTable): string =>
+export const writeTableFile = (table: ReinforcementTable, units: UnitSystem): string =>
   writeTable([
-    Object.values(COLUMNS).map(([first]) => first),
-    ...table.rows.map((row) => [row.height, row.backfill, String(row.soil), row.size, row.spacing]),
+    Object.entries(COLUMNS).map(([column, [first]]) =>
+      LENGTHS.has(column) ? lengthHeading(first, units) : first,
+    ),
+    ...table.rows.map((row) => [
+      lengthNumberOf(row.height, units),
+      lengthNumberOf(row.backfill, units),
+      String(row.soil),
+      row.size,
+      lengthNumberOf(row.spacing, units),
+    ]),
   ]);

@@ -1,5 +1,12 @@
 import { dsvFormat } from 'd3-dsv';
-import { type UnitSystem, readLength, storeLength } from '../measure';
+import {
+  type Length,
+  NANOMETRES_PER_INCH,
+  NANOMETRES_PER_MILLIMETRE,
+  type UnitSystem,
+  readLength,
+  storeLength,
+} from '../measure';
 
 /** A row of a file that cannot be taken, told by its number as an editor shows it. */
 export interface RowProblem {
@@ -85,7 +92,7 @@ export function readTable<Column extends string>(
     );
   }
   const rows = body
-    .map((cells, index): TableRow => ({ number: index + 2, cells: cells.map((cell) => cell.trim()) }))
+    .map((cells, index): TableRow => ({ number: index + 2, cells: cells.map((cell) => bared(cell.trim())) }))
     .filter((row) => row.cells.some((cell) => cell !== ''));
   if (rows.length === 0) return refused(2, `There are no ${words.what} below the heading.`);
   if (rows.length > words.most) {
@@ -141,6 +148,43 @@ export function toldProblems(problems: readonly RowProblem[]): readonly RowProbl
 /** A-B, A–B or A - B as one key. */
 export const wallKey = (name: string): string => name.replace(/[\s–—-]+/g, '-').toUpperCase();
 
-/** Rows as the text of a CSV file. */
+/** What a spreadsheet would take for a formula. A plain number is none, whatever its sign. */
+const FORMULA = /^'*[=+\-@\t\r]/;
+const PLAIN_NUMBER = /^[+-]?\d+(\.\d+)?$/;
+
+/** A cell that no spreadsheet runs: an apostrophe ahead of what looks like a formula. `bared` takes it off again. */
+const harmless = (cell: string): string =>
+  FORMULA.test(cell) && !PLAIN_NUMBER.test(cell) ? `'${cell}` : cell;
+
+/** A cell as it was before it was made harmless. */
+const bared = (cell: string): string => (/^'+[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell);
+
+/** Spreadsheets take a file for UTF-8, and so read ″ and ½, where it begins with this mark. */
+const BYTE_ORDER_MARK = '\ufeff';
+
+/**
+ * Rows as the text of a CSV file, which `readTable` reads back cell by cell. Lengths go into columns of `lengthHeading`, as
+ * `lengthNumber` writes them.
+ */
 export const writeTable = (rows: readonly (readonly string[])[]): string =>
-  `${dsvFormat(',').formatRows(rows.map((row) => [...row]))}\n`;
+  `${BYTE_ORDER_MARK}${dsvFormat(',').formatRows(rows.map((row) => row.map(harmless)))}\n`;
+
+/** The unit of the lengths in a job's files: inches or millimetres, told in the heading of their column. */
+const FILE_UNITS = {
+  imperial: { name: 'in', nanometres: NANOMETRES_PER_INCH },
+  metric: { name: 'mm', nanometres: NANOMETRES_PER_MILLIMETRE },
+} as const satisfies Record<UnitSystem, unknown>;
+
+/** `width (in)`. */
+export const lengthHeading = (name: string, units: UnitSystem): string =>
+  `${name} (${FILE_UNITS[units].name})`;
+
+/** A length as a plain number in the unit of its heading, fine enough to be read back to the nanometre. */
+export const lengthNumber = (length: Length, units: UnitSystem): string =>
+  (length / FILE_UNITS[units].nanometres).toFixed(9).replace(/\.?0+$/, '');
+
+/** The same of a length that is kept as text; one that cannot be read stays as it was typed, nothing stays nothing. */
+export function lengthNumberOf(text: string | undefined, units: UnitSystem): string {
+  const reading = readLength(text ?? '', units);
+  return reading.ok ? lengthNumber(reading.length, units) : (text ?? '');
+}

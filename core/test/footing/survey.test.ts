@@ -313,7 +313,7 @@ describe('a survey file', () => {
     fc.assert(
       fc.property(anyReadings, (readings) => {
         const shots = shotsOf(readings);
-        const back = read(writeSurveyFile(shots, shell));
+        const back = read(writeSurveyFile(shots, shell, 'imperial'));
         expect(back).toEqual({
           ok: true,
           shots: shots.map(({ wall, at, reading }) => ({ wall, at, reading })),

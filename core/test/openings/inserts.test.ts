@@ -182,9 +182,9 @@ describe('CSV', () => {
     withoutKey(thing, 'id');
 
   it('brings openings and inserts out and back the same', () => {
-    const read = readOpeningsFile(writeOpeningsFile(openings, shell), shell, 'imperial');
+    const read = readOpeningsFile(writeOpeningsFile(openings, shell, 'imperial'), shell, 'imperial');
     expect(read.ok && read.openings).toEqual(openings.map(without));
-    const back = readInsertsFile(writeInsertsFile(inserts, shell), shell, 'imperial');
+    const back = readInsertsFile(writeInsertsFile(inserts, shell, 'imperial'), shell, 'imperial');
     expect(back.ok && back.inserts).toEqual(inserts.map(without));
   });
 

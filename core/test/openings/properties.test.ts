@@ -103,10 +103,10 @@ describe('files of openings and inserts', () => {
         fc.array(anyInsert, { minLength: 1, maxLength: 8 }),
         (openings, inserts) => {
           const withIds = openings.map((each, index) => ({ ...each, id: String(index) }));
-          const read = readOpeningsFile(writeOpeningsFile(withIds, shell), shell, 'imperial');
+          const read = readOpeningsFile(writeOpeningsFile(withIds, shell, 'imperial'), shell, 'imperial');
           expect(read).toEqual({ ok: true, openings });
           const insertIds = inserts.map((each, index) => ({ ...each, id: String(index) }));
-          const back = readInsertsFile(writeInsertsFile(insertIds, shell), shell, 'imperial');
+          const back = readInsertsFile(writeInsertsFile(insertIds, shell, 'imperial'), shell, 'imperial');
           expect(back).toEqual({ ok: true, inserts });
         },
       ),

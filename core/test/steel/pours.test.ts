@@ -309,10 +309,12 @@ describe('the bending schedule as CSV', () => {
     expect(rows).toHaveLength(schedule.length + 1);
     // #4 laps 30 in both ways; a bend of 3 in inside saves 1.07 in. [ACI 318-19 §25.3; geometry of the circle]
     const corner = rows.find((each) => each.startsWith('C1,'))?.split(',') ?? [];
-    expect(corner.slice(1, 7)).toEqual(['corner', '#4', '11', '2ft 6in', '2ft 6in', '']);
+    expect(corner.slice(1, 7)).toEqual(['corner', '#4', '11', '30', '30', '']);
     const stirrup = rows.find((each) => each.startsWith('S1,'))?.split(',') ?? [];
-    expect(stirrup.slice(3, 7)).toEqual(['21', '4 1/8in', '1ft 8in', '4 1/8in']);
-    expect(writeScheduleFile(schedule, 'metric')).toContain('762mm');
+    expect(stirrup.slice(3, 7)).toEqual(['21', '4.125', '20', '4.125']);
+    const metric = writeScheduleFile(schedule, 'metric');
+    expect(metric).toContain('A (mm)');
+    expect(metric).toContain(',762,');
   });
 });
 

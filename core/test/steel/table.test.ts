@@ -206,7 +206,7 @@ describe('a reinforcement table as CSV', () => {
       [45, '#5'],
       [60, '15M'],
     ]);
-    const again = readTableFile(writeTableFile({ name: '', rows: reading.rows }), 'imperial');
+    const again = readTableFile(writeTableFile({ name: '', rows: reading.rows }, 'imperial'), 'imperial');
     expect(again).toEqual(reading);
   });
 

@@ -1,9 +1,14 @@
+import { dsvFormat } from 'd3-dsv';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { type Length, inches, readLength } from '../../src/measure';
 import {
   type RowProblem,
   cellOf,
   lengthCell,
+  lengthHeading,
+  lengthNumber,
+  lengthNumberOf,
   readTable,
   toldProblems,
   wallKey,
@@ -130,5 +135,54 @@ describe('what is told', () => {
     expect(new Set(['A-B', 'a – b', 'A—B', 'A  B'.replace('  ', ' ')].map(wallKey))).toEqual(
       new Set(['A-B']),
     );
+  });
+
+  it('holds nothing that a spreadsheet runs, and gives back what was in it', () => {
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.tuple(
+            fc.constantFrom('=', '+', '-', '@', '\t', '\r', "'", "'='", ''),
+            fc.string({ unit: 'grapheme-ascii' }).map((text) => text.trim()),
+          ),
+          { minLength: 1, maxLength: 5 },
+        ),
+        (parts) => {
+          const cells = parts.map(([sign, text]) => `${sign}${text}x`);
+          const text = writeTable([['wall', 'at', 'note'], ...cells.map((cell) => [cell, '1ft', ''])]);
+          // Read by another reader of CSV: no cell begins with what starts a formula.
+          const raw = dsvFormat(',').parseRows(text.replace(/^\ufeff/, ''));
+          for (const [cell = ''] of raw) expect(cell).not.toMatch(/^[=+\-@\t\r]/);
+          const reading = read(text);
+          if (!reading.ok) throw new Error(JSON.stringify(reading.problems));
+          const { table } = reading;
+          expect(table.rows.map((row) => cellOf(table, row, 'wall'))).toEqual(cells);
+        },
+      ),
+    );
+  });
+
+  it('begins with the mark by which spreadsheets know UTF-8, and keeps plain numbers plain', () => {
+    expect(writeTable([['at (in)'], ['-5.5']])).toBe('\ufeffat (in)\n-5.5\n');
+  });
+
+  it('has lengths as plain numbers in the unit of the heading, to the nanometre', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: -1e12, max: 1e12 }),
+        fc.constantFrom('imperial' as const, 'metric' as const),
+        (nanometres, units) => {
+          const number = lengthNumber(nanometres as Length, units);
+          expect(number).toMatch(/^-?\d+(\.\d+)?$/);
+          expect(readLength(`${number}${units === 'imperial' ? 'in' : 'mm'}`, 'imperial')).toEqual({
+            ok: true,
+            length: nanometres,
+          });
+        },
+      ),
+    );
+    expect(lengthNumber(inches(48.5), 'imperial')).toBe('48.5');
+    expect(lengthNumberOf('four feet', 'imperial')).toBe('four feet');
+    expect(lengthHeading('width', 'metric')).toBe('width (mm)');
   });
 });

@@ -6,7 +6,7 @@ import { only } from '../../../../server/answers';
 /** A job's inserts as CSV. */
 export const GET: APIRoute = ({ locals, params }) =>
   csvOf(locals.services, params['id'] ?? '', 'inserts', (plan, { shell }) =>
-    writeInsertsFile(plan.inserts ?? [], shell),
+    writeInsertsFile(plan.inserts ?? [], shell, plan.units),
   );
 
 export const ALL = only('GET');

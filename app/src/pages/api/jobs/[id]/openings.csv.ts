@@ -6,7 +6,7 @@ import { only } from '../../../../server/answers';
 /** A job's openings as CSV. */
 export const GET: APIRoute = ({ locals, params }) =>
   csvOf(locals.services, params['id'] ?? '', 'openings', (plan, { shell }) =>
-    writeOpeningsFile(plan.openings ?? [], shell),
+    writeOpeningsFile(plan.openings ?? [], shell, plan.units),
   );
 
 export const ALL = only('GET');

@@ -6,7 +6,7 @@ import { only } from '../../../../server/answers';
 /** A job's reinforcement table as CSV; only its heading where the job has none. */
 export const GET: APIRoute = ({ locals, params }) =>
   csvOf(locals.services, params['id'] ?? '', 'reinforcement', (plan) =>
-    writeTableFile(plan.steel?.table ?? { name: '', rows: [] }),
+    writeTableFile(plan.steel?.table ?? { name: '', rows: [] }, plan.units),
   );
 
 export const ALL = only('GET');

@@ -10,7 +10,8 @@ export const GET: APIRoute = ({ locals, params, url }) => {
     locals.services,
     params['id'] ?? '',
     first ? 'first-course-survey' : 'footing-survey',
-    ({ footing }, { shell }) => writeSurveyFile((first ? footing?.after : footing?.shots) ?? [], shell),
+    ({ footing, units }, { shell }) =>
+      writeSurveyFile((first ? footing?.after : footing?.shots) ?? [], shell, units),
   );
 };
 

@@ -1,0 +1,66 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { type HeavyPool, makeHeavyPool } from '../src/server/heavy/heavyPool';
+import type { HeavyRequest } from '../src/server/heavy/messages';
+
+/** A worker that does as its address says: answers, loops for ever, fills the memory, dies. */
+const SCRIPT = `
+import { parentPort, threadId } from 'node:worker_threads';
+parentPort.on('message', ({ url }) => {
+  if (url === '/loop') for (;;);
+  if (url === '/fill') { const all = []; for (;;) all.push(new Array(100000).fill(all.length)); }
+  if (url === '/die') process.exit(3);
+  if (url === '/fail') return parentPort.postMessage({ kind: 'failed', message: 'broke' });
+  parentPort.postMessage({ kind: 'answer', answer: { status: 200, headers: {}, body: new Uint8Array([threadId]) } });
+});
+parentPort.postMessage({ kind: 'ready' });
+`;
+
+describe('the pool of workers', () => {
+  let folder: string;
+  let pool: HeavyPool;
+  const ask = (url: string) => pool.ask({ url, headers: {}, job: {} as HeavyRequest['job'] });
+
+  beforeAll(() => {
+    folder = mkdtempSync(join(tmpdir(), 'ombra-pool-'));
+    const script = join(folder, 'worker.mjs');
+    writeFileSync(script, SCRIPT);
+    pool = makeHeavyPool(pathToFileURL(script), {}, { time: 1500, workers: 2, megabytes: 60 });
+  });
+
+  afterAll(async () => {
+    await pool.close();
+    rmSync(folder, { recursive: true });
+  });
+
+  it('answers, and uses a worker again', async () => {
+    const [first, second] = [await ask('/'), await ask('/')];
+    expect(first).toEqual(second);
+    expect(first.kind).toBe('answer');
+  });
+
+  it('ends one that takes too long or too much, while another job is answered at once', async () => {
+    const slow = ask('/loop');
+    const started = performance.now();
+    expect((await ask('/')).kind).toBe('answer');
+    expect((await ask('/')).kind).toBe('answer');
+    expect(performance.now() - started).toBeLessThan(1500);
+    expect(await slow).toEqual({ kind: 'too-much' });
+    expect(await ask('/fill')).toEqual({ kind: 'too-much' });
+    expect((await ask('/')).kind).toBe('answer');
+  });
+
+  it('tells a worker that broke or died, and goes on with a new one', async () => {
+    expect(await ask('/fail')).toEqual({ kind: 'failed', message: 'broke' });
+    expect((await ask('/die')).kind).toBe('failed');
+    const many = await Promise.all(
+      Array.from({ length: 9 }, (_, index) => ask(index % 3 === 0 ? '/die' : '/')),
+    );
+    expect(many.map(({ kind }) => kind === 'answer')).toEqual(
+      [0, 1, 2, 3, 4, 5, 6, 7, 8].map((each) => each % 3 !== 0),
+    );
+  });
+});
