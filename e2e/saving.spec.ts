@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
 import { expect, openNewJob, saved, test, typeWalls } from './support/page';
 
 const rename = (page: Page, name: string): Promise<void> =>
@@ -60,7 +60,10 @@ test('a save whose answer was lost is done once and is not taken for a stale one
 test.describe('two tabs on one job', () => {
   const conflict = async (page: Page): Promise<{ readonly id: string; readonly other: Page }> => {
     const id = await openNewJob(page, 'Shared');
-    const other = await page.context().newPage();
+    // In a browser of its own: tabs of one browser hear of each other at once.
+    const other = await (page.context().browser() as Browser).newPage({
+      baseURL: test.info().project.use.baseURL ?? '',
+    });
     await other.goto(page.url());
     await expect(other.getByLabel('Job', { exact: true })).toHaveValue('Shared');
     await rename(other, 'Theirs');

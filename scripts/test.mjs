@@ -30,7 +30,7 @@ function ensureChromium() {
 
 prepareInstall();
 ensureChromium();
-for (const step of ['types', 'lint', 'unit', 'build', 'e2e']) {
+for (const step of ['types', 'lint', 'unit', 'build', 'rough', 'e2e']) {
   console.log(`\n— ${step}`);
   if (!run('npm', ['run', '--silent', step])) {
     console.error(`\nFailed at: ${step}`);

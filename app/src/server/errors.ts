@@ -49,6 +49,12 @@ export function failureOf(error: unknown, id: string = randomUUID().slice(0, 8))
   };
 }
 
+/** Whether nobody waits for an answer any more: the page was left while it was sending. */
+export const isGone = (error: unknown): boolean => {
+  const { code, message } = textOf(error);
+  return code === 'ECONNRESET' || code === 'ABORT_ERR' || message === 'aborted';
+};
+
 /** Characters of a message that go into the log: a statement's values, and so whole plans, stand further on. */
 const LONGEST_MESSAGE = 160;
 

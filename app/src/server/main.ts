@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { randomUUID } from 'node:crypto';
-import pino from 'pino';
+import pino, { type Logger } from 'pino';
 import { backUpBefore, newestGoodBackup } from './backups';
 import { loadDemo } from './demo';
 import { makeHeavyPool } from './heavy/heavyPool';
@@ -24,9 +24,8 @@ async function letGo(releases: Releases): Promise<void> {
 }
 
 /** Takes the data folder, the database and the port, in this order, and tells how to give them back. */
-async function run(settings: Settings, releases: Releases): Promise<string> {
+async function run(settings: Settings, releases: Releases, log: Logger): Promise<string> {
   const { dataFolder } = settings;
-  const log = pino({ level: process.env['LOG_LEVEL'] ?? 'info' }, pino.destination(2));
   const clock = (): Date => new Date();
   releases.push(await holdFolder(dataFolder));
   const { knex, backup } = await openDatabase(dataFolder, (open, migration) =>
@@ -78,14 +77,18 @@ async function main(): Promise<void> {
   const { settings } = reading;
   // What this program writes is for its user alone.
   process.umask(0o077);
+  const log = pino({ level: process.env['LOG_LEVEL'] ?? 'info' }, pino.destination(2));
   const releases: Releases = [];
   try {
-    const address = await run(settings, releases);
+    const address = await run(settings, releases, log);
     let stopping = false;
-    const stop = (): void => {
+    const stop = (signal: string): void => {
       if (stopping) return;
       stopping = true;
-      void letGo(releases);
+      log.info({ signal }, 'stopping');
+      void letGo(releases).then(() => {
+        log.info('stopped');
+      });
     };
     process.on('SIGTERM', stop);
     process.on('SIGINT', stop);

@@ -160,7 +160,9 @@ export function ReadingList({ job, wall, pass, survey }: ReadingListProps) {
       >
         <div className="grow">
           <LengthField
-            inputRef={first}
+            inputRef={(element) => {
+              first.current = element;
+            }}
             label={`New reading: how far from ${wall.from}`}
             text={at}
             units={units}

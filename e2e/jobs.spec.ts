@@ -1,0 +1,38 @@
+import { expect, openNewJob, test } from './support/page';
+
+const origin = (): string => new URL(test.info().project.use.baseURL ?? '').origin;
+
+test('a removed job comes back from the bin, also after a reload', async ({ page }) => {
+  await openNewJob(page, 'Boat shed of old');
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Remove Boat shed of old' }).click();
+  await expect(page.getByRole('button', { name: 'Bring Boat shed of old back' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('link', { name: 'Boat shed of old' })).toBeHidden();
+  await page.getByRole('button', { name: /^Bin/ }).click();
+  await page
+    .getByRole('region', { name: 'Bin' })
+    .getByRole('button', { name: 'Bring Boat shed of old back' })
+    .click();
+  await expect(page.getByRole('link', { name: 'Boat shed of old' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('link', { name: 'Boat shed of old' })).toBeVisible();
+});
+
+test('all jobs are listed, a page at a time, and found by a part of their name', async ({ page }) => {
+  for (let index = 0; index < 105; index++) {
+    const name = `Kennel ${String(index)}`;
+    await page.request.post('/api/jobs', { headers: { Origin: origin() }, data: { name } });
+  }
+  await page.goto('/');
+  const links = page.getByRole('list', { name: 'Jobs' }).getByRole('link');
+  await expect(links).toHaveCount(100);
+  await page.getByRole('button', { name: 'Show more' }).click();
+  await expect.poll(() => links.count()).toBeGreaterThan(104);
+  await page.getByLabel('Search jobs').fill('kenNEL 10');
+  // 10 and 100 to 104.
+  await expect(links).toHaveCount(6);
+  await expect(page.getByText('6 jobs')).toBeVisible();
+  await page.getByLabel('Search jobs').fill('no such kennel');
+  await expect(page.getByText('No job has this in its name.')).toBeVisible();
+});
