@@ -73,7 +73,7 @@ test('the footing is given, chalked, squared, levelled and looked at; all of it 
   await expectAccessible(page);
   await saved(page);
   const csv = await (await page.request.get(`/api/jobs/${id}/survey.csv`)).text();
-  expect(csv.split('\n')[2]).toBe('A-B,20ft,4ft 2 1/8in');
+  expect(csv.split('\n')[2]).toBe('A-B,240,50.125');
   await page.reload();
   await expect(page.getByLabel(/^Dowels clear of the webs/)).toBeChecked();
 });

@@ -168,9 +168,9 @@ test('CSV goes in row by row or not at all, and comes out again', async ({ page 
   await saved(page);
   const openings = await page.request.get(`/api${job}/openings.csv`);
   expect(openings.headers()['content-type']).toContain('text/csv');
-  expect(await openings.text()).toContain('"Tool room, east",window,A-B,B,near,6ft,3ft,4ft,5ft');
+  expect(await openings.text()).toContain('"Tool room, east",window,A-B,B,near,72,36,48,60');
   const inserts = await page.request.get(`/api${job}/inserts.csv`);
-  expect(await inserts.text()).toContain('Tank drain,sleeve,E-F,E,18ft 4in,10in,6in');
+  expect(await inserts.text()).toContain('Tank drain,sleeve,E-F,E,220,10,6');
   expect((await page.request.get('/api/jobs/none/openings.csv')).status()).toBe(404);
 });
 

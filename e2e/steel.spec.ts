@@ -69,7 +69,7 @@ test('bars are seen by course, in the schedule and as stock; every mass opens it
   await expect(mark).toHaveAttribute('aria-pressed', 'true');
   const csv = await page.request.get(`/api${job}/bending.csv`);
   expect(await csv.text()).toMatch(
-    /^mark,use,size,shape,A,B,C,cut length,count\nH1,horizontal,#4,00,20ft,,,20ft,\d+/,
+    /^\ufeffmark,use,size,shape,A \(in\),B \(in\),C \(in\),cut length \(in\),count\nH1,horizontal,#4,00,240,,,240,\d+/,
   );
   await expectAccessible(page);
   await page.getByRole('tab', { name: 'Stock and mass' }).click();
@@ -104,7 +104,7 @@ test('a wall takes its verticals from the table that was pasted, and says where 
   await saved(page);
   const csv = await page.request.get(`/api${job}/reinforcement.csv`);
   expect(csv.headers()['content-type']).toContain('text/csv');
-  expect(await csv.text()).toContain('12ft,7ft,45,#6,1ft 4in');
+  expect(await csv.text()).toContain('144,84,45,#6,16');
   await page.getByRole('button', { name: 'Take the table out' }).click();
   await expect(page.getByText(/No row of the reinforcement table/)).toHaveCount(0);
 });

@@ -1,4 +1,4 @@
-import { type UnitSystem, showLength, toCelsius } from '../measure';
+import { METRES_PER_FOOT, type UnitSystem, showLength, toCelsius } from '../measure';
 import { COLD_AIR, type Pour, type PourProblem } from '../pour';
 import { ACI_MOST_SLUMP } from '../pressure';
 import { RULES } from '../rules';
@@ -13,6 +13,46 @@ const degrees = (fahrenheit: number, units: UnitSystem): string =>
   units === 'imperial'
     ? `${String(Math.round(fahrenheit))} °F`
     : `${String(Math.round(toCelsius(fahrenheit)))} °C`;
+
+/** Rise as crews say it: feet, or metres, an hour. */
+const showRise = (metres: number, units: UnitSystem): string =>
+  units === 'imperial'
+    ? `${(metres / METRES_PER_FOOT).toFixed(0)} ft an hour`
+    : `${metres.toFixed(1)} m an hour`;
+
+function wholeHeadWording(
+  problem: Extract<PourProblem, { kind: 'whole-head' }>,
+  units: UnitSystem,
+  nameOf: (row: string) => string,
+  where: Pick<Notice, 'place' | 'where'>,
+): Told {
+  const place = `${nameOf(problem.wall)}, round ${String(problem.round)}`;
+  const head = `the whole head counts, ${showPressure(problem.pressure, units)}`;
+  const common = { severity: 'mind' as const, ...where };
+  switch (problem.why) {
+    case 'rise':
+      return {
+        ...common,
+        rule: 'pour.rise.most',
+        what: `${place} rises by ${showRise(problem.rise ?? 0, units)}: ${head}. Slow the hose down there, or fill it along with other walls.`,
+        why: RULES['pour.rise.most'].reason,
+      };
+    case 'deep':
+      return {
+        ...common,
+        rule: 'pour.vibrate.deepest',
+        what: `Round ${String(problem.round)} is ${showLength(problem.depth, units)} deep and vibrated: ${head}. Take more rounds.`,
+        why: RULES['pour.vibrate.deepest'].reason,
+      };
+    case 'return':
+      return {
+        ...common,
+        rule: 'pour.return.least',
+        what: `${place}: the hose is back after ${showMinutes(problem.minutes ?? 0)}; let the layer below stand ${showMinutes(problem.least)}. Until then ${head}. Take fewer rounds, or wait.`,
+        why: RULES['pour.return.least'].reason,
+      };
+  }
+}
 
 function pourWording(
   problem: PourProblem,
@@ -115,8 +155,16 @@ function pourWording(
         severity: 'stop',
         ...at(problem.stage),
         rule: 'pour.pressure',
-        what: `At this pace the concrete presses with ${pressure(problem.pressure)}; the form is stated for ${pressure(problem.capacity)}. Place slower, in lower rounds, or ask for warmer concrete: the pressure part says how fast stays inside.`,
+        what: `At this pace the concrete in ${nameOf(problem.wall)}, round ${String(problem.round)}, presses with ${pressure(problem.pressure)}; the form is stated for ${pressure(problem.capacity)}. Place slower, in lower rounds, or ask for warmer concrete: the pressure part says how fast stays inside.`,
       };
+    case 'day-over-capacity':
+      return {
+        severity: 'mind',
+        ...at(problem.stage),
+        what: `The planned day itself comes to ${pressure(problem.pressure)} on the forms, over their ${pressure(problem.capacity)}: somewhere the hose comes back before the layer below has stiffened. Lower rounds, or more time between them.`,
+      };
+    case 'whole-head':
+      return wholeHeadWording(problem, units, nameOf, at(problem.stage));
     case 'capacity-too-low':
       return {
         severity: 'stop',

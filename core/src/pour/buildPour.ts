@@ -16,14 +16,14 @@ import type { Openings } from '../openings';
 import type { PourPlan, Stage, StagePour } from '../plan';
 import { type Day, type PlayedRun, playDay, spacingWhy } from '../rehearsal';
 import type { HouseRules } from '../rules';
-import { type Levels, type Point, type Shell, type Wall, distance } from '../shell';
+import { type HeightSpan, type Levels, type Point, type Shell, type Wall, distance } from '../shell';
 import type { Steel } from '../steel';
 import { type Core, type Displacing, type Figure, coreOf, displacingOf } from '../tally';
 import type { TopOff } from '../topoff';
 import { crewOf, isHired, rateHow, rateOf } from './method';
 import { type MixCard, mixOf } from './mix';
 import { moneyOf } from './money';
-import { type Pressing, pressingOf } from './pressing';
+import { type Pressing, type Soonest, pressingOf } from './pressing';
 import type { PourProblem } from './problem';
 import { type PourReady, pourReady } from './ready';
 import { type RoundSpan, roundsOf } from './rounds';
@@ -262,6 +262,33 @@ function judgeClock(stage: string, day: Day, clock: PlayedRun, problems: PourPro
   }
 }
 
+/** Height of a wall within a pour, where it is highest, in metres. */
+const heightIn = (span: PourSpan, spans: readonly HeightSpan[]): number =>
+  Math.max(0, ...spans.map((each) => Math.min(each.top, span.top) - Math.max(each.bottom, span.bottom))) /
+  1e9;
+
+/** Where the hose comes back soonest after a layer was filled, as the planned clock has it. */
+function soonestReturn(
+  stops: readonly Stop[],
+  day: Day,
+  clock: PlayedRun,
+  walls: ReadonlyMap<string, Wall>,
+): Soonest | null {
+  const filled = new Map<number, number>();
+  let soonest: Soonest | null = null;
+  for (const { stop: index, from, to } of clock.placed) {
+    const slice = day.stops[index]?.slice ?? null;
+    const stop = stops[index];
+    if (slice === null || !stop?.wall) continue;
+    const before = filled.get(slice);
+    filled.set(slice, to);
+    if (before === undefined || (soonest !== null && from - before >= soonest.minutes)) continue;
+    const name = walls.get(stop.wall)?.name ?? stop.wall;
+    soonest = { wall: stop.wall, name, round: stop.round, minutes: from - before };
+  }
+  return soonest;
+}
+
 /** One pour; null where it is more than a day's trucks could ever bring. */
 function stagedPour(span: PourSpan, index: number, last: boolean, setting: Setting): StagedPour | null {
   const { shell, openings, footing, input, rules, core, displacing, slices, walls, rows, problems } = setting;
@@ -278,11 +305,12 @@ function stagedPour(span: PourSpan, index: number, last: boolean, setting: Setti
     input.units,
     problems,
   );
-  const { area, ...volumes } = volumesOf(
+  const volumes = volumesOf(
     span,
     rounds,
     core,
     displacing,
+    setting.levels,
     sides,
     said?.loads,
     input.units,
@@ -326,6 +354,32 @@ function stagedPour(span: PourSpan, index: number, last: boolean, setting: Setti
   const clock = playDay(steady(day), 0);
   if (poured) judgeClock(span.stage, day, clock, problems);
   const watchers = input.pour?.watchers ?? {};
+  const pressing =
+    mix.fresh && poured
+      ? pressingOf({
+          span,
+          rounds,
+          rising: {
+            rounds,
+            walls: volumes.walls.flatMap(({ wall }) => walls.get(wall) ?? []),
+            core,
+            displacing,
+            levels: setting.levels,
+            openings,
+          },
+          heightOf: (wall) => heightIn(span, setting.levels.walls[wall] ?? []),
+          soonest: soonestReturn(stops, day, clock, walls),
+          fresh: mix.fresh,
+          rate: rateHow(method, rules),
+          capacity: shell.family?.capacityPascals ?? null,
+          rules,
+          problems,
+        })
+      : null;
+  const capacity = pressing?.capacity ?? null;
+  if (capacity !== null && clock.pressure !== null && clock.pressure > capacity) {
+    problems.push({ kind: 'day-over-capacity', stage: span.stage, pressure: clock.pressure, capacity });
+  }
   return {
     span,
     method,
@@ -338,20 +392,7 @@ function stagedPour(span: PourSpan, index: number, last: boolean, setting: Setti
     stops,
     volumes,
     mix,
-    pressing:
-      mix.fresh && poured
-        ? pressingOf(
-            span,
-            rounds,
-            volumes.rounds.map(({ whole }) => whole.value),
-            mix.fresh,
-            rateHow(method, rules),
-            area,
-            shell.family?.capacityPascals ?? null,
-            rules,
-            problems,
-          )
-        : null,
+    pressing,
     dwell: dwellOf(volumes, rateOf(method, rules), span.stage, setting),
     stand: standOf(said, span.stage, stops, method, setting),
     reach: reachOf(rules),

@@ -58,11 +58,36 @@ export type PourProblem =
       readonly limit: number;
     }
   | {
-      /** Pressure over the form's stated capacity, pascals. */
+      /** Pressure over the form's stated capacity, pascals, and where. */
       readonly kind: 'over-capacity';
       readonly stage: string;
       readonly pressure: number;
       readonly capacity: number;
+      readonly wall: string;
+      readonly round: number;
+    }
+  | {
+      /** Pressure that the planned day itself comes to, over the form's stated capacity. */
+      readonly kind: 'day-over-capacity';
+      readonly stage: string;
+      readonly pressure: number;
+      readonly capacity: number;
+    }
+  | {
+      /** Past what the formulas of pressure hold for: the whole head of the wall counts. */
+      readonly kind: 'whole-head';
+      readonly stage: string;
+      readonly why: 'rise' | 'deep' | 'return';
+      readonly pressure: number;
+      readonly wall: string;
+      readonly round: number;
+      /** Metres an hour. */
+      readonly rise?: number;
+      readonly minutes?: number;
+      /** Of the deepest round. */
+      readonly depth: Length;
+      /** Minutes between two rounds at a place, at least. */
+      readonly least: number;
     }
   | {
       /** Even the slowest pour presses harder. */

@@ -4,10 +4,11 @@ import {
   type Length,
   type UnitSystem,
   inches,
+  subtract,
 } from '../measure';
 import { type Openings, areaWithin } from '../openings';
 import type { HouseRules } from '../rules';
-import type { Wall } from '../shell';
+import type { Levels, Wall } from '../shell';
 import {
   type Core,
   type Displacing,
@@ -56,7 +57,12 @@ export interface PourVolumes {
 }
 
 /** A wall's concrete between two heights: course by course. */
-function between(core: Core, displacing: Displacing, wall: Wall, { bottom, top }: RoundSpan): readonly How[] {
+export function between(
+  core: Core,
+  displacing: Displacing,
+  wall: Wall,
+  { bottom, top }: RoundSpan,
+): readonly How[] {
   return core.tops.slice(1).flatMap((above, index): How[] => {
     const below = core.tops[index] ?? (0 as Length);
     if (above <= bottom || below >= top) return [];
@@ -172,25 +178,32 @@ function whatIfs(
   ];
 }
 
-/** Plan area of the core that a pour fills: every wall that takes concrete in it. */
-export const areaFilled = (walls: readonly Wall[]): How => ({
-  op: 'sum',
-  name: 'plan area of the core',
-  unit: 'area',
-  of: walls.map((wall): How => ({
-    op: 'product',
-    name: wall.name,
+/** Plan area of the core at the walls' own tops in a pour: what goes into the last inch of each, over that inch. */
+function topArea(
+  span: PourSpan,
+  walls: readonly Wall[],
+  core: Core,
+  displacing: Displacing,
+  levels: Levels,
+): How {
+  const strip = inches(1);
+  return {
+    op: 'quotient',
+    name: 'plan area of the core at the top',
     unit: 'area',
     of: [
-      given('core', 'length', wall.core),
-      given(
-        'middle of the core',
-        'length',
-        Math.max(0, wall.length - wall.coreInset.start - wall.coreInset.end),
+      sumOf(
+        'concrete in the last inch',
+        walls.flatMap((wall) => {
+          const tops = (levels.walls[wall.id] ?? []).map((each) => Math.min(each.top, span.top));
+          const top = Math.max(span.bottom, ...tops) as Length;
+          return between(core, displacing, wall, { bottom: subtract(top, strip), top });
+        }),
       ),
+      given('an inch', 'length', strip),
     ],
-  })),
-});
+  };
+}
 
 /** Volumes of a pour by round and wall, with what is ordered of it. */
 export function volumesOf(
@@ -198,12 +211,13 @@ export function volumesOf(
   rounds: readonly RoundSpan[],
   core: Core,
   displacing: Displacing,
+  levels: Levels,
   sides: readonly SideVolume[],
   chosenLoads: number | undefined,
   units: UnitSystem,
   rules: HouseRules,
   problems: PourProblem[],
-): PourVolumes & { readonly area: How } {
+): PourVolumes {
   const all = [...core.walls.values()].map(({ wall }) => wall);
   const parts = rounds.map((round) =>
     all.flatMap((wall) => {
@@ -214,7 +228,6 @@ export function volumesOf(
     }),
   );
   const filled = all.filter((wall) => parts.some((round) => round.some((part) => part.wall === wall)));
-  const area = areaFilled(filled);
   const walls = filled.map((wall) => ({
     wall,
     volume: figureOf(
@@ -310,7 +323,6 @@ export function volumesOf(
     loads: loadsOf(span.stage, ordered.value, truck, step, chosenLoads, problems),
     truck,
     step,
-    whatIf: whatIfs(span, walls, displacing.openings, area, units),
-    area,
+    whatIf: whatIfs(span, walls, displacing.openings, topArea(span, filled, core, displacing, levels), units),
   };
 }

@@ -28,6 +28,18 @@ const stageReport = (pour: StagedPour, units: UnitSystem) => ({
         pressure: {
           aci347: pressure(pour.pressing.aci.value),
           ciria108: pressure(pour.pressing.ciria.value),
+          judged: pressure(pour.pressing.judged),
+          wholeHead: pour.pressing.wholeHead,
+          worst: {
+            wall: pour.pressing.worst.wall,
+            round: pour.pressing.worst.round,
+            rise: { value: pour.pressing.rise.value, unit: 'm/h' as const },
+          },
+          fastest:
+            typeof pour.pressing.fastest === 'number'
+              ? { value: pour.pressing.fastest, unit: 'm3/h' as const }
+              : pour.pressing.fastest,
+          shortestRounds: pour.pressing.shortestRounds.map((value) => ({ value, unit: 'min' as const })),
           capacity: pour.pressing.capacity === null ? null : pressure(pour.pressing.capacity),
         },
       }

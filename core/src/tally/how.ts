@@ -121,7 +121,10 @@ export function evaluate(how: How): number {
     }
     case 'quotient': {
       const [first, second] = how.of;
-      return first && second ? evaluate(first) / evaluate(second) : Number.NaN;
+      if (!first || !second) return Number.NaN;
+      // Lengths among themselves stay whole; against anything else they are metres.
+      const alike = first.unit === second.unit;
+      return alike ? evaluate(first) / evaluate(second) : inMetres(first) / inMetres(second);
     }
     case 'whole-part': {
       const [only] = how.of;

@@ -1,4 +1,4 @@
-import { type Length, showLength } from '@ombra/core/measure';
+import { type Length, METRES_PER_FOOT, showLength } from '@ombra/core/measure';
 import type { StagedPour } from '@ombra/core/pour/buildPour';
 import type { Pressing } from '@ombra/core/pour/pressing';
 import { houseRules } from '@ombra/core/rules/houseRules';
@@ -16,6 +16,21 @@ interface PressurePanelProps {
   readonly onOpen: (figure: Figure) => void;
 }
 
+const WHOLE_HEAD_WORDS = {
+  rise: 'It rises faster than any formula holds for',
+  deep: 'A vibrated round is deeper than the formula holds for',
+  return: 'The hose comes back before the layer below has stiffened',
+} as const;
+
+/** The fastest rise of a wall in a round, m/h; nothing where it takes none. */
+const fastestIn = (pressing: Pressing, wall: string, round: number): number =>
+  pressing.rises
+    .filter((each) => each.wall === wall && each.round === round)
+    .reduce((most, each) => Math.max(most, each.rise), 0);
+
+const showRise = (metres: number, units: Job['plan']['units']): string =>
+  units === 'imperial' ? (metres / METRES_PER_FOOT).toFixed(1) : metres.toFixed(2);
+
 const WIDTH = 360;
 const HEIGHT = 250;
 
@@ -29,7 +44,8 @@ function PressurePicture({
   readonly pressing: Pressing;
   readonly units: Job['plan']['units'];
 }) {
-  const height = (pour.span.top - pour.span.bottom) / 1e9;
+  // Of the tallest wall; on an odd pour that is lower than the pour itself.
+  const height = pressing.profile.at(-1)?.up ?? 1;
   const most = Math.max(pressing.head.value, pressing.capacity ?? 0) * 1.05;
   const x = (pressure: number): number => 70 + (pressure / most) * (WIDTH - 90);
   const y = (up: number): number => HEIGHT - 34 - (up / height) * (HEIGHT - 56);
@@ -85,6 +101,7 @@ function PressurePicture({
       )}
       {pour.rounds.map((round, index) => {
         const up = (round.top - pour.span.bottom) / 1e9;
+        if (up > height) return null;
         return (
           <g key={index}>
             <line x1={48} x2={70} y1={y(up)} y2={y(up)} className="stroke-chalk" />
@@ -134,8 +151,29 @@ export function PressurePanel({ job, pour, open, onOpen }: PressurePanelProps) {
               onOpen={onOpen}
             />
           ))}
+          <p className="mt-1">
+            Judged at the worst place,{' '}
+            <strong>
+              {pressing.worst.name}, round {pressing.worst.round}
+            </strong>
+            : <strong>{showPressure(pressing.judged, plan.units)}</strong>.
+            {pressing.wholeHead !== null && (
+              <strong className="text-stop">
+                {' '}
+                {WHOLE_HEAD_WORDS[pressing.wholeHead]}: the whole head counts.
+              </strong>
+            )}
+          </p>
           <div className="mt-1">
-            <RuleLines job={job} lines={[['Judged by', 'pour.pressure']]} />
+            <RuleLines
+              job={job}
+              lines={[
+                ['Judged by', 'pour.pressure'],
+                ['Concrete made dense', 'pour.consolidate'],
+                ['Deepest vibrated round', 'pour.vibrate.deepest'],
+                ['Least minutes between rounds at a place', 'pour.return.least'],
+              ]}
+            />
           </div>
         </section>
         <section aria-label="What stays inside" aria-live="polite">
@@ -166,6 +204,38 @@ export function PressurePanel({ job, pour, open, onOpen }: PressurePanelProps) {
               )}
             </p>
           )}
+        </section>
+        <section aria-label="How fast it rises">
+          <h3 className="heading">
+            Rise where it is fastest, {plan.units === 'imperial' ? 'feet' : 'metres'} an hour
+          </h3>
+          <table className="figures w-full border-collapse text-[17px]">
+            <TableHead names={['wall', ...pour.rounds.map((_, index) => `round ${String(index + 1)}`)]} />
+            <tbody>
+              {pour.volumes.walls.map(({ wall, name }) => (
+                <tr key={wall} className="border-b border-line">
+                  <th scope="row" className="px-1 text-left">
+                    {name}
+                  </th>
+                  {pour.rounds.map((_, index) => {
+                    const rise = fastestIn(pressing, wall, index + 1);
+                    const over = rise > rules.count('pour.rise.most') * METRES_PER_FOOT;
+                    return (
+                      <td key={index} className={`px-1 text-right ${over ? 'font-semibold text-stop' : ''}`}>
+                        {rise > 0 ? `${showRise(rise, plan.units)}${over ? ' !' : ''}` : '–'}
+                      </td>
+                    );
+                  })}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <p className="mt-1 text-sm text-quiet">
+            The crew’s pace over the core that is filled at that height: a tall wall among low ones rises
+            alone once they are full. ! = past what any formula holds for.
+            {pressing.soonest !== null &&
+              ` The hose comes back to a place after ${showMinutes(pressing.soonest.minutes)} at the soonest (${pressing.soonest.name}, round ${String(pressing.soonest.round)}).`}
+          </p>
         </section>
         <section aria-label="Where the hose dwells">
           <h3 className="heading">Seconds that a wall takes of a round, if the hose stays on it</h3>
@@ -199,9 +269,8 @@ export function PressurePanel({ job, pour, open, onOpen }: PressurePanelProps) {
       <div>
         <PressurePicture pour={pour} pressing={pressing} units={plan.units} />
         <p className="mt-2 text-sm text-quiet">
-          Formulas from memory: look them up before you lean on them. The average rise stands for all walls;
-          the rehearsal tells it place by place. A form gives at its weakest joint, not at its average: never
-          stand where one may burst.
+          Formulas from memory: look them up before you lean on them. A form gives at its weakest joint, not
+          at its average: never stand where one may burst.
         </p>
       </div>
     </div>
