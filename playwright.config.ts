@@ -10,6 +10,8 @@ export default defineConfig({
   outputDir: 'test-results',
   workers: 1,
   timeout: 60_000,
+  // A machine that works on something else as well is slow, not wrong.
+  expect: { timeout: 15_000 },
   reporter: [['list']],
   use: {
     baseURL: `http://127.0.0.1:${String(PORT)}`,

@@ -5,7 +5,7 @@ import { type Order, buildOrder } from './order';
 import type { Length } from './measure';
 import type { Plan } from './plan';
 import { houseRules } from './rules';
-import { wallsOf } from './shell';
+import { wallsOf, workedStages } from './shell';
 import { leastUnwatched } from './steel';
 import type { WorkedPlan } from './work';
 
@@ -22,7 +22,7 @@ export function orderOf(plan: Plan, worked: WorkedPlan, stageId?: string): Order
       worked.shell,
       worked.levels,
       worked.courses,
-      plan.stages,
+      workedStages(plan.stages, worked.levels),
       rules,
       plan.units,
       worked.footing.forms,

@@ -36,6 +36,7 @@ import {
   buildLevels,
   buildShell,
   familiesOf,
+  workedStages,
 } from './shell';
 import { type Steel, type SteelInput, buildSteel } from './steel';
 import { type Tally, buildTally } from './tally';
@@ -205,6 +206,7 @@ export function makeWorkWith(late: LateStages | null): (plan: Plan) => WorkedPla
     const system = systemOfShell(shell);
     const input = settleLevels({ loops, units, stages, ...(height === undefined ? {} : { height }) });
     const levels = levelsOf(shell, system, input, rules);
+    const ended = settleStages(workedStages(stages, levels));
     const openings = openingsOf(
       shell,
       levels,
@@ -223,7 +225,7 @@ export function makeWorkWith(late: LateStages | null): (plan: Plan) => WorkedPla
       rules,
     );
     const inserts = insertsOf(placed, openings, courses, shell, rules);
-    const tally = tallyOf(shell, system, courses, input.stages, openings, placed, rules);
+    const tally = tallyOf(shell, system, courses, ended, openings, placed, rules);
     const footing = footingOf(
       shell,
       levels,
@@ -241,7 +243,7 @@ export function makeWorkWith(late: LateStages | null): (plan: Plan) => WorkedPla
       openings,
       settleSteel({
         units,
-        stages,
+        stages: ended,
         rules: plan.rules,
         ...(plan.steel === undefined ? {} : { steel: plan.steel }),
       }),
@@ -253,11 +255,15 @@ export function makeWorkWith(late: LateStages | null): (plan: Plan) => WorkedPla
       courses,
       openings,
       placed,
-      settleBracing({ units, stages, ...(plan.bracing === undefined ? {} : { bracing: plan.bracing }) }),
+      settleBracing({
+        units,
+        stages: ended,
+        ...(plan.bracing === undefined ? {} : { bracing: plan.bracing }),
+      }),
       rules,
     );
     const bucks = bucksOf(openings, shell, levels, rules);
-    const topoff = topOffOf(shell, levels, openings, placed, steel, bracing, settleStages(stages), rules);
+    const topoff = topOffOf(shell, levels, openings, placed, steel, bracing, ended, rules);
     const pour = pourOf(
       shell,
       levels,
@@ -269,7 +275,7 @@ export function makeWorkWith(late: LateStages | null): (plan: Plan) => WorkedPla
       steel,
       bracing,
       topoff,
-      settlePour({ units, stages, ...(plan.pour === undefined ? {} : { pour: plan.pour }) }),
+      settlePour({ units, stages: ended, ...(plan.pour === undefined ? {} : { pour: plan.pour }) }),
       rules,
     );
     const worked = { shell, levels, openings, courses, inserts, steel, bracing, topoff, pour, footing };

@@ -2,7 +2,7 @@ import { METRES_PER_FOOT, type UnitSystem, showLength, toCelsius } from '../meas
 import { COLD_AIR, type Pour, type PourProblem } from '../pour';
 import { ACI_MOST_SLUMP } from '../pressure';
 import { RULES } from '../rules';
-import { showMinutes, showPressure } from '../tally';
+import { showMinutes, showPressure, showVolume } from '../tally';
 import type { TopOff, TopOffProblem } from '../topoff';
 import type { Notice } from './notice';
 
@@ -87,7 +87,9 @@ function pourWording(
       return {
         severity: 'mind',
         ...at(problem.stage),
-        what: `The rounds end ${told(problem.rest)} under the top; a round more was added for it.`,
+        what: problem.joined
+          ? `The rounds end ${told(problem.rest)} under the top; the last one takes that along.`
+          : `The rounds end ${told(problem.rest)} under the top; a round more was added for it.`,
       };
     case 'two-rounds-high':
       return {
@@ -115,6 +117,14 @@ function pourWording(
         place,
         where: problem.name,
         what: 'Its stage is no longer in the job; choose another, or take it out. It is left out until then.',
+      };
+    case 'load-short':
+      return {
+        severity: 'mind',
+        ...at(problem.stage),
+        rule: 'pour.load.least',
+        what: `${showVolume(problem.load, units)} is a short load: plants charge for less than ${showVolume(problem.least, units)}. Have a pier or a pad ready that takes more.`,
+        why: RULES['pour.load.least'].reason,
       };
     case 'too-many-loads':
       return {

@@ -399,7 +399,7 @@ export function pressingOf(input: PressingInput): Pressing | null {
   const school = rules.choice('pour.pressure') as PressureSchool;
   const most = rules.count('pour.rise.most') * METRES_PER_FOOT;
   const bands = risingBands(rising);
-  const stretches = stretchesOf(bands, rules);
+  const stretches = stretchesOf(bands, rising, rules);
   const places = placesOf(stretches, input);
   const byFormula = ({ rise, height }: PressedPlace): number =>
     rise > most ? weightOf(fresh) * height : pressureOn(school, fresh, rise, height);

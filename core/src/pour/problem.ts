@@ -23,7 +23,15 @@ export type PourProblem =
       readonly depth: Length;
       readonly left: Length;
     }
-  | { readonly kind: 'rounds-short'; readonly stage: string; readonly rest: Length }
+  | {
+      /** Wall left over the last round: a round more, or part of the last one where it is too low for that. */
+      readonly kind: 'rounds-short';
+      readonly stage: string;
+      readonly rest: Length;
+      readonly joined: boolean;
+    }
+  /** The whole order is less than the plant brings without charging for a short load; cubic metres. */
+  | { readonly kind: 'load-short'; readonly stage: string; readonly load: number; readonly least: number }
   | {
       readonly kind: 'two-rounds-high';
       readonly stage: string;

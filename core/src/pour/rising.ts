@@ -45,44 +45,40 @@ function edgesOf({ bottom, top }: RoundSpan, { walls, levels, openings }: Rising
   return [...new Set([bottom, ...inner, top])].sort((a, b) => a - b);
 }
 
-/** The bands of a pour from the bottom up, round by round. */
-export function risingBands(input: RisingInput): readonly RisingBand[] {
-  const { rounds, walls, core, displacing } = input;
-  return rounds.flatMap((round, index) => {
-    const edges = edgesOf(round, input);
-    return edges.slice(1).map((top, before): RisingBand => {
-      const bottom = edges[before] ?? round.bottom;
-      const filled = walls.flatMap((wall) => {
-        const volume = between(core, displacing, wall, { bottom, top }).reduce(
-          (sum, how) => sum + evaluate(how),
-          0,
-        );
-        return volume > 0 ? [{ wall, volume }] : [];
-      });
-      return { round: index + 1, bottom, top, walls: filled };
-    });
+/** What goes into each wall between two heights. */
+function filledBetween(
+  round: number,
+  bottom: Length,
+  top: Length,
+  { walls, core, displacing }: RisingInput,
+): RisingBand {
+  const filled = walls.flatMap((wall) => {
+    const courses = between(core, displacing, wall, { bottom, top });
+    const volume = courses.reduce((sum, how) => sum + evaluate(how), 0);
+    return volume > 0 ? [{ wall, volume }] : [];
   });
+  return { round, bottom, top, walls: filled };
 }
 
-/** What of the bands lies between two heights; within a band the concrete is spread evenly. */
-function stretchOf(bands: readonly RisingBand[], round: number, bottom: Length, top: Length): Stretch {
-  const volumes = new Map<Wall, number>();
-  for (const band of bands) {
-    const shared = Math.min(top, band.top) - Math.max(bottom, band.bottom);
-    if (shared <= 0) continue;
-    const share = shared / (band.top - band.bottom);
-    for (const { wall, volume } of band.walls) volumes.set(wall, (volumes.get(wall) ?? 0) + volume * share);
-  }
-  const walls = [...volumes].map(([wall, volume]) => ({ wall, volume }));
-  const volume = walls.reduce((sum, each) => sum + each.volume, 0);
-  return { round, bottom, top, walls, area: volume / ((top - bottom) / 1e9) };
+/** The bands of a pour from the bottom up, round by round. */
+export function risingBands(input: RisingInput): readonly RisingBand[] {
+  return input.rounds.flatMap((round, index) => {
+    const edges = edgesOf(round, input);
+    return edges
+      .slice(1)
+      .map((top, before) => filledBetween(index + 1, edges[before] ?? round.bottom, top, input));
+  });
 }
 
 /**
  * The stretches over which the rise of a pour is looked at: in every round, each so high as the house rule asks, or the whole round
  * where that is lower. Of all such stretches those with the least concrete begin or end where a band does.
  */
-export function stretchesOf(bands: readonly RisingBand[], rules: HouseRules): readonly Stretch[] {
+export function stretchesOf(
+  bands: readonly RisingBand[],
+  input: RisingInput,
+  rules: HouseRules,
+): readonly Stretch[] {
   const rounds = [...new Set(bands.map(({ round }) => round))];
   return rounds.flatMap((round) => {
     // Over the walls' tops nothing is filled, so nothing rises there.
@@ -92,7 +88,11 @@ export function stretchesOf(bands: readonly RisingBand[], rules: HouseRules): re
     const feet = new Set(own.flatMap((band) => [band.bottom, band.top - high]));
     return [...feet]
       .filter((foot) => foot >= bottom && foot + high <= top)
-      .map((foot) => stretchOf(own, round, foot as Length, (foot + high) as Length))
+      .map((foot): Stretch => {
+        const band = filledBetween(round, foot as Length, (foot + high) as Length, input);
+        const volume = band.walls.reduce((sum, each) => sum + each.volume, 0);
+        return { ...band, area: volume / (high / 1e9) };
+      })
       .filter(({ area }) => area > 0);
   });
 }

@@ -24,13 +24,35 @@ function equal(from: Length, to: Length, count: number, units: UnitSystem): read
   return Array.from({ length: count }, (_, index) => ({ bottom: edge(index), top: edge(index + 1) }));
 }
 
-/** A low first round, then as many equal ones as stay under the rule. */
-function lowFirst({ bottom, top }: PourSpan, units: UnitSystem, rules: HouseRules): readonly RoundSpan[] {
+/** So many rounds of one depth, or fewer, so that none is under the least of the rule. */
+function even(
+  { bottom, top }: PourSpan,
+  count: number,
+  units: UnitSystem,
+  rules: HouseRules,
+): readonly RoundSpan[] {
+  const least = rules.length('pour.round.least');
+  const used = Math.max(1, Math.min(count, Math.floor((top - bottom) / least)));
+  const marked = equal(bottom, top, used, units);
+  if (marked.every((round) => round.top - round.bottom >= least)) return marked;
+  // On marks one would come out too low: then just so many parts.
+  const edge = (index: number): Length => nanometres(bottom + ((top - bottom) * index) / used);
+  return Array.from({ length: used }, (_, index) => ({ bottom: edge(index), top: edge(index + 1) }));
+}
+
+/** A low first round, then as many equal ones as stay under the rule; all of one depth where the others would come out too low. */
+function lowFirst(span: PourSpan, units: UnitSystem, rules: HouseRules): readonly RoundSpan[] {
+  const { bottom, top } = span;
   const first = rules.length('pour.round.first');
   if (subtract(top, bottom) <= first) return [{ bottom, top }];
   const begun = nanometres(bottom + first);
   const count = Math.ceil((top - begun) / rules.length('pour.round.next'));
-  return [{ bottom, top: begun }, ...equal(begun, top, count, units)];
+  const next = equal(begun, top, count, units);
+  const least = rules.length('pour.round.least');
+  if (first < least || next.some((round) => round.top - round.bottom < least)) {
+    return even(span, count + 1, units, rules);
+  }
+  return [{ bottom, top: begun }, ...next];
 }
 
 /** Rounds as they were typed, from the bottom up; what is left over the last one is a round more, what is over the top is cut off. */
@@ -38,6 +60,7 @@ function byHand(
   span: PourSpan,
   typed: readonly string[],
   units: UnitSystem,
+  least: Length,
   problems: PourProblem[],
 ): readonly RoundSpan[] | null {
   const rounds: RoundSpan[] = [];
@@ -65,8 +88,11 @@ function byHand(
   }
   const rest = subtract(span.top, bottom);
   if (rest > 0) {
-    if (rounds.length > 0) problems.push({ kind: 'rounds-short', stage: span.stage, rest });
-    rounds.push({ bottom, top: span.top });
+    const last = rounds.at(-1);
+    if (last) problems.push({ kind: 'rounds-short', stage: span.stage, rest, joined: rest < least });
+    // A strip over the last round is no round of its own.
+    if (last && rest < least) rounds.splice(-1, 1, { bottom: last.bottom, top: span.top });
+    else rounds.push({ bottom, top: span.top });
   }
   return rounds;
 }
@@ -87,12 +113,15 @@ export function roundsOf(
     case 'two': {
       const most = rules.length('pour.round.two.most');
       if (height > most) problems.push({ kind: 'two-rounds-high', stage: span.stage, height, most });
-      return equal(span.bottom, span.top, 2, units);
+      return even(span, 2, units, rules);
     }
     case 'three':
-      return equal(span.bottom, span.top, 3, units);
+      return even(span, 3, units, rules);
     case 'by-hand':
-      return byHand(span, typed ?? [], units, problems) ?? lowFirst(span, units, rules);
+      return (
+        byHand(span, typed ?? [], units, rules.length('pour.round.least'), problems) ??
+        lowFirst(span, units, rules)
+      );
     default:
       return lowFirst(span, units, rules);
   }

@@ -99,6 +99,9 @@ interface StopsInput {
   readonly rules: HouseRules;
 }
 
+/** A face of less than a square millimetre is what rounding left of none: nobody sets the hose down for it. Square metres. */
+const NO_FACE = 1e-6;
+
 /** A wall's share of a round, slice by slice; sills apart. */
 function stopsOfRound(input: StopsInput, round: number, stands: ReadonlySet<number>): readonly Stop[] {
   const { route, rounds, walls, rows, openings, volumeOf, rules } = input;
@@ -111,6 +114,7 @@ function stopsOfRound(input: StopsInput, round: number, stands: ReadonlySet<numb
     if (!wall) continue;
     const own = openings.filter((each) => each.worked && each.wall === slice.wall);
     const face = faceOf(slice, wall, rows.get(slice.wall) ?? [], own, span.bottom, span.top);
+    if (face < NO_FACE) continue;
     faces.set(slice.index, face);
     whole.set(slice.wall, (whole.get(slice.wall) ?? 0) + face);
   }

@@ -18,7 +18,6 @@ import {
   evaluate,
   figureOf,
   given,
-  roundedUp,
 } from '../tally';
 import type { PourProblem } from './problem';
 import type { RoundSpan } from './rounds';
@@ -85,31 +84,43 @@ export function plantUnits(units: UnitSystem, rules: HouseRules) {
   };
 }
 
-/** Loads of a volume: full trucks, then a balance; of a number that somebody chose, as alike as the plant's step allows. */
+/** The least load that a plant brings without charging for it, in cubic metres: told in yards, or in metres, as the job is. */
+export const leastLoad = (units: UnitSystem, rules: HouseRules): number =>
+  rules.count('pour.load.least') * (units === 'imperial' ? CUBIC_METRES_PER_CUBIC_YARD : 1);
+
+/** Steps of the plant shared out among so many loads, as alike as they can be. */
+const shared = (steps: number, loads: number): readonly number[] =>
+  Array.from({ length: loads }, (_, index) => Math.floor((steps + loads - 1 - index) / loads));
+
+/**
+ * Loads of a volume: full trucks, then a balance; all alike where the balance would be under the least that a plant brings without
+ * charging for it. Of a number that somebody chose, as alike as the plant's step allows.
+ *
+ * @param least in cubic metres
+ */
 export function loadsOf(
   stage: string,
   ordered: number,
   truck: number,
   step: number,
+  least: number,
   chosen: number | undefined,
   problems: PourProblem[],
 ): readonly number[] {
   if (ordered <= 0) return [];
-  const wanted = Math.max(1, Math.ceil(ordered / truck - 1e-9));
+  const steps = Math.max(1, Math.round(ordered / step));
+  const room = Math.max(1, Math.floor(truck / step + 1e-9));
+  const fewest = Math.max(1, Math.round(least / step));
+  const wanted = Math.ceil(steps / room);
   const count = chosen ?? wanted;
   if (count > wanted) problems.push({ kind: 'too-many-loads', stage, loads: count, wanted });
   if (count < wanted) problems.push({ kind: 'too-few-loads', stage, loads: count, wanted });
-  const most = Math.max(1, Math.round(ordered / step));
-  const used = Math.min(Math.max(count, wanted), most);
-  const each = used === wanted ? truck : Math.min(truck, roundedUp(ordered / used, step));
-  const loads: number[] = [];
-  let left = ordered;
-  while (left > 1e-9) {
-    const load = Math.min(each, left);
-    loads.push(load);
-    left -= load;
-  }
-  return loads;
+  if (steps < fewest) problems.push({ kind: 'load-short', stage, load: ordered, least });
+  const used = Math.min(Math.max(count, wanted), Math.max(wanted, Math.floor(steps / fewest)));
+  const balance = steps - (wanted - 1) * room;
+  const full = used === wanted && (balance >= fewest || wanted === 1);
+  const loads = full ? [...Array.from({ length: wanted - 1 }, () => room), balance] : shared(steps, used);
+  return loads.map((each) => each * step);
 }
 
 /** What an inch of core or of height, or an opening that nobody made, would change. */
@@ -320,7 +331,7 @@ export function volumesOf(
       ['pour.density'],
       {},
     ),
-    loads: loadsOf(span.stage, ordered.value, truck, step, chosenLoads, problems),
+    loads: loadsOf(span.stage, ordered.value, truck, step, leastLoad(units, rules), chosenLoads, problems),
     truck,
     step,
     whatIf: whatIfs(span, walls, displacing.openings, topArea(span, filled, core, displacing, levels), units),

@@ -28,6 +28,16 @@ export const pourLengthRules = {
     most: inches(96),
     source: commonPractice,
   },
+  'pour.round.least': {
+    id: 'pour.round.least',
+    type: 'length',
+    statement: 'No round is lower than {value}.',
+    reason: 'A strip of a few inches is not worth a trip round: rounds are evened out instead.',
+    default: inches(12),
+    least: inches(4),
+    most: inches(36),
+    source: ours,
+  },
   'pour.round.two.most': {
     id: 'pour.round.two.most',
     type: 'length',
@@ -151,6 +161,16 @@ export const pourCountRules = {
     default: 7,
     least: 1,
     most: 12,
+    source: commonPractice,
+  },
+  'pour.load.least': {
+    id: 'pour.load.least',
+    type: 'count',
+    statement: 'No load is under {value} yd³, or m³ in a metric job.',
+    reason: 'Plants charge for short loads: loads are evened out instead.',
+    default: 1,
+    least: 0,
+    most: 5,
     source: commonPractice,
   },
   'pour.truck.count': {

@@ -71,6 +71,19 @@ export interface Levels {
 export const middleOfCourse = (tops: readonly Length[], course: number): Length =>
   nanometres(((tops[course - 1] ?? ZERO) + (tops[course] ?? ZERO)) / 2);
 
+/**
+ * The stages of a job as they are worked: the last one ends with the walls. Where the walls are given as a height its own number says
+ * nothing; taken at its word, it would make a pour joint that nobody pours.
+ */
+export function workedStages(
+  stages: readonly Stage[],
+  { courses }: Pick<Levels, 'courses'>,
+): readonly Stage[] {
+  const last = stages.at(-1);
+  if (!last || courses === 0 || last.toCourse === courses) return stages;
+  return [...stages.slice(0, -1), { ...last, toCourse: courses }];
+}
+
 /** What `buildLevels` reads of a plan besides its shell. */
 export type LevelsInput = Pick<Plan, 'loops' | 'units' | 'stages' | 'height'>;
 

@@ -1,10 +1,19 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Length, subtract, toInches } from '../../src/measure';
+import { type Length, ZERO, inches, subtract, toInches } from '../../src/measure';
 import type { Plan } from '../../src/plan';
-import { type StagedPour, clockText, minutesOf, standsAlong } from '../../src/pour';
+import {
+  type PourSpan,
+  type StagedPour,
+  clockText,
+  minutesOf,
+  roundsOf,
+  standsAlong,
+} from '../../src/pour';
+import { houseRules } from '../../src/rules';
 import { work } from '../../src/work';
 import { openingOf } from '../support/openings';
-import { HATCHERY, type Side, planOf, withCourses } from '../support/plans';
+import { HATCHERY, type Side, planOf, rectilinear, withCourses } from '../support/plans';
 
 const RECTANGLE: readonly Side[] = [
   [480, 90],
@@ -272,5 +281,81 @@ describe('very short walls', () => {
     const { dwell, volumes, day } = pourOf(short);
     const own = dwell.find((each) => each.wall === 'w2' && each.round === 1);
     expect(own?.seconds).toBeCloseTo(((volumes.rounds[0]?.walls['w2'] ?? 0) / day.rate) * 3600, 9);
+  });
+});
+
+describe('no silly rounds', () => {
+  const span = (height: number): PourSpan => ({
+    stage: 's',
+    name: 'Walls',
+    fromCourse: 1,
+    toCourse: 1,
+    bottom: ZERO,
+    top: inches(height),
+    stopsMidBlock: false,
+  });
+  const depths = (height: number, school: string, typed: readonly string[] = []): readonly number[] =>
+    roundsOf(span(height), typed, 'imperial', houseRules({ 'pour.rounds': school }), []).map((round) =>
+      toInches((round.top - round.bottom) as Length),
+    );
+
+  it('32 in of wall are two rounds of 16 in, not one of 30 and one of 2', () => {
+    expect(depths(32, 'low-first')).toEqual([16, 16]);
+    expect(depths(30, 'low-first')).toEqual([30]);
+    expect(depths(43, 'low-first')).toEqual([30, 13]);
+    expect(depths(16, 'three')).toEqual([16]);
+    expect(depths(26, 'three')).toEqual([13, 13]);
+    expect(depths(62, 'by-hand', ['30in', '30in'])).toEqual([30, 32]);
+  });
+
+  it('by any school the rounds fill the wall, and none is under 12 in where the wall is not', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 16, max: 4000 }),
+        fc.constantFrom('low-first', 'two', 'three'),
+        fc.constantFrom('imperial' as const, 'metric' as const),
+        (sixteenths, school, units) => {
+          const high = inches(sixteenths / 16);
+          const rounds = roundsOf(
+            { ...span(1), top: high },
+            undefined,
+            units,
+            houseRules({ 'pour.rounds': school }),
+            [],
+          );
+          let at: number = 0;
+          for (const { bottom, top } of rounds) {
+            expect(bottom).toBe(at);
+            at = top;
+            expect(top - bottom).toBeGreaterThanOrEqual(Math.min(inches(12), high) - 1);
+          }
+          expect(at).toBe(high);
+        },
+      ),
+    );
+  });
+});
+
+describe('no phantom stops', () => {
+  it('every stop of the hose puts down more than a cup', () => {
+    fc.assert(
+      fc.property(
+        rectilinear(),
+        fc.integer({ min: 2, max: 6 }),
+        fc.integer({ min: 0, max: 200 }),
+        (sides, courses, at) => {
+          const job = planOf(sides, {
+            ...withCourses(courses),
+            openings: [openingOf({ at: `${String(20 + at)}in`, height: '20in', sill: '10in' })],
+          });
+          for (const { stops, volumes } of work(job).pour.pours) {
+            for (const stop of stops) expect(stop.volume).toBeGreaterThan(1e-5);
+            const all = stops.reduce((sum, stop) => sum + stop.volume, 0);
+            expect(all).toBeCloseTo(volumes.core.value, 6);
+          }
+        },
+      ),
+      { numRuns: 30 },
+    );
   });
 });

@@ -297,7 +297,7 @@ describe('loads', () => {
   const yard = CUBIC_METRES_PER_CUBIC_YARD;
   const loads = (ordered: number, chosen?: number) => {
     const problems: PourProblem[] = [];
-    const found = loadsOf('s', ordered * yard, 9 * yard, 0.25 * yard, chosen, problems);
+    const found = loadsOf('s', ordered * yard, 9 * yard, 0.25 * yard, yard, chosen, problems);
     return { loads: found.map((load) => Math.round((load / yard) * 1000) / 1000), problems };
   };
 
@@ -312,7 +312,17 @@ describe('loads', () => {
     const { loads: four, problems } = loads(20, 4);
     expect(four).toEqual([5, 5, 5, 5]);
     expect(problems).toEqual([{ kind: 'too-many-loads', stage: 's', loads: 4, wanted: 3 }]);
-    expect(loads(1, 40).loads).toEqual([0.25, 0.25, 0.25, 0.25]);
+    expect(loads(1, 40).loads).toEqual([1]);
+  });
+
+  it('are never short where that can be helped: half a yard over two trucks is shared out', () => {
+    expect(loads(18.5).loads).toEqual([6.25, 6.25, 6]);
+    expect(loads(9.25).loads).toEqual([4.75, 4.5]);
+    expect(loads(5, 9).loads).toEqual([1, 1, 1, 1, 1]);
+    expect(loads(0.5)).toEqual({
+      loads: [0.5],
+      problems: [{ kind: 'load-short', stage: 's', load: 0.5 * yard, least: yard }],
+    });
   });
 
   it('are all there, though fewer were chosen', () => {
@@ -328,10 +338,10 @@ describe('loads', () => {
         fc.option(fc.integer({ min: 1, max: 60 })),
         (quarters, chosen) => {
           const ordered = (quarters / 4) * yard;
-          const found = loadsOf('s', ordered, 9 * yard, 0.25 * yard, chosen ?? undefined, []);
+          const found = loadsOf('s', ordered, 9 * yard, 0.25 * yard, yard, chosen ?? undefined, []);
           expect(sum(found)).toBeCloseTo(ordered, 9);
           expect(Math.max(...found)).toBeLessThanOrEqual(9 * yard + 1e-9);
-          expect(Math.min(...found)).toBeGreaterThan(0);
+          expect(Math.min(...found)).toBeGreaterThanOrEqual(Math.min(yard, ordered) - 1e-9);
         },
       ),
     );
