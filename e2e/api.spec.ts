@@ -174,6 +174,36 @@ test('the plan file goes out and comes in again; its schema is published', async
   expect(schema.title).toBe('Ombra plan');
 });
 
+test('a job’s own export comes in again, however much was measured on it', async ({ request }) => {
+  const readings = (prefix: string) =>
+    Array.from({ length: 5000 }, (_, index) => ({
+      id: `${prefix}-${String(index)}-with-a-long-name-of-its-own`,
+      wall: 'wall-1',
+      at: `${String(index % 900)} 15/16in`,
+      reading: '4ft 2 63/64in',
+    }));
+  const walk = ['80ft', '40ft', '80ft', '40ft'].map((length, index) => ({
+    id: `wall-${String(index + 1)}`,
+    length,
+    turn: 'right 90',
+  }));
+  const large = {
+    ...plan,
+    name: 'Measured all over',
+    outline: { closed: true, walk },
+    footing: { kind: 'strip', shots: readings('shot'), after: readings('after') },
+  };
+  const answer = await request.post('/api/jobs', { headers, data: { plan: large } });
+  expect(answer.status()).toBe(201);
+  const { job } = (await answer.json()) as { job: { id: string } };
+  const file = await (await request.get(`/api/jobs/${job.id}/plan.json`)).text();
+  expect(file.length).toBeGreaterThan(1_000_000);
+  const again = await request.post('/api/jobs', { headers, data: { plan: JSON.parse(file) as unknown } });
+  expect(again.status()).toBe(201);
+  const back = (await again.json()) as { job: { id: string } };
+  expect(await (await request.get(`/api/jobs/${back.job.id}/plan.json`)).text()).toBe(file);
+});
+
 test('a plan file that cannot be taken says what and where', async ({ page }) => {
   await page.goto('/');
   // A file chosen before the page listens would not be heard.

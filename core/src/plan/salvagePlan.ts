@@ -97,9 +97,15 @@ export function salvagePlan(text: string, name: string): Salvaged {
   }
   const whole = readPlan(document);
   if (whole.ok) return { plan: whole.plan, lost: [] };
-  const lost = whole.problems;
-  if (!isObject(document) || Array.isArray(document)) return { plan: emptyPlan(name), lost };
+  const first = whole.problems;
+  if (!isObject(document) || Array.isArray(document)) return { plan: emptyPlan(name), lost: first };
   const kept = document;
+  fillIn(kept, name);
+  // With the frame put right, all else that is wrong is seen as well.
+  const inside = readPlan(kept);
+  const lost = [...first, ...(inside.ok ? [] : inside.problems)].filter(
+    (problem, index, all) => all.findIndex((each) => each.where === problem.where) === index,
+  );
   for (let round = 0; round < MOST_ROUNDS; round++) {
     fillIn(kept, name);
     const wrong = wrongPlaces(kept);

@@ -26,7 +26,7 @@ import { moneyOf } from './money';
 import { type Pressing, type Soonest, pressingOf } from './pressing';
 import type { PourProblem } from './problem';
 import { type PourReady, pourReady } from './ready';
-import { type RoundSpan, roundsOf } from './rounds';
+import { type RoundSpan, roundsOf, roundsWithFooting } from './rounds';
 import { sidesOf } from './sides';
 import { type Slice, pointOver, slicesOf } from './slices';
 import { type PourSpan, pourSpans } from './spans';
@@ -294,7 +294,10 @@ function stagedPour(span: PourSpan, index: number, last: boolean, setting: Setti
   const { shell, openings, footing, input, rules, core, displacing, slices, walls, rows, problems } = setting;
   const said = input.pour?.stages?.[span.stage];
   const method = methodOf(rules);
-  const rounds = roundsOf(span, said?.rounds, input.units, rules, problems);
+  const asOne = index === 0 && footing.bases.withWall && footing.concrete.value > 0;
+  const rounds = asOne
+    ? roundsWithFooting(span, setting.levels.tops[1] ?? span.top, said?.rounds, input.units, rules, problems)
+    : roundsOf(span, said?.rounds, input.units, rules, problems);
   const sides = sidesOf(
     span,
     index === 0,

@@ -98,6 +98,26 @@ function byHand(
 }
 
 /**
+ * The rounds of a pour whose footing is poured as one with it: the first fills the footing and half the first course, then it goes on
+ * by the job's school. Rounds that were typed stand as they are. [common practice]
+ */
+export function roundsWithFooting(
+  span: PourSpan,
+  firstCourse: Length,
+  typed: readonly string[] | undefined,
+  units: UnitSystem,
+  rules: HouseRules,
+  problems: PourProblem[],
+): readonly RoundSpan[] {
+  const middle = nanometres((span.bottom + firstCourse) / 2);
+  if (rules.choice('pour.rounds') === 'by-hand' || middle <= span.bottom || middle >= span.top) {
+    return roundsOf(span, typed, units, rules, problems);
+  }
+  const above = roundsOf({ ...span, bottom: middle }, typed, units, rules, problems);
+  return [{ bottom: span.bottom, top: middle }, ...above];
+}
+
+/**
  * The rounds of a pour by the job's school. Concrete finds its level, so a round ends at one height all the way round; over a lower
  * footing the first one is deepest.
  */

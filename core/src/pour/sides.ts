@@ -19,7 +19,7 @@ export interface SideVolume {
   readonly volume: Figure;
 }
 
-/** What the job itself pours beside its walls: a footing that is poured as one with them, slab concrete over a held-down wall. */
+/** What the job itself pours beside its walls: a footing that is poured as one with them, the gap on rock, slab concrete over a held-down wall. */
 function ownSides(
   span: PourSpan,
   first: boolean,
@@ -37,6 +37,32 @@ function ownSides(
             when: 'first',
             own: true,
             volume: { ...footing.concrete, id: `pour.${span.stage}.side.footing` },
+          },
+        ]
+      : [];
+  const { rock } = footing;
+  const gap = rock ? rock.fills.value + rock.lost.value : 0;
+  // It runs out under the forms before anything stands in them: ordered like the rest, and placed with the first round.
+  const onRock: readonly SideVolume[] =
+    first && rock && gap > 0
+      ? [
+          {
+            id: 'rock',
+            name: 'Gap between forms and rock',
+            when: 'first',
+            own: true,
+            volume: figureOf(
+              `pour.${span.stage}.side.rock`,
+              'Gap between forms and rock',
+              {
+                op: 'sum',
+                name: 'filled and lost on the rock',
+                unit: 'volume',
+                of: [rock.fills.how, rock.lost.how],
+              },
+              [],
+              { course: 0 },
+            ),
           },
         ]
       : [];
@@ -68,7 +94,7 @@ function ownSides(
       },
     ];
   });
-  return [...poured, ...slabs];
+  return [...poured, ...onRock, ...slabs];
 }
 
 /** Side pours of a stage: the job's own, then those that were typed. Slab concrete is only told where it falls in with this pour. */

@@ -122,9 +122,8 @@ export function evaluate(how: How): number {
     case 'quotient': {
       const [first, second] = how.of;
       if (!first || !second) return Number.NaN;
-      // Lengths among themselves stay whole; against anything else they are metres.
-      const alike = first.unit === second.unit;
-      return alike ? evaluate(first) / evaluate(second) : inMetres(first) / inMetres(second);
+      // Lengths among themselves, and parts of a length, stay whole; volumes and areas are divided by metres.
+      return evaluate(first) / (first.unit === 'length' ? evaluate(second) : inMetres(second));
     }
     case 'whole-part': {
       const [only] = how.of;

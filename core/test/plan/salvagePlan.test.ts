@@ -30,7 +30,7 @@ describe('a stored plan that no longer reads', () => {
 
   it('of a newer version keeps what this one knows', () => {
     const { plan, lost } = salvaged({ ...demo(), version: 99, roof: { pitch: 12 } });
-    expect(lost[0]?.where).toBe('version');
+    expect(lost.map(({ where }) => where)).toEqual(['version', expect.stringMatching(/roof|the plan/)]);
     expect(plan.loops[0]?.walk).toHaveLength(6);
   });
 

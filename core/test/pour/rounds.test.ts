@@ -2,14 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type Length, ZERO, inches, subtract, toInches } from '../../src/measure';
 import type { Plan } from '../../src/plan';
-import {
-  type PourSpan,
-  type StagedPour,
-  clockText,
-  minutesOf,
-  roundsOf,
-  standsAlong,
-} from '../../src/pour';
+import { type PourSpan, type StagedPour, clockText, minutesOf, roundsOf, standsAlong } from '../../src/pour';
 import { houseRules } from '../../src/rules';
 import { work } from '../../src/work';
 import { openingOf } from '../support/openings';
@@ -357,5 +350,58 @@ describe('no phantom stops', () => {
       ),
       { numRuns: 30 },
     );
+  });
+});
+
+describe('the first round', () => {
+  it('of a footing that is poured as one is footing and half a course: the same on the footing sheet and in the pour', () => {
+    fc.assert(
+      fc.property(
+        rectilinear(),
+        fc.integer({ min: 2, max: 8 }),
+        fc.constantFrom('low-first', 'two', 'three'),
+        (sides, courses, school) => {
+          const worked = work(
+            planOf(sides, {
+              ...withCourses(courses),
+              footing: { kind: 'forms', withWall: true },
+              rules: { 'pour.rounds': school },
+            }),
+          );
+          const [pour] = worked.pour.pours;
+          if (!pour) throw new Error('nothing is poured');
+          expect(toInches(pour.rounds[0]?.top ?? ZERO)).toBe(8);
+          const footing = pour.volumes.sides.find(({ id }) => id === 'footing')?.volume.value ?? 0;
+          expect(footing).toBeGreaterThan(0);
+          const first = footing + (pour.volumes.rounds[0]?.whole.value ?? 0);
+          expect(worked.footing.firstRound?.value).toBeCloseTo(first, 9);
+          expect(pour.stops[0]).toMatchObject({ kind: 'side', round: 1 });
+        },
+      ),
+      { numRuns: 30 },
+    );
+  });
+
+  it('on rock takes along what fills the gap under the forms, and it is ordered', () => {
+    const readings = (wall: string, ...at: readonly (readonly [number, string])[]) =>
+      at.map(([along, reading], index) => ({
+        id: `${wall}-${String(index)}`,
+        wall,
+        at: `${String(along)}ft`,
+        reading,
+      }));
+    const shots = [
+      ...readings('w1', [1, '4ft'], [20, '4ft 3in'], [39, '4ft 1in']),
+      ...readings('w2', [14, '4ft 2in']),
+      ...readings('w3', [20, '4ft 4in']),
+      ...readings('w4', [14, '4ft 1in']),
+    ];
+    const { pour, footing } = work(plan({ footing: { kind: 'rock', shots } }));
+    const gap = (footing.rock?.fills.value ?? 0) + (footing.rock?.lost.value ?? 0);
+    expect(gap).toBeGreaterThan(0);
+    const [first] = pour.pours;
+    expect(first?.volumes.sides.find(({ id }) => id === 'rock')?.volume.value).toBeCloseTo(gap, 12);
+    const bare = work(plan()).pour.pours[0]?.volumes.core.value ?? 0;
+    expect(first?.volumes.ordered.value).toBeGreaterThanOrEqual((bare + gap) * 1.05);
   });
 });

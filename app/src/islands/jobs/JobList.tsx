@@ -60,6 +60,7 @@ export function JobList({ first, inBin }: JobListProps) {
     }
     open(await makeJobFromFile(await file.text()));
   };
+  const shown = total - jobs.filter((job) => removed.has(job.id)).length;
   const setRemovedNow = async (job: ListedJob, remove: boolean): Promise<boolean> => {
     if (!(await setRemoved(job.id, remove))) {
       setProblems([
@@ -144,7 +145,7 @@ export function JobList({ first, inBin }: JobListProps) {
           }}
         />
         <span className="figures whitespace-nowrap text-quiet" role="status">
-          {total} {total === 1 ? 'job' : 'jobs'}
+          {shown} {shown === 1 ? 'job' : 'jobs'}
         </span>
       </label>
       {failed && (
