@@ -74,6 +74,8 @@ test('another tab’s save is shown at once, and undo takes it back', async ({ p
   await saved(page);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(other.getByLabel('Job', { exact: true })).toHaveValue('Second name');
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(other.getByLabel('Job', { exact: true })).toHaveValue('Third name');
   await expect(page.getByRole('dialog')).toBeHidden();
 });
 

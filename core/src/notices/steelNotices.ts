@@ -83,6 +83,13 @@ function wording(
         rule: problem.course === 1 ? 'steel.horizontal.bottom' : 'steel.horizontal.top',
         what: `In course ${String(problem.course)}, ${String(problem.bars)} bars with their laps want ${inInches(problem.wants)} and ${String(2 * problem.bars)} slots; there are ${inInches(problem.has)} between the covers and ${String(problem.slots)} slots. Stone will bridge there: stagger the laps, or use fewer bars of a larger size if the engineer allows.`,
       };
+    case 'top-bar-low':
+      return {
+        severity: 'mind',
+        ...onWall(problem.wall),
+        rule: 'steel.top.within',
+        what: `The highest horizontal lies ${inInches(problem.below)} under the top; it should lie within ${inInches(problem.most)}.`,
+      };
     case 'course-without-bar':
       return {
         severity: 'mind',

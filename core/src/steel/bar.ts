@@ -93,6 +93,13 @@ export type SteelProblem =
       readonly wants: Length;
       readonly has: Length;
     }
+  | {
+      /** The highest horizontal of some stretch lies too far under its top. */
+      readonly kind: 'top-bar-low';
+      readonly wall: string;
+      readonly below: Length;
+      readonly most: Length;
+    }
   | { readonly kind: 'course-without-bar'; readonly wall: string; readonly course: number }
   | {
       /** No horizontal near enough under its sill. */

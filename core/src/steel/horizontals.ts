@@ -11,9 +11,32 @@ import { splitRun } from './runs';
 import { type Setting, type SteelWall, sizeOf, slotIn } from './setting';
 import type { BarSize } from './sizes';
 
+/** How much of a row no row of a course lies over or under. */
+const uncovered = (row: CourseRow, course: number, rows: readonly CourseRow[]): number =>
+  rows
+    .filter((each) => each.course === course)
+    .reduce(
+      (left, each) => left - Math.max(0, Math.min(row.to, each.to) - Math.max(row.from, each.from)),
+      row.to - row.from,
+    );
+
+/** Courses that are the lowest, or the highest, of some stretch of a wall: over each step of its footing, under each lower top. */
+function edgeCourses({ rows, wall }: SteelWall): {
+  readonly bottoms: ReadonlySet<number>;
+  readonly tops: ReadonlySet<number>;
+} {
+  // Rows may begin a wall's thickness apart where they end at a step.
+  const bare = (row: CourseRow, course: number): boolean => uncovered(row, course, rows) > wall.thickness;
+  return {
+    bottoms: new Set(rows.filter((row) => bare(row, row.course - 1)).map((row) => row.course)),
+    tops: new Set(rows.filter((row) => bare(row, row.course + 1)).map((row) => row.course)),
+  };
+}
+
 /** Courses of a wall in which a horizontal lies, with how many bars. */
 export function barsByCourse(own: SteelWall, setting: Setting): ReadonlyMap<number, number> {
   const courses = [...new Set(own.rows.map((row) => row.course))];
+  const { bottoms, tops } = edgeCourses(own);
   const [bottom] = courses;
   const top = courses.at(-1);
   if (bottom === undefined || top === undefined) return new Map();
@@ -30,8 +53,8 @@ export function barsByCourse(own: SteelWall, setting: Setting): ReadonlyMap<numb
   return new Map(
     courses.flatMap((course): [number, number][] => {
       const rules = setting.rulesIn(own.wall.id, course);
-      if (course === bottom) return [[course, rules.count('steel.horizontal.bottom')]];
-      if (course === top) return [[course, rules.count('steel.horizontal.top')]];
+      if (bottoms.has(course)) return [[course, rules.count('steel.horizontal.bottom')]];
+      if (tops.has(course)) return [[course, rules.count('steel.horizontal.top')]];
       if (half.has(course)) return [];
       const step = course - bottom;
       switch (rules.choice('steel.horizontal.courses')) {

@@ -102,11 +102,29 @@ function roundOpenings(bars: readonly Bar[], setting: Setting): void {
   }
 }
 
+/** Stretches of a wall whose highest horizontal lies too far under their top. */
+function lowTops(bars: readonly Bar[], setting: Setting): void {
+  for (const own of setting.walls) {
+    const lying = bars.filter((bar) => bar.use === 'horizontal' && bar.wall === own.wall.id);
+    const most = setting.rulesIn(own.wall.id, 1).length('steel.top.within');
+    for (const { from, to, top } of setting.levels.walls[own.wall.id] ?? []) {
+      const across = lying.filter((bar) => bar.from < to && from < bar.to && bar.bottom < top);
+      // A stretch that openings take whole is told by its courses.
+      if (across.length === 0) continue;
+      const below = (top - Math.max(...across.map((bar) => bar.bottom))) as Length;
+      if (below <= most) continue;
+      setting.problems.push({ kind: 'top-bar-low', wall: own.wall.id, below, most });
+      break;
+    }
+  }
+}
+
 /** What is to be said of bars once they lie: sleeves in their way, no room beside each other, and places left without. */
 export function judgePlaced(bars: readonly Bar[], setting: Setting): void {
   if (setting.courses.count === 0) return;
   throughInserts(bars, setting);
   congestion(setting);
   emptyCourses(bars, setting);
+  lowTops(bars, setting);
   roundOpenings(bars, setting);
 }

@@ -1,6 +1,11 @@
-import { useCallback, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { Dialog } from '../../ui/Dialog';
 import type { Job } from './useJob';
+
+const wait = (milliseconds: number): Promise<void> =>
+  new Promise((resolve) => {
+    setTimeout(resolve, milliseconds);
+  });
 
 /** Where somebody is going, and whether the last edit is on its way there. */
 type Leaving = { readonly to: string; readonly failed: boolean } | null;
@@ -17,6 +22,10 @@ export function useLeave(job: Job) {
   const [leaving, setLeaving] = useState<Leaving>(null);
   const { sync, saveState, id } = job;
   const asked = useRef(0);
+  const latest = useRef(sync);
+  useEffect(() => {
+    latest.current = sync;
+  });
   const go = useCallback(
     (to: string): void => {
       if (sync?.isSaved()) {
@@ -26,7 +35,9 @@ export function useLeave(job: Job) {
       const turn = ++asked.current;
       setLeaving({ to, failed: false });
       void (async () => {
-        const saved = (await sync?.settled()) ?? false;
+        // Right after the page has come up, what keeps it saved may still be on its way.
+        for (let turn = 0; turn < 40 && !latest.current; turn++) await wait(50);
+        const saved = (await latest.current?.settled()) ?? false;
         if (turn !== asked.current) return;
         if (saved) {
           setLeaving(null);
@@ -56,8 +67,10 @@ export function useLeave(job: Job) {
     <Dialog title="Saving first" open={leaving !== null && saveState.kind !== 'stale'} onClose={stay}>
       {leaving?.failed ? (
         <p role="alert">
-          The server is away, so your last edits are not saved yet; they are kept in this browser. The sheet
-          would show the job as it was saved last.
+          {saveState.kind === 'refused'
+            ? `Your last edits are not saved: ${saveState.what}`
+            : 'The server is away, so your last edits are not saved yet; they are kept in this browser.'}{' '}
+          The sheet would show the job as it was saved last.
         </p>
       ) : (
         <p role="status">Saving your last edits, then opening the sheet …</p>

@@ -128,8 +128,10 @@ function useSync(job: OpenJob, planStore: ReturnType<typeof makePlanStore>) {
       const typedMeanwhile = planStore.store.getState().plan;
       if (left && typedMeanwhile === job.plan) planStore.store.setState({ plan: left.plan });
       unsubscribe = planStore.store.subscribe(({ plan }) => {
-        // What came from the server is not sent back to it.
-        if (plan !== received) void made.changed(plan);
+        // What came from the server is not sent back to it; brought back by redo, it is an edit like any other.
+        const own = plan !== received;
+        received = null;
+        if (own) void made.changed(plan);
       });
       channel.onmessage = ({ data }: MessageEvent<unknown>) => {
         if (typeof data === 'number') void made.look(data);
