@@ -66,6 +66,8 @@ describe('disk and database', () => {
     const open = openSync(database, 'r+');
     writeSync(open, Buffer.alloc(6000, 0x5a), 0, 6000, 12_000);
     closeSync(open);
+    // The day's own backup may not have been made yet.
+    mkdirSync(join(data, 'backups'), { recursive: true });
     copyFileSync(file, join(data, 'backups', 'ombra-2026-01-01.sqlite'));
     const told = await failure(data);
     expect(told).toMatch(/damaged/);
