@@ -4,7 +4,7 @@ import { startOfISOWeek } from 'date-fns';
 import type { Knex } from 'knex';
 import { checkDatabase, connect } from './sqlite';
 
-/** Backups of so many days, and of so many weeks before them, are kept. [ours] */
+/** Keep one backup a day for a week, then one a week for four weeks. [ours] */
 const DAYS = 7;
 const WEEKS = 4;
 

@@ -49,7 +49,7 @@ export function failureOf(error: unknown, id: string = randomUUID().slice(0, 8))
   };
 }
 
-/** Whether nobody waits for an answer any more: the page was left while it was sending. */
+/** Whether the client has gone: the page closed before its request was complete. */
 export const isGone = (error: unknown): boolean => {
   const { code, message } = textOf(error);
   return code === 'ECONNRESET' || code === 'ABORT_ERR' || message === 'aborted';

@@ -3,7 +3,7 @@ import type { JobStore } from './jobStore';
 import type { Clock } from './services';
 import { startThread } from './thread';
 
-/** What the daily work is looked at for: whether it is due. */
+/** How often to check whether the daily work is due. */
 const LOOK_EVERY = 10 * 60_000;
 /** After a start the first view comes first. */
 const FIRST_LOOK = 5_000;

@@ -63,7 +63,7 @@ export interface JobQuery {
   /** Part of the name, in any case. */
   readonly search?: string;
   readonly removed?: boolean;
-  /** So many of the newest are passed over. */
+  /** Skip this many of the newest. */
   readonly from?: number;
 }
 

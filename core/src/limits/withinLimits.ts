@@ -24,7 +24,7 @@ export type LimitProblem =
 /** What has the length: the interface goes there from its notice. */
 export type LimitPlace =
   | { readonly of: 'opening' | 'insert' | 'wall' | 'loop'; readonly id: string }
-  | { readonly of: 'footing' | 'bracing' | 'pour' | 'buck' | 'table'; readonly id: string };
+  | { readonly of: 'footing' | 'bracing' | 'buck'; readonly id: string };
 
 /** A length of a thing, by its name in the plan file. */
 type Field = readonly [name: string, text: string | undefined, range: Range];
@@ -90,7 +90,7 @@ const offsetSize = (text: string | undefined): string | undefined => text?.repla
 const heightIn = (text: string | undefined): string | undefined =>
   text === undefined || /courses?\s*$/i.test(text) ? undefined : text;
 
-function row(row: WalkRow, reader: Reader): WalkRow {
+function rowWithin(row: WalkRow, reader: Reader): WalkRow {
   const place: LimitPlace = { of: 'wall', id: row.id };
   const change: Partial<WalkRow> = {
     ...(row.footing && {
@@ -129,11 +129,11 @@ function row(row: WalkRow, reader: Reader): WalkRow {
   return heightIn(row.top) === undefined ? kept : without(kept, place, { top: RANGES.height }, reader);
 }
 
-function loop(loop: Loop, reader: Reader): Loop {
+function loopWithin(loop: Loop, reader: Reader): Loop {
   const place: LimitPlace = { of: 'loop', id: loop.id };
   const { place: onPlan, height } = RANGES;
   const placed = without(loop, place, { base: height, right: onPlan, down: onPlan }, reader);
-  const rows = placed.walk.map((each) => row(each, reader));
+  const rows = placed.walk.map((each) => rowWithin(each, reader));
   const same = rows.every((each, index) => each === placed.walk[index]);
   return same ? placed : { ...placed, walk: rows };
 }
@@ -144,7 +144,7 @@ function loopsWithin(plan: Plan, reader: Reader): readonly Loop[] {
   let left = MOST_WALLS;
   const few = plan.loops.filter((each) => (left -= each.walk.length) >= 0);
   if (walls > MOST_WALLS) reader.problems.push({ kind: 'too-many-walls', walls, most: MOST_WALLS });
-  const kept = few.map((each) => loop(each, reader));
+  const kept = few.map((each) => loopWithin(each, reader));
   return kept.length === plan.loops.length && kept.every((each, index) => each === plan.loops[index])
     ? plan.loops
     : kept;

@@ -38,8 +38,6 @@ function placeOf(problem: LimitProblem): NoticePlace {
       return { loop: id };
     case 'buck':
       return { stage: 'openings' };
-    case 'table':
-      return { stage: 'steel' };
     default:
       return { stage: of };
   }

@@ -1,8 +1,8 @@
-import { METRES_PER_FOOT, type UnitSystem, showLength, toCelsius } from '../measure';
+import { type UnitSystem, showLength, toCelsius } from '../measure';
 import { COLD_AIR, type Pour, type PourProblem } from '../pour';
 import { ACI_MOST_SLUMP } from '../pressure';
 import { RULES } from '../rules';
-import { showMinutes, showPressure, showVolume } from '../tally';
+import { showMinutes, showPressure, showQuantity, showVolume } from '../tally';
 import type { TopOff, TopOffProblem } from '../topoff';
 import type { Notice } from './notice';
 
@@ -13,12 +13,6 @@ const degrees = (fahrenheit: number, units: UnitSystem): string =>
   units === 'imperial'
     ? `${String(Math.round(fahrenheit))} °F`
     : `${String(Math.round(toCelsius(fahrenheit)))} °C`;
-
-/** Rise as crews say it: feet, or metres, an hour. */
-const showRise = (metres: number, units: UnitSystem): string =>
-  units === 'imperial'
-    ? `${(metres / METRES_PER_FOOT).toFixed(0)} ft an hour`
-    : `${metres.toFixed(1)} m an hour`;
 
 function wholeHeadWording(
   problem: Extract<PourProblem, { kind: 'whole-head' }>,
@@ -34,7 +28,7 @@ function wholeHeadWording(
       return {
         ...common,
         rule: 'pour.rise.most',
-        what: `${place} rises by ${showRise(problem.rise ?? 0, units)}: ${head}. Slow the hose down there, or fill it along with other walls.`,
+        what: `${place} rises by ${showQuantity(problem.rise ?? 0, 'rise', units)}: ${head}. Slow the hose down there, or fill it along with other walls.`,
         why: RULES['pour.rise.most'].reason,
       };
     case 'deep':

@@ -1,6 +1,6 @@
 import type { Job, OpenJob } from './useJob';
 
-/** As many lost parts as are told one by one. */
+/** The list names this many lost parts and counts the rest. */
 const MOST_TOLD = 6;
 
 /** What is wrong with the job as a whole: a stored plan that reads in part only, working it out that takes long or broke. */
@@ -29,7 +29,7 @@ export function JobAlerts({ open, job }: { readonly open: OpenJob; readonly job:
       )}
       {workState === 'slow' && (
         <p role="alert" className="flex items-center gap-3 border-b border-line bg-sheet p-3">
-          This plan takes long to work out; your edits are saved all the same.
+          This plan is taking a long time to work out. Your edits are saved.
           <button type="button" className="button" onClick={job.stopWork}>
             Stop
           </button>

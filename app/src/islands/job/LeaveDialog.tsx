@@ -35,8 +35,8 @@ export function useLeave(job: Job) {
       const turn = ++asked.current;
       setLeaving({ to, failed: false });
       void (async () => {
-        // Right after the page has come up, what keeps it saved may still be on its way.
-        for (let turn = 0; turn < 40 && !latest.current; turn++) await wait(50);
+        // Right after the page has opened, saving may not be set up yet.
+        for (let tries = 0; tries < 40 && !latest.current; tries++) await wait(50);
         const saved = (await latest.current?.settled()) ?? false;
         if (turn !== asked.current) return;
         if (saved) {

@@ -22,7 +22,7 @@ if (typeof Worker !== 'undefined') workClient();
 
 const newId = (): string => crypto.randomUUID();
 
-/** Milliseconds without an answer after which the user is told, and may stop the worker. */
+/** After so many milliseconds without an answer the page offers to stop the worker. */
 const LONG_WORK = 8_000;
 
 /** How working out the newest plan stands. */
@@ -109,7 +109,8 @@ function useSync(job: OpenJob, planStore: ReturnType<typeof makePlanStore>) {
             planStore.receive(plan);
           },
           announce: (version) => {
-            channel.postMessage(version);
+            // A page that is left while its last save is answered has nobody to tell.
+            if (!visit.over) channel.postMessage(version);
           },
           keep: (pending) => keepPending(tab, job.id, pending),
           newId,

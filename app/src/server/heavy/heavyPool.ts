@@ -31,7 +31,7 @@ interface Waiting {
 
 /**
  * Starts workers when they are first asked for, gives each one request at a time, and ends one that takes too long: a job that
- * cannot be worked holds up nobody but who asked for it.
+ * cannot be worked delays only the request for it.
  *
  * @param script the worker's module
  * @param data what it is started with
@@ -53,7 +53,7 @@ export function makeHeavyPool(script: URL, data: object, limits: HeavyLimits = H
       if (at >= 0) idle.splice(at, 1);
       next();
     });
-    // What happens to a worker is told by the request that it has; an idle one that dies is simply gone.
+    // The request under way reports a worker's failure; the pool forgets an idle one that dies.
     worker.on('error', () => undefined);
     return worker;
   };
