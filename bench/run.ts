@@ -8,7 +8,7 @@ import { type Plan, type WalkRow, applyEdit, emptyPlan, makeWork, readPlanText, 
 import { findBest } from '@ombra/core/best';
 import { buildBracing } from '@ombra/core/bracing';
 import { nudges } from '@ombra/core/nudge';
-import { houseRules } from '@ombra/core/rules';
+import { rulesOf } from '@ombra/core/rules';
 import { buildSteel, leastOf } from '@ombra/core/steel';
 import { buildPour } from '@ombra/core/pour';
 import { bestTrucks, manyDays } from '@ombra/core/rehearsal';
@@ -205,7 +205,7 @@ function depth() {
 /** All steel of a plan, with everything before it already worked, and the proof of its least stock. */
 function steelOf(plan: Plan) {
   const { shell, levels, courses, inserts, openings, steel } = work(plan);
-  const rules = houseRules(plan.rules);
+  const rules = rulesOf(plan);
   const allSteel = measure(() => buildSteel(shell, levels, courses, inserts, openings, plan, rules));
   const start = performance.now();
   const proved = steel.stock.map((own) => {
@@ -225,7 +225,7 @@ function steelOf(plan: Plan) {
 /** All bracing of a plan, with everything before it already worked. */
 function bracingOf(plan: Plan) {
   const { shell, levels, courses, inserts, openings, bracing } = work(plan);
-  const rules = houseRules(plan.rules);
+  const rules = rulesOf(plan);
   return {
     braces: bracing.walls.reduce((sum, wall) => sum + wall.braces.length, 0),
     allBracing: measure(() => buildBracing(shell, levels, courses, openings, inserts, plan, rules)),
@@ -235,7 +235,7 @@ function bracingOf(plan: Plan) {
 /** All pours of a plan with everything before them worked; ten thousand days of the first one, and its best trucks. */
 function pourOf(plan: Plan) {
   const worked = work(plan);
-  const rules = houseRules(plan.rules);
+  const rules = rulesOf(plan);
   const [pour] = worked.pour.pours;
   if (!pour) throw new Error('Nothing is poured.');
   const drain = <Answer>(steps: Generator<unknown, Answer>): Answer => {

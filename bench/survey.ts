@@ -1,6 +1,6 @@
 import { type Plan, type Shot, applyEdit, makeWork } from '@ombra/core';
 import { readSurvey, standingPieces } from '@ombra/core/footing';
-import { houseRules } from '@ombra/core/rules';
+import { rulesOf } from '@ombra/core/rules';
 import { wallsOf } from '@ombra/core/shell';
 import { createElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
@@ -43,7 +43,7 @@ export function survey(plan: Plan, measure: Measure) {
   const again = makeWork();
   const worked = again(plans[0] as Plan);
   const pieces = standingPieces(worked.courses, worked.levels);
-  const rules = houseRules(plan.rules);
+  const rules = rulesOf(plan);
   const rows = new Set(wallsOf(worked.shell).map((wall) => wall.id));
   const solve = () =>
     readSurvey(worked.shell, worked.levels, pieces, shots, rows, plan.units, rules, 'footing');

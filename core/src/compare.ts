@@ -2,7 +2,7 @@ import { cutRulesOf, seamHoles, snapSeam } from './courses';
 import { systemOf } from './forms';
 import { type Length, storeLength } from './measure';
 import { type Plan, type PlanEdit, applyEdit } from './plan';
-import { houseRules } from './rules';
+import { rulesOf } from './rules';
 import { wallsOf } from './shell';
 import { type WorkedPlan, work } from './work';
 
@@ -29,7 +29,7 @@ export function figuresOfPlan(worked: WorkedPlan, plan: Plan): PlanFigures {
     blocks: worked.tally.total.blocksBought.value,
     cuts,
     straps: worked.courses.weakJoints.length,
-    cutMinutes: cuts * houseRules(plan.rules).count('courses.cut.minutes'),
+    cutMinutes: cuts * rulesOf(plan).count('courses.cut.minutes'),
   };
 }
 
@@ -63,7 +63,7 @@ export function manners(plan: Plan): readonly Manner[] {
             fill,
             wall.length,
             (wall.length / 2) as Length,
-            cutRulesOf(systemOf(family), houseRules(plan.rules)),
+            cutRulesOf(systemOf(family), rulesOf(plan)),
             systemOf(family).block,
             seamHoles(worked.openings.placed.filter((each) => each.worked && each.wall === row)),
           )

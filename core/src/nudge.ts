@@ -4,7 +4,7 @@ import { type Length, add, nanometres, readLength, storeLength, subtract, times 
 import { type PlacedOpening, placeOpenings } from './openings';
 import { withinLimits } from './limits';
 import { type Opening, type OpeningChange, type Plan, changeOpening } from './plan';
-import { type HouseRules, houseRules } from './rules';
+import { type HouseRules, rulesOf } from './rules';
 import { type Levels, type Shell, buildLevels, buildShell } from './shell';
 
 /** What a nudge changes about an opening. */
@@ -140,7 +140,7 @@ function candidatesFor(setting: Setting, opening: Opening, placed: PlacedOpening
  */
 export function nudges(whole: Plan, openingId: string): readonly Nudge[] {
   const { plan } = withinLimits(whole);
-  const rules = houseRules(plan.rules);
+  const rules = rulesOf(plan);
   const shell = buildShell(plan);
   const opening = plan.openings?.find((each) => each.id === openingId);
   if (!shell.family || !opening) return [];

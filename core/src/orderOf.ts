@@ -4,7 +4,7 @@ import { systemOf } from './forms';
 import { type Order, buildOrder } from './order';
 import type { Length } from './measure';
 import type { Plan } from './plan';
-import { houseRules } from './rules';
+import { rulesOf } from './rules';
 import { wallsOf, workedStages } from './shell';
 import { leastUnwatched } from './steel';
 import type { WorkedPlan } from './work';
@@ -14,7 +14,7 @@ import type { WorkedPlan } from './work';
  * blocks, so the stages together may take a block or two more than the job in one order.
  */
 export function orderOf(plan: Plan, worked: WorkedPlan, stageId?: string): Order {
-  const rules = houseRules(plan.rules);
+  const rules = rulesOf(plan);
   const stage = worked.tally.stages.find((each) => each.id === stageId);
   const { family } = worked.shell;
   if (!stage || !family)
@@ -25,7 +25,7 @@ export function orderOf(plan: Plan, worked: WorkedPlan, stageId?: string): Order
       workedStages(plan.stages, worked.levels),
       rules,
       plan.units,
-      worked.footing.forms,
+      worked.footing,
       worked.openings.placed.filter((opening) => opening.worked),
       worked.bucks,
       worked.inserts,
@@ -59,7 +59,7 @@ export function orderOf(plan: Plan, worked: WorkedPlan, stageId?: string): Order
     rules,
     plan.units,
     // The footing is cast before the first stage.
-    stage.from === 1 ? worked.footing.forms : null,
+    stage.from === 1 ? worked.footing : { ...worked.footing, forms: null },
     worked.openings.placed.filter((opening) => opening.worked),
     buildBucks(openings, worked.shell, worked.levels, rules),
     { ...worked.inserts, placed: worked.inserts.placed.filter((insert) => starts(insert.rect)) },

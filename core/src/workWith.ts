@@ -132,7 +132,7 @@ export function makeWorkWith(late: LateStages | null): (plan: Plan) => WorkedPla
   const settleShell = settle<ShellInput>();
   const settleRules = settle<RuleOverrides>();
   const settleLevels = settle<LevelsInput>();
-  const rulesOf = rememberLast(houseRules);
+  const settledRules = rememberLast(houseRules);
   const shellOf = rememberLast((input: ShellInput) => buildShell(input));
   const systemOfShell = rememberLast((shell: Shell) => (shell.family ? systemOf(shell.family) : null));
   const settleFamilies = settle<Plan['families']>();
@@ -191,7 +191,7 @@ export function makeWorkWith(late: LateStages | null): (plan: Plan) => WorkedPla
   return (whole) => {
     const { plan, problems: limits } = limited(whole);
     const { loops, units, measuredTo, family, families, core, stages, height } = plan;
-    const rules = rulesOf(settleRules(plan.rules));
+    const rules = settledRules(settleRules(plan.rules), units);
     const shell = shellOf(
       settleShell({
         loops,

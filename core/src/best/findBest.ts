@@ -14,7 +14,7 @@ import { withinLimits } from '../limits';
 import type { Length } from '../measure';
 import { placeOpenings } from '../openings';
 import type { Plan, PlanEdit, WallChange } from '../plan';
-import { houseRules } from '../rules';
+import { rulesOf } from '../rules';
 import { type BuiltLoop, type Levels, type Shell, buildLevels, buildShell } from '../shell';
 import { type Weigh, makeAnnealer } from './anneal';
 import { TIE, betteredPrices, boundOf, cheapestChoice, lexicographic } from './bounds';
@@ -206,7 +206,7 @@ const EXTRA_ROUNDS = 3;
 
 function setUp(whole: Plan) {
   const { plan } = withinLimits(whole);
-  const rules = houseRules(plan.rules);
+  const rules = rulesOf(plan);
   const shell: Shell = buildShell(plan);
   const system: FormSystem | null = shell.family ? systemOf(shell.family) : null;
   const levels: Levels = buildLevels(shell, system, plan, rules);

@@ -27,6 +27,7 @@ import {
   snapSeam,
   splits,
   staggerOf,
+  takenOf,
 } from '../courses';
 import { type Length, type UnitSystem, add, storeLength } from '../measure';
 import type { WallBond } from '../plan';
@@ -78,8 +79,9 @@ function needsOf(pieces: readonly WallPiece[], wall: Wall, laying: Laying): read
       need.whole += 1;
       continue;
     }
-    const cut = need.cuts.get(piece.length) ?? { fresh: 0, reusable: 0 };
-    need.cuts.set(piece.length, cut);
+    const taken = takenOf(piece, laying.cutRules);
+    const cut = need.cuts.get(taken) ?? { fresh: 0, reusable: 0 };
+    need.cuts.set(taken, cut);
     cut[mustBeFresh(piece, ends, reuse) ? 'fresh' : 'reusable'] += 1;
   }
   return [...articles].map(([article, need]) => ({
@@ -148,7 +150,7 @@ function rowNeed(row: FullRow, laying: Laying): RowNeed {
       piece.kind === 'cut'
         ? [
             {
-              length: piece.length,
+              length: takenOf(piece, laying.cutRules),
               fresh:
                 index === 0 ||
                 index === last ||

@@ -1,19 +1,21 @@
 import type { Courses } from '../courses';
 import type { Inserts } from '../inserts';
 import { type Length, nanometres, subtract } from '../measure';
-import type { Openings, PlacedOpening } from '../openings';
+import type { Openings } from '../openings';
 import type { BracingPlan, Stage } from '../plan';
 import type { HouseRules } from '../rules';
-import type { BuiltLoop, Levels, Wall } from '../shell';
+import type { BuiltLoop, Crossing, Levels, Wall } from '../shell';
 import type { Brace, Lift, WallBraces } from './brace';
 import { faceEnds } from './faces';
-import { type LaidBraces, type Stood, type Wanted, layBraces } from './layBraces';
-import { type Plank, type PlankKind, layPlanks } from './planks';
+import type { Stood } from './layBraces';
+import { judgeBays } from './judgeBays';
+import type { PlankKind } from './planks';
+import { type PlannedStretch, planStretch } from './planStretch';
 import type { BracingProblem } from './problem';
-import { plankRules, planksAbreast, planksSpanning } from './spacing';
+import { plankRules, planksAbreast, widestSpacing } from './spacing';
 import { type Stock, uprightFor } from './stock';
 import type { Strip } from './strips';
-import { planWalkway } from './walkway';
+import { diagonalsOf, stretchesOf } from './stretches';
 import { inTheWay, wantedOn } from './wanted';
 
 /** Everything that bracing a wall looks up. */
@@ -29,8 +31,7 @@ export interface Setting {
   readonly planks: readonly PlankKind[];
   readonly strips: ReadonlyMap<string, readonly Strip[]>;
   readonly grid: Length;
-  readonly spacing: Length;
-  readonly tees: ReadonlyMap<string, readonly Length[]>;
+  readonly crossings: readonly Crossing[];
   readonly problems: BracingProblem[];
 }
 
@@ -45,29 +46,6 @@ function sideOf(bracing: BracingPlan, wall: string): Pick<WallBraces, 'side' | '
     sideWhy: own?.side ? 'said' : loose ? 'loose-inside' : 'usual',
     ground: side === 'inside' ? inside : outside,
   };
-}
-
-/** Bays that came out wider than the rule. */
-function judgeBays(
-  wall: Wall,
-  stood: readonly Stood[],
-  openings: readonly PlacedOpening[],
-  most: Length,
-  problems: BracingProblem[],
-): void {
-  for (const [index, { strip }] of stood.entries()) {
-    const next = stood[index + 1]?.strip;
-    if (!next || next.at - strip.at <= most) continue;
-    const inside = openings.find(({ hole }) => hole.from >= strip.at && hole.to <= next.at);
-    problems.push({
-      kind: 'bay-wide',
-      wall: wall.id,
-      from: strip.at,
-      to: next.at,
-      most,
-      opening: inside?.id ?? null,
-    });
-  }
 }
 
 /** The lifts of a wall: one for each pour that reaches above its footing. */
@@ -92,56 +70,32 @@ function liftsOf(bottom: Length, height: Length, setting: Setting): readonly Lif
   });
 }
 
-/** The widest bay that the rule allows; never under the strips' grid, which is told. */
-const widestBay = ({ rules, grid }: Setting): Length =>
-  Math.max(rules.length('bracing.spacing.most'), grid) as Length;
+/** The widest bay of a wall of a height: closer where it is taller. */
+const widestBay = (height: Length, rules: HouseRules): Length => {
+  const usual = rules.length('bracing.spacing.most');
+  const tall = height > rules.length('bracing.tall.over');
+  return tall ? (Math.min(usual, rules.length('bracing.spacing.tall')) as Length) : usual;
+};
 
-/** Braces of a wall with the planks over them, and the widest bay that was aimed at. */
-interface PlannedWall {
-  readonly laid: LaidBraces;
-  /** Null where nobody walks on planks, or none make a walkway. */
-  readonly planks: readonly Plank[] | null;
-  readonly spacing: Length;
-}
-
-/** Braces at the widest spacing for which the planks on hand make a walkway; at the widest of all where none does, which is told. */
-function planWall(
-  wall: Wall,
-  strips: readonly Strip[],
-  wanted: readonly Wanted[],
-  bounds: readonly [from: Length, to: Length],
-  setting: Setting,
-): PlannedWall {
-  const { rules, spacing, grid } = setting;
-  const least = rules.length('bracing.apart.least');
-  const plain = { laid: layBraces(strips, wanted, spacing, least), planks: null, spacing };
-  if (rules.choice('bracing.access') !== 'planks') return plain;
-  const ends = plankRules(rules);
-  const anchors = layBraces(strips, wanted, Infinity as Length, least);
-  // Bays that the planks divide evenly first; else any that the rule allows.
-  for (const widest of [spacing, widestBay(setting)]) {
-    const walkway = planWalkway(strips, anchors.stood, bounds, setting.planks, widest, least, ends);
-    if (walkway) {
-      const laid = { stood: walkway.stood, missed: anchors.missed };
-      return { laid, planks: walkway.planks, spacing: widest };
-    }
-  }
-  // Where none lie end to end, planks lie back over each other at closer bays.
-  for (let tried: number = spacing; tried >= least; tried -= grid) {
-    const laid = layBraces(strips, wanted, tried as Length, least);
-    const supports = laid.stood.map(({ strip }) => strip.at);
-    const planks = supports.length > 1 ? layPlanks(supports, bounds, setting.planks, ends) : null;
-    if (planks) return { laid, planks, spacing: tried as Length };
-  }
-  const [first, last] = [plain.laid.stood[0]?.strip.at, plain.laid.stood.at(-1)?.strip.at];
-  const span = subtract(last ?? (0 as Length), first ?? (0 as Length));
-  setting.problems.push({
-    kind: 'plank-plan-missing',
-    wall: wall.id,
-    span,
-    would: planksSpanning(span, ends),
+/** The stretches of a wall as one: its braces in order, and its planks over them. */
+function joined(
+  parts: readonly PlannedStretch[],
+): Pick<PlannedStretch, 'stood' | 'missed' | 'planks' | 'spacing'> {
+  const stood: Stood[] = [];
+  const planks = parts.flatMap((part) => {
+    const before = stood.length;
+    stood.push(...part.stood);
+    return part.planks.map((plank) => ({
+      ...plank,
+      over: [plank.over[0] + before, plank.over[1] + before] as const,
+    }));
   });
-  return plain;
+  return {
+    stood,
+    planks,
+    missed: parts.flatMap(({ missed }) => missed),
+    spacing: Math.min(...parts.map(({ spacing }) => spacing)) as Length,
+  };
 }
 
 /** One wall held by braces or a waler, and planked. */
@@ -159,26 +113,33 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
     problems.push({ kind: 'loose-ground', wall: wall.id, side: chosen.side, other: other !== 'loose' });
   }
   if (chosen.ground === 'bank') problems.push({ kind: 'bank', wall: wall.id, side: chosen.side });
+  const width = rules.length('bracing.upright.width');
+  const platform = Math.max(0, height - rules.length('bracing.platform.below')) as Length;
+  const foot = Math.min(...spans.map((span) => span.bottom));
+  const crossings = setting.crossings.filter((each) => each.through === wall.id);
+  const face = stretchesOf(ends, crossings, chosen.side, nanometres(foot + platform), levels);
   if (height <= rules.length('bracing.stem.height')) {
-    const bays = Math.max(1, Math.ceil(wall.length / rules.length('bracing.stem.spacing')));
+    const spacing = rules.length('bracing.stem.spacing');
+    // No inside wall lies under planks here: all of them stand in the way of a diagonal.
+    const { stretches } = stretchesOf(ends, crossings, chosen.side, -Infinity as Length, levels);
     return {
       ...common,
       way: 'waler',
       braces: [],
-      spacing: rules.length('bracing.stem.spacing'),
+      spacing,
       planks: [],
       abreast: 0,
       platform: 0 as Length,
       guardrail: false,
       lifts: [],
-      diagonals: Array.from({ length: bays + 1 }, (_, index) => nanometres((wall.length * index) / bays)),
+      diagonals: diagonalsOf(stretches, spacing, width),
     };
   }
   const openings = setting.openings.placed.filter((each) => each.worked && each.wall === wall.id);
-  const width = rules.length('bracing.upright.width');
   const blocked = inTheWay(
     openings,
     setting.inserts.placed.filter((each) => each.wall === wall.id),
+    face.across,
     chosen.side,
     width,
   );
@@ -187,17 +148,40 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
   const strips = (setting.strips.get(wall.id) ?? []).filter(
     ({ at, courses: caught }) => !blocked(at) && caught.length >= share * coursesAt(at),
   );
-  const wanted = wantedOn(wall, ends, openings, setting.tees.get(wall.id) ?? [], courses, rules);
-  const bounds = ends.map((end, index) =>
-    end.how === 'inward' || end.how === 'tee' ? end.at : index === 0 ? -Infinity : Infinity,
-  ) as [Length, Length];
-  const { laid, planks, spacing } = planWall(wall, strips, wanted, bounds, setting);
+  const most = widestBay(height, rules);
+  const widest = Math.max(most, setting.grid) as Length;
+  const onGrid = Math.max(setting.grid, Math.floor(widest / setting.grid) * setting.grid) as Length;
+  const lengths = setting.planks.map(({ length }) => length);
+  const usable =
+    rules.choice('bracing.access') === 'planks'
+      ? widestSpacing(lengths, setting.grid, widest, plankRules(rules))
+      : null;
+  const planned = face.stretches.map((stretch): PlannedStretch => {
+    const bound = (end: typeof stretch.start, beyond: number): Length =>
+      end.how === 'outward' || end.how === 'free' ? (beyond as Length) : end.at;
+    return planStretch({
+      wall: wall.id,
+      strips: strips.filter(({ at }) => at >= stretch.start.at && at <= stretch.end.at),
+      wanted: wantedOn(wall, stretch, openings, face.under, courses, rules),
+      bounds: [bound(stretch.start, -Infinity), bound(stretch.end, Infinity)],
+      spacing: usable?.spacing ?? onGrid,
+      most: widest,
+      grid: setting.grid,
+      kinds: setting.planks,
+      openings: openings.filter(({ hole }) => hole.to > stretch.start.at && hole.from < stretch.end.at),
+      rules,
+      problems,
+    });
+  });
+  const laid = joined(planned);
+  const { planks } = laid;
   for (const missed of laid.missed) {
     problems.push({ kind: 'no-strip', wall: wall.id, at: missed.at, why: missed.why });
   }
   // A rule that no grid can keep is told once, for the job.
-  const most = rules.length('bracing.spacing.most');
-  if (most >= setting.grid) judgeBays(wall, laid.stood, openings, most, problems);
+  if (most >= setting.grid) {
+    for (const { stood } of planned) judgeBays(wall, stood, openings, most, problems);
+  }
   const courseHeight = courses.courseHeight;
   const extension = rules.length('bracing.extension');
   const braces = laid.stood.map(({ strip, why, of }): Brace => {
@@ -231,15 +215,14 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
   if (braces.length > 0 && shortest > height + rules.length('bracing.upright.over')) {
     problems.push({ kind: 'upright-long', wall: wall.id, height, shortest });
   }
-  const platform = Math.max(0, height - rules.length('bracing.platform.below')) as Length;
   const guardrail = platform > rules.length('bracing.guardrail.over');
-  if (guardrail && planks) problems.push({ kind: 'guardrails', wall: wall.id, platform });
+  if (guardrail && planks.length > 0) problems.push({ kind: 'guardrails', wall: wall.id, platform });
   return {
     ...common,
     way: 'braces',
     braces,
-    spacing,
-    planks: planks ?? [],
+    spacing: laid.spacing,
+    planks,
     abreast: planksAbreast(rules),
     platform,
     guardrail,

@@ -5,7 +5,7 @@ import type { Length, UnitSystem } from '../measure';
 import type { Openings } from '../openings';
 import type { BracingPlan, Stage } from '../plan';
 import type { HouseRules } from '../rules';
-import type { Levels, Shell } from '../shell';
+import { type Levels, type Shell, crossingsOf } from '../shell';
 import { type AlignedBrace, alignments } from './align';
 import type { WallBraces } from './brace';
 import { type Setting, braceWall } from './braceWall';
@@ -36,17 +36,6 @@ export interface Bracing {
   readonly wind: readonly WindOnWall[];
   readonly alignment: Readonly<Record<string, AlignedBrace>>;
   readonly problems: readonly BracingProblem[];
-}
-
-/** Stations of walls that others end against. */
-function teesByWall(shell: Shell): ReadonlyMap<string, readonly Length[]> {
-  const found = new Map<string, Length[]>();
-  for (const { built } of shell.loops) {
-    for (const tee of built ? [built.tees.start, built.tees.end] : []) {
-      if (tee && tee.at !== null) found.set(tee.wall, [...(found.get(tee.wall) ?? []), tee.at]);
-    }
-  }
-  return found;
 }
 
 /** How many of each length are on hand, where somebody counts. */
@@ -92,7 +81,6 @@ export function buildBracing(
     const would = USUAL_PLANKS.filter((length) => widestSpacing([length], grid, most, plankRules(rules)));
     problems.push({ kind: 'no-plank-fits', grid, most, would });
   }
-  const widest = Math.max(grid, Math.floor(most / grid) * grid) as Length;
   const abreast = planksAbreast(rules);
   const planks = stock.map(({ length, count }): PlankKind => ({
     length,
@@ -110,8 +98,7 @@ export function buildBracing(
     planks,
     strips: stripsByWall(shell, courses, rules.length('bracing.strip.reach')),
     grid,
-    spacing: rules.choice('bracing.access') === 'planks' ? (found?.spacing ?? widest) : widest,
-    tees: teesByWall(shell),
+    crossings: crossingsOf(shell),
     problems,
   };
   const built = shell.loops.flatMap((loop) => (loop.built ? [loop.built] : []));

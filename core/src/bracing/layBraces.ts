@@ -6,10 +6,14 @@ import type { Strip } from './strips';
 export interface Wanted {
   readonly at: Length;
   readonly why: BraceWhy;
+  /** The end of the face that it holds, or the place itself. */
+  readonly face: Length;
   /** Where it may stand: a corner's not past its bracket, an opening's on its own side. */
   readonly from: Length;
   readonly to: Length;
   readonly of?: string;
+  /** Holds an end of its stretch: it may be moved along for the planks. */
+  readonly end?: true;
 }
 
 /** A place that a brace took. */

@@ -53,7 +53,7 @@ export function placeOf(
 
 /**
  * The fewest planks that carry a walkway over all supports of a wall, each end past its support by the rules, each two in a row
- * lapped over a support that both lie on. Planks on hand go first. Takes what it lays from `kinds`.
+ * lapped over a support that both lie on. Planks on hand go first.
  *
  * @param supports stations of the brackets, in order; at least two
  * @param bounds stations that no plank may pass: faces of the walls across its ends
@@ -69,11 +69,10 @@ export function layPlanks(
   interface Way {
     readonly cost: number;
     readonly plank: Plank | null;
-    readonly kind: PlankKind | null;
     readonly before: number;
   }
   const best: (Way | null)[] = supports.map((_, index) =>
-    index === 0 ? { cost: 0, plank: null, kind: null, before: -1 } : null,
+    index === 0 ? { cost: 0, plank: null, before: -1 } : null,
   );
   for (let last = 1; last < count; last++) {
     for (let first = last - 1; first >= 0; first--) {
@@ -92,7 +91,6 @@ export function layPlanks(
           best[last] = {
             cost,
             plank: { from, to: (from + kind.length) as Length, length: kind.length, over: [first, last] },
-            kind,
             before: on,
           };
         }
@@ -102,9 +100,8 @@ export function layPlanks(
   const planks: Plank[] = [];
   for (let at = count - 1; at > 0;) {
     const way = best[at];
-    if (!way?.plank || !way.kind) return null;
+    if (!way?.plank) return null;
     planks.push(way.plank);
-    way.kind.left -= 1;
     at = way.before;
   }
   return planks.reverse();

@@ -14,10 +14,12 @@ export type BracingProblem =
   | {
       readonly kind: 'plank-plan-missing';
       readonly wall: string;
-      /** From the first brace to the last, and the lengths of plank that would span it in one. */
+      /** From the first brace to the last. */
       readonly span: Length;
-      readonly would: readonly [from: Length, to: Length];
+      readonly cure: PlankCure;
     }
+  /** Planks end at both sides of an opening that none spans. */
+  | { readonly kind: 'walkway-parted'; readonly wall: string; readonly opening: string }
   | { readonly kind: 'no-strip'; readonly wall: string; readonly at: Length; readonly why: BraceWhy }
   | {
       readonly kind: 'bay-wide';
@@ -60,6 +62,12 @@ export type BracingProblem =
   | { readonly kind: 'loose-ground'; readonly wall: string; readonly side: Side; readonly other: boolean }
   | { readonly kind: 'bank'; readonly wall: string; readonly side: Side }
   | { readonly kind: 'gear-short'; readonly part: string; readonly wanted: number; readonly onHand: number };
+
+/** What would make a walkway: planks of another usual length, the end braces elsewhere, or a loose scaffold. */
+export type PlankCure =
+  | { readonly kind: 'plank'; readonly length: Length }
+  | { readonly kind: 'braces'; readonly from: Length; readonly to: Length }
+  | { readonly kind: 'scaffold' };
 
 export type Side = 'inside' | 'outside';
 

@@ -26,13 +26,6 @@ export const planksAbreast = (rules: HouseRules): number =>
 export const mostHang = (plank: Length, rules: PlankRules): Length =>
   plank > rules.long ? rules.mostLong : rules.mostShort;
 
-/** Lengths of plank that span so much in one, both ends over by enough and by not too much: the shortest and the longest of a row. */
-export function planksSpanning(span: Length, rules: PlankRules): readonly [from: Length, to: Length] {
-  const from = (span + 2 * Math.max(rules.least, rules.lap / 2)) as Length;
-  const short = (span + 2 * rules.mostShort) as Length;
-  return [from, short < rules.long ? short : ((span + 2 * rules.mostLong) as Length)];
-}
-
 /** A spacing that a plank's length allows: so many whole bays with the same end over at both sides. */
 export interface PlankSpacing {
   readonly plank: Length;

@@ -68,10 +68,132 @@ function stripsBetween(ways: ReadonlyMap<number, Between>, first: number, last: 
   return found.reverse();
 }
 
+/** How a walkway goes on: its braces stand up to a strip, and the next plank begins on one of those. */
+interface Way {
+  readonly cost: number;
+  /** The strip up to which braces stand. */
+  readonly last: number;
+  /** The support that the next plank begins on. */
+  readonly next: number;
+  readonly before: Way | null;
+  /** The plank that was laid to get here. */
+  readonly plank: PlankThere | null;
+}
+
+/** A plank between two supports. */
+interface PlankThere {
+  readonly kind: PlankKind;
+  /** Where it begins. */
+  readonly from: Length;
+  readonly cost: number;
+}
+
+/** What a plan of braces and planks looks up. */
+interface Planning {
+  readonly strips: readonly Strip[];
+  readonly start: number;
+  readonly end: number;
+  readonly bounds: readonly [from: Length, to: Length];
+  readonly kinds: readonly PlankKind[];
+  readonly rules: PlankRules;
+}
+
+/** The cheapest plank from one strip to another, and where it begins; null where none lies there by the rules. */
+function plankBetween(
+  on: number,
+  last: number,
+  { strips, start, end, bounds, kinds, rules }: Planning,
+): PlankThere | null {
+  const supports = [(strips[on] as Strip).at, (strips[last] as Strip).at];
+  const span = (supports[1] as number) - (supports[0] as number);
+  const shortest = 2 * Math.max(rules.least, rules.lap / 2);
+  const ends = { first: on === start, last: last === end };
+  let found: PlankThere | null = null;
+  for (const kind of kinds) {
+    const over = kind.length - span;
+    if (over < shortest || over > 2 * mostHang(kind.length, rules)) continue;
+    const cost = (kind.left > 0 ? 1 : SHORT) + kind.length / 1e13;
+    if (found && found.cost <= cost) continue;
+    const from = placeOf(supports, 0, 1, kind.length, bounds, rules, ends);
+    if (from !== null) found = { kind, from, cost };
+  }
+  return found;
+}
+
+/** Answers of a function of two small whole numbers, worked once each. */
+function remembered<Answer>(work: (a: number, b: number) => Answer): (a: number, b: number) => Answer {
+  const rows = new Map<number, Map<number, Answer>>();
+  return (a, b) => {
+    const row = rows.get(a) ?? new Map<number, Answer>();
+    rows.set(a, row);
+    if (row.has(b)) return row.get(b) as Answer;
+    const answer = work(a, b);
+    row.set(b, answer);
+    return answer;
+  };
+}
+
+/** The ways from every strip, worked when they are asked for. */
+type WaysOf = (first: number) => ReadonlyMap<number, Between>;
+
+/** The cheapest way to the last strip, found strip by strip. */
+function cheapestWay(planning: Planning, waysOf: WaysOf): Way | null {
+  const { strips, start, end } = planning;
+  const plankOf = remembered((on, last) => plankBetween(on, last, planning));
+  /** By the strip up to which braces stand, by the support that the next plank begins on. */
+  const best: Map<number, Way>[] = strips.map(() => new Map());
+  best[start]?.set(start, { cost: 0, last: start, next: start, before: null, plank: null });
+  for (let first = start; first < end; first++) {
+    const ways = waysOf(first);
+    const here = [...(best[first]?.values() ?? [])];
+    if (here.length === 0) continue;
+    for (const [last, whole] of ways) {
+      if (last > end) break;
+      const there = best[last];
+      // Of all ways that lead to here, the cheapest with its plank: what comes after does not ask where that began.
+      let cheapest: { readonly before: Way; readonly plank: PlankThere; readonly cost: number } | null = null;
+      for (const before of here) {
+        const plank = plankOf(before.next, last);
+        if (!plank) continue;
+        const cost = before.cost + plank.cost;
+        if (!cheapest || cost < cheapest.cost) cheapest = { before, plank, cost };
+      }
+      if (!cheapest || !there) continue;
+      const { before, plank, cost: paid } = cheapest;
+      const offer = (next: number, count: number, squares: number): void => {
+        const cost = paid + BRACE * count + EVEN * squares;
+        const other = there.get(next);
+        if (!other || cost < other.cost) there.set(next, { cost, last, next, before, plank });
+      };
+      offer(first, whole.count + 1, whole.squares);
+      offer(last, whole.count + 1, whole.squares);
+      for (let next = first + 1; next < last; next++) {
+        const to = ways.get(next);
+        const on = to && waysOf(next).get(last);
+        if (to && on) offer(next, to.count + on.count + 2, to.squares + on.squares);
+      }
+    }
+  }
+  return best[end]?.get(end) ?? null;
+}
+
+/** Supports that a way adds to the one before it, in order. */
+function addedBy({ last, next, before }: Way, waysOf: WaysOf): readonly number[] {
+  if (!before) return [last];
+  const first = before.last;
+  const between = (from: number, to: number): readonly number[] => [
+    ...stripsBetween(waysOf(from), from, to),
+    to,
+  ];
+  return next > first && next < last
+    ? [...between(first, next), ...between(next, last)]
+    : between(first, last);
+}
+
 /**
- * Braces and planks of a wall together: the fewest braces, of those that must stand and such that no bay is too wide, over which planks on
- * hand make a walkway from the first to the last; each plank's ends lie past their supports by the rules, and each two in a row share the
- * support that they lap over. Takes what it lays from `kinds`.
+ * Braces and planks of a wall together: the fewest braces, of those that must stand and such that no bay is too wide, over which
+ * planks on hand make a walkway from the first to the last; each plank's ends lie past their supports by the rules, and each two
+ * in a row share the support that they lap over.
  *
  * @param strips strips that may take a brace, in order
  * @param anchors braces that must stand, in order, at least two, on some of the strips
@@ -91,71 +213,34 @@ export function planWalkway(
   const places = [...fixed.keys()];
   const [start, end] = [Math.min(...places), Math.max(...places)];
   if (start < 0 || start === end) return null;
-  const must = new Set(places);
+  const planning: Planning = { strips, start, end, bounds, kinds, rules };
   const reach = Math.max(0, ...kinds.map(({ length }) => length)) as Length;
-  interface Way {
-    readonly cost: number;
-    readonly before: number;
-    /** The support that its plank begins on. */
-    readonly on: number;
-    readonly between: readonly number[];
-    readonly kind: PlankKind | null;
-    readonly from: Length;
-  }
-  /** What both ends of a plank lie over at least. */
-  const shortest = 2 * Math.max(rules.least, rules.lap / 2);
-  const best = new Map<number, Way>([
-    [start, { cost: 0, before: -1, on: start, between: [], kind: null, from: 0 as Length }],
-  ]);
-  for (let first = start; first < end; first++) {
-    const here = best.get(first);
-    if (!here) continue;
-    const ways = waysFrom(strips, must, first, reach, most, least);
-    for (const [last, between] of ways) {
-      if (last > end) break;
-      // A plank may begin on the support where the one before it ends, or lie back over more of that one's supports.
-      for (const on of [first, ...here.between, ...(here.before < 0 ? [] : [here.before])]) {
-        const supports = [(strips[on] as Strip).at, (strips[last] as Strip).at];
-        const span = (supports[1] as number) - (supports[0] as number);
-        for (const kind of kinds) {
-          const over = kind.length - span;
-          if (over < shortest || over > 2 * mostHang(kind.length, rules)) continue;
-          const plank = (kind.left > 0 ? 1 : SHORT) + kind.length / 1e13;
-          const cost = here.cost + BRACE * (between.count + 1) + plank + EVEN * between.squares;
-          const known = best.get(last);
-          if (known && known.cost <= cost) continue;
-          const ends = { first: on === start, last: last === end };
-          const from = placeOf(supports, 0, 1, kind.length, bounds, rules, ends);
-          if (from === null) continue;
-          best.set(last, { cost, before: first, on, between: stripsBetween(ways, first, last), kind, from });
-        }
-      }
-    }
-  }
-  const taken: number[] = [end];
-  const laid: {
-    readonly from: Length;
-    readonly length: Length;
-    readonly last: number;
-    readonly first: number;
-  }[] = [];
-  for (let at = end; at !== start;) {
-    const way = best.get(at);
-    if (!way?.kind) return null;
-    taken.push(...[...way.between].reverse(), way.before);
-    laid.push({ from: way.from, length: way.kind.length, first: way.on, last: at });
-    way.kind.left -= 1;
-    at = way.before;
-  }
-  taken.reverse();
+  const must = new Set(places);
+  const known = new Map<number, ReadonlyMap<number, Between>>();
+  const waysOf: WaysOf = (first) => {
+    const ways = known.get(first) ?? waysFrom(strips, must, first, reach, most, least);
+    known.set(first, ways);
+    return ways;
+  };
+  const found = cheapestWay(planning, waysOf);
+  if (!found) return null;
+  const ways: Way[] = [];
+  for (let way: Way | null = found; way; way = way.before) ways.unshift(way);
+  const taken = ways.flatMap((way) => addedBy(way, waysOf));
   const order = new Map(taken.map((strip, place) => [strip, place]));
   return {
     stood: taken.map((at): Stood => fixed.get(at) ?? { strip: strips[at] as Strip, why: 'between' }),
-    planks: laid.reverse().map(({ from, length, first, last }): Plank => ({
-      from,
-      to: (from + length) as Length,
-      length,
-      over: [order.get(first) ?? 0, order.get(last) ?? 0],
-    })),
+    planks: ways.flatMap(({ plank, last, before }): Plank[] =>
+      plank && before
+        ? [
+            {
+              from: plank.from,
+              to: (plank.from + plank.kind.length) as Length,
+              length: plank.kind.length,
+              over: [order.get(before.next) ?? 0, order.get(last) ?? 0],
+            },
+          ]
+        : [],
+    ),
   };
 }

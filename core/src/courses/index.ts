@@ -12,6 +12,7 @@ export * from './pairing';
 export * from './piece';
 export * from './rest';
 export * from './row';
+export * from './sawn';
 export * from './seam';
 export * from './segments';
 export * from './snapOpening';

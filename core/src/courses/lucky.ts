@@ -5,6 +5,7 @@ import { type BuiltLoop, type Corner, type Shell, type Wall, isSquare } from '..
 import type { Courses } from './layCourses';
 import { atRowEnds, mustBeFresh, reuseRulesOf } from './offcuts';
 import { type CutDemand, blocksForCuts } from './pairing';
+import { takenOf, turnsAlike } from './sawn';
 import { type CutRules, type RunCuts, cutRulesOf, cutRun } from './rest';
 import { blocksBeforeCuts } from './row';
 import type { WallFill } from './walls';
@@ -168,7 +169,7 @@ export function luckyLengths(
     const need = needs.get(piece.wall);
     if (!need) continue;
     if (piece.kind === 'straight') need.whole += 1;
-    else need.cuts.push({ length: piece.length, fresh: mustBeFresh(piece, ends, reuse) });
+    else need.cuts.push({ length: takenOf(piece, cutRules), fresh: mustBeFresh(piece, ends, reuse) });
   }
   const allNeeds = new Map(
     [...needs].map(([wall, need]) => [wall, { whole: need.whole, cuts: demandsOf(need.cuts) }]),
@@ -183,7 +184,12 @@ export function luckyLengths(
       const last = fill.cuts.length - 1;
       fill.cuts.forEach((length, index) => {
         const besideEnd = (index === 0 && before === 0) || (index === last && fill.whole === before);
-        cuts.push({ length, fresh: course < reuse.fromCourse || besideEnd || length < reuse.shortest });
+        // A filler keeps one end of its block, and where both ends of it differ another fits none of what is left.
+        const taken = turnsAlike(system.block, cutRules.webs) ? length : system.block;
+        cuts.push({
+          length: taken,
+          fresh: course < reuse.fromCourse || besideEnd || length < reuse.shortest,
+        });
       });
     }
     return { whole, cuts: demandsOf(cuts) };

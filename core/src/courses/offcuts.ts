@@ -4,6 +4,8 @@ import type { HouseRules } from '../rules';
 import type { HeightRest, Wall } from '../shell';
 import { type CutDemand, type Pairing, pairCuts } from './pairing';
 import type { CutFrom, Piece, WallPiece } from './piece';
+import { type CutRules, cutRulesOf } from './rest';
+import { takenOf } from './sawn';
 
 /** A block that is sawn: what comes out of it, and what is left. */
 export interface OpenedBlock {
@@ -90,30 +92,32 @@ interface Opened {
 function openBlocks(
   cuts: readonly WallPiece[],
   ends: ReadonlySet<string>,
-  block: Length,
+  cutRules: CutRules,
   reuse: ReuseRules,
 ): readonly Opened[] {
+  const { block } = cutRules;
   const shelves = new Map<string, WallPiece[]>();
   const shelf = (length: Length, fresh: boolean): string =>
     `${String(length)}:${fresh ? 'fresh' : 'reusable'}`;
   const demands = new Map<Length, { fresh: number; reusable: number }>();
   for (const piece of cuts) {
     const fresh = mustBeFresh(piece, ends, reuse);
-    const place = shelf(piece.length, fresh);
+    const taken = takenOf(piece, cutRules);
+    const place = shelf(taken, fresh);
     const kept = shelves.get(place);
     if (kept) kept.push(piece);
     else shelves.set(place, [piece]);
-    const demand = demands.get(piece.length) ?? { fresh: 0, reusable: 0 };
-    demands.set(piece.length, demand);
+    const demand = demands.get(taken) ?? { fresh: 0, reusable: 0 };
+    demands.set(taken, demand);
     demand[fresh ? 'fresh' : 'reusable'] += 1;
   }
   const list = [...demands].map(([length, demand]): CutDemand => ({ length, ...demand }));
   const pairings: readonly Pairing[] = reuse.perBlock < 2 ? [] : pairCuts(list, block);
-  const taken = new Map<string, number>();
+  const given = new Map<string, number>();
   const next = (length: Length, fresh: boolean): WallPiece => {
     const place = shelf(length, fresh);
-    const at = taken.get(place) ?? 0;
-    taken.set(place, at + 1);
+    const at = given.get(place) ?? 0;
+    given.set(place, at + 1);
     return shelves.get(place)?.[at] as WallPiece;
   };
   const opened: Opened[] = [];
@@ -121,11 +125,11 @@ function openBlocks(
     for (let count = 0; count < times; count++) {
       const pair = [next(first.length, first.fresh), next(second.length, second.fresh)] as const;
       const inOrder = first.fresh || pair[0].course <= pair[1].course ? pair : ([pair[1], pair[0]] as const);
-      opened.push({ pieces: inOrder, left: (block - first.length - second.length) as Length });
+      opened.push({ pieces: inOrder, left: (block - pair[0].length - pair[1].length) as Length });
     }
   }
   for (const [place, kept] of shelves) {
-    for (const piece of kept.slice(taken.get(place) ?? 0)) {
+    for (const piece of kept.slice(given.get(place) ?? 0)) {
       opened.push({ pieces: [piece], left: (block - piece.length) as Length });
     }
   }
@@ -159,6 +163,7 @@ export function planOffcuts(
   rules: HouseRules,
 ): OffcutPlan {
   const reuse = reuseRulesOf(rules);
+  const cutRules = cutRulesOf(system, rules);
   const ends = atRowEnds(pieces);
   const coreOf = new Map(walls.map((wall) => [wall.id, wall.core]));
   const isHalfPiece = (height: Length): boolean =>
@@ -179,7 +184,7 @@ export function planOffcuts(
     const core = Number(key.split(':')[0]) as Length;
     const own = cores.get(core) ?? { whole: 0, opened: 0, strips: [], halfPieces: 0 };
     cores.set(core, own);
-    const blocks = openBlocks(cuts, ends, system.block, reuse);
+    const blocks = openBlocks(cuts, ends, cutRules, reuse);
     opened.push(...blocks.map((each) => ({ ...each, height })));
     if (height === system.courseHeight) {
       own.whole += wholes;

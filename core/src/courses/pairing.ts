@@ -1,7 +1,8 @@
 import type { Length } from '../measure';
 
-/** How many cut pieces of one length are wanted: those that must come from a fresh block, and those that may be an offcut. */
+/** How many cut pieces that take so much of a block are wanted: those that must come from a fresh one, and those that may be an offcut. */
 export interface CutDemand {
+  /** What one takes of its block; mostly its length. */
   readonly length: Length;
   readonly fresh: number;
   readonly reusable: number;

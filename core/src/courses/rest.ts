@@ -44,14 +44,35 @@ export const isGoodCut = (length: Length, rules: CutRules): boolean =>
   length >= rules.shortest && earOf(length, rules.webs) <= rules.longestEar;
 
 /** Every way to share a length between two pieces of a block, one of them on a cut mark, the longer first; most equal first. */
-export function splits(length: Length, rules: CutRules): readonly (readonly [Length, Length])[] {
-  const found: (readonly [Length, Length])[] = [];
+export function splits(length: Length, rules: CutRules): readonly Split[] {
+  const found: Split[] = [];
   for (let marked: number = rules.cutMark; marked <= rules.block; marked += rules.cutMark) {
     const other = length - marked;
     if (other < rules.shortest || marked < rules.shortest || other > rules.block) continue;
     found.push([Math.max(marked, other) as Length, Math.min(marked, other) as Length]);
   }
   return found.sort((a, b) => a[0] - b[0]);
+}
+
+type Split = readonly [Length, Length];
+
+/** The most equal of some splits with two good lengths. */
+const goodSplit = (shares: readonly Split[], rules: CutRules): Split | undefined =>
+  shares.find((pair) => pair.every((cut) => isGoodCut(cut, rules)));
+
+/** Of some splits the one with the least longest ear, then the most equal. */
+function leastEars([first, ...others]: readonly Split[], rules: CutRules): Split | undefined {
+  const longestEar = (pair: Split): number => Math.max(...pair.map((cut) => earOf(cut, rules.webs)));
+  return first && others.reduce((best, pair) => (longestEar(pair) < longestEar(best) ? pair : best), first);
+}
+
+/**
+ * How two pieces share a length that one of them would leave flimsy: two good lengths, as equal as can be; otherwise those with
+ * the least longest ear. Steps 3 and 5 of a run's rule, beside a step, a free end or an opening.
+ */
+export function bestSplit(length: Length, rules: CutRules): Split | undefined {
+  const shares = splits(length, rules);
+  return goodSplit(shares, rules) ?? leastEars(shares, rules);
 }
 
 /**
@@ -82,17 +103,11 @@ export function cutRun(run: Length, rules: CutRules): RunCuts {
   if (rest === 0) return { step: 1, rest, held, whole: held, cuts: [] };
   if (isGoodCut(rest, rules)) return one(2);
   const shares = held > 0 ? splits((rules.block + rest) as Length, rules) : [];
-  const good = shares.find((pair) => pair.every((cut) => isGoodCut(cut, rules)));
+  const good = goodSplit(shares, rules);
   if (good) return two(3, good);
   if (rest >= rules.shortest) return one(4);
-  const longestEar = (pair: readonly Length[]): number =>
-    Math.max(...pair.map((cut) => earOf(cut, rules.webs)));
-  const [least, ...others] = shares;
-  if (least === undefined) return one(6);
-  return two(
-    5,
-    others.reduce((best, pair) => (longestEar(pair) < longestEar(best) ? pair : best), least),
-  );
+  const least = leastEars(shares, rules);
+  return least ? two(5, least) : one(6);
 }
 
 /** A run filled with cuts that were chosen for it; null where they do not add up to it with whole blocks, or cannot be cut. */

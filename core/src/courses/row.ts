@@ -1,5 +1,5 @@
 import { type Length, ZERO, add, subtract } from '../measure';
-import { type CutRules, type RunCuts, cutRun, splits } from './rest';
+import { type CutRules, type RunCuts, bestSplit, cutRun, splits } from './rest';
 import { websOfCut, websOfWhole } from './webs';
 
 /** A block of a row before it belongs to a course: its place is counted from the wall's first corner. */
@@ -182,8 +182,8 @@ export function clipPiece(piece: RowPiece, from: Length, to: Length, rules: CutR
 }
 
 /**
- * Cures a flimsy piece that a step or free end left: it shares its length with the whole block beside it, as equal as cut
- * marks allow, both long enough.
+ * Cures a flimsy piece that an opening, a step or a free end left: it shares its length with the whole block beside it, in two
+ * good lengths where there are any.
  */
 export function mendFlimsy(
   pieces: readonly RowPiece[],
@@ -194,7 +194,7 @@ export function mendFlimsy(
   const neighbour = atStart ? pieces[1] : pieces.at(-2);
   if (!own || own.kind !== 'cut' || own.length >= rules.shortest || neighbour?.kind !== 'straight')
     return pieces;
-  const share = splits(add(own.length, neighbour.length), rules)[0];
+  const share = bestSplit(add(own.length, neighbour.length), rules);
   if (!share) return pieces;
   const [longer, shorter] = share;
   if (atStart) {

@@ -93,7 +93,7 @@ export function buildFooting(
   const adjusted = adjust?.(shell, footing?.pulls ?? [], rows, units, rules) ?? { loops: [], problems: [] };
   const before = readSurvey(shell, levels, standing, footing?.shots ?? [], rows, units, rules, 'footing');
   const after = readSurvey(shell, levels, standing, footing?.after ?? [], rows, units, rules, 'first-course');
-  const firstCourse = firstCourseOf(shell, courses, levels, standing, rules);
+  const firstCourse = firstCourseOf(shell, courses, levels, standing, bases.kind === 'forms', rules);
   return {
     bases,
     concrete,

@@ -1,5 +1,5 @@
-import type { CourseRow, Courses, Piece } from '../courses';
-import { add, subtract } from '../measure';
+import type { Courses, Piece } from '../courses';
+import { type Length, add, subtract } from '../measure';
 import type { HouseRules } from '../rules';
 import { type Levels, type Shell, wallsOf } from '../shell';
 import { type Figure, type How, givenCount, givenLength, figureOf } from '../tally';
@@ -9,27 +9,41 @@ import { stockFor } from './cutToLength';
 export interface FirstCourse {
   readonly joints: number;
   readonly ties: Figure;
-  readonly hold: 'kickers' | 'track';
-  /** Boards or lengths of track. */
+  /** Insulated footing forms hold it themselves. */
+  readonly hold: 'kickers' | 'track' | 'forms';
+  /** Boards or lengths of track; none in footing forms. */
   readonly held: Figure;
   readonly glue: 'two-courses-first' | 'as-laid' | 'foamed-last' | 'mortar';
-  /** Cans of foam at the footing, or mortar by volume. */
+  /** Cans of foam at the footing, or mortar by volume; none in footing forms, whose bead is told with them. */
   readonly fixed: Figure;
 }
 
-/** Stretches of wall that stand on the footing or the rock, from the rows of the courses. */
-export const standingRows = (courses: Courses, levels: Levels): readonly CourseRow[] =>
-  courses.rows.filter((row) =>
-    (levels.walls[row.wall] ?? []).some(
-      (span) => span.from < row.to && span.to > row.from && span.bottom === row.bottom,
-    ),
+/** A stretch of a wall whose blocks stand on the footing or the rock. */
+export interface StandingStretch {
+  readonly wall: string;
+  readonly from: Length;
+  readonly to: Length;
+}
+
+/** What of every row of the courses stands on the footing or the rock: a row that runs on over a lower course stands on that one. */
+export const standingStretches = (courses: Courses, levels: Levels): readonly StandingStretch[] =>
+  courses.rows.flatMap((row) =>
+    (levels.walls[row.wall] ?? []).flatMap((span): StandingStretch[] => {
+      // A row may run past its wall's own end, round an inside corner.
+      const from = span.from === 0 ? row.from : Math.max(span.from, row.from);
+      const last = span === levels.walls[row.wall]?.at(-1);
+      const to = last ? row.to : Math.min(span.to, row.to);
+      return span.bottom === row.bottom && to > from
+        ? [{ wall: row.wall, from: from as Length, to: to as Length }]
+        : [];
+    }),
   );
 
 const figure = (id: string, title: string, how: How, rules: Figure['rules']): Figure =>
   figureOf(id, title, how, rules, { course: 1 });
 
 /** What fixes the first course to its footing, by the crew's school. */
-function fixing(rows: readonly CourseRow[], shell: Shell, rules: HouseRules): How {
+function fixing(rows: readonly StandingStretch[], shell: Shell, rules: HouseRules): How {
   const walls = new Map(wallsOf(shell).map((wall) => [wall.id, wall]));
   const run = add(...rows.map((row) => subtract(row.to, row.from)));
   switch (rules.choice('footing.glue')) {
@@ -87,17 +101,22 @@ function fixing(rows: readonly CourseRow[], shell: Shell, rules: HouseRules): Ho
 
 const GLUES = ['two-courses-first', 'as-laid', 'foamed-last', 'mortar'] as const;
 
-/** The first course as it is held to its line, tied across its joints, and fixed down. */
+/**
+ * The first course as it is held to its line, tied across its joints, and fixed down.
+ *
+ * @param inForms whether insulated footing forms hold it
+ */
 export function firstCourseOf(
   shell: Shell,
   courses: Courses,
   levels: Levels,
   standing: readonly Piece[],
+  inForms: boolean,
   rules: HouseRules,
 ): FirstCourse {
-  const rows = standingRows(courses, levels);
+  const rows = inForms ? [] : standingStretches(courses, levels);
   const lengths = rows.map((row) => subtract(row.to, row.from));
-  const hold = rules.choice('footing.hold') === 'track' ? 'track' : 'kickers';
+  const hold = inForms ? 'forms' : rules.choice('footing.hold') === 'track' ? 'track' : 'kickers';
   const glue = GLUES.find((each) => each === rules.choice('footing.glue')) ?? 'two-courses-first';
   // Every piece meets the next one: as many joints as pieces round a closed outline.
   const joints = standing.length;

@@ -175,13 +175,15 @@ export function readyList(input: ReadyInput): readonly ReadyItem[] {
     ...handItem(input),
     open(
       'held',
-      firstCourse.hold === 'track'
-        ? 'Track screwed down on both lines.'
-        : 'Kicker boards down on both lines.',
+      {
+        track: 'Track screwed down on both lines.',
+        kickers: 'Kicker boards down on both lines.',
+        forms: 'First course seated in the footing forms, on their bead of foam.',
+      }[firstCourse.hold],
     ),
     open('ties', 'Joints of the first course tied.'),
     afterItem(input),
-    open('glue', GLUE[firstCourse.glue]),
+    ...(firstCourse.hold === 'forms' ? [] : [open('glue', GLUE[firstCourse.glue])]),
     open('line', 'Walls straight to the string line, corners plumb.'),
     open(
       'inspector',

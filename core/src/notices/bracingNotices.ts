@@ -1,4 +1,4 @@
-import { type Bracing, type BracingProblem, USUAL_PLANKS } from '../bracing';
+import type { Bracing, BracingProblem, PlankCure } from '../bracing';
 import { type Length, type UnitSystem, showLength } from '../measure';
 import type { Openings } from '../openings';
 import { RULES } from '../rules';
@@ -16,8 +16,14 @@ const WHY_WORDS = {
   between: 'the bay',
 } as const;
 
-/** A plank longer than yards keep is not worth a sentence. */
-const LONGEST_PLANK = Math.max(...USUAL_PLANKS);
+/** What would make a walkway, in words. */
+function cureText(cure: PlankCure, told: (length: Length) => string): string {
+  if (cure.kind === 'plank') return `Planks of ${told(cure.length)} among them would.`;
+  if (cure.kind === 'braces') {
+    return `With its first and its last brace at ${told(cure.from)} and ${told(cure.to)} they would, if its corners are held by boards.`;
+  }
+  return 'No usual length would: use the loose scaffold there.';
+}
 
 function wording(
   problem: BracingProblem,
@@ -58,8 +64,17 @@ function wording(
         severity: 'mind',
         ...onWall(problem.wall),
         rule: 'bracing.plank.end.least',
-        what: `The planks on hand make no walkway over its braces, ${told(problem.span)} from the first to the last. ${problem.would[0] <= LONGEST_PLANK ? `Planks of ${problem.would.map(told).join(' to ')} would span them in one;` : 'Another length of plank among them mostly does;'} or use the loose scaffold there.`,
+        what: `The planks on hand make no walkway over its braces, ${told(problem.span)} from the first to the last. ${cureText(problem.cure, told)}`,
       };
+    case 'walkway-parted': {
+      const opening = openings.placed.find((each) => each.id === problem.opening);
+      return {
+        severity: 'mind',
+        where: opening?.name ?? nameOf(problem.wall),
+        place: { wall: problem.wall, opening: problem.opening },
+        what: 'No plank spans it: the walkway ends at both its sides. Rail both ends off, or carry planks across on a trestle in the doorway.',
+      };
+    }
     case 'no-strip':
       return {
         severity: 'mind',

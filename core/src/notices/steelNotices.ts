@@ -16,6 +16,15 @@ const TABLE_WORDS: Readonly<Record<Extract<SteelProblem, { kind: 'table-row-unre
     spacing: 'spacing is no length from 4 in to 10 ft',
   };
 
+/** `course 2`, `courses 2, 4 and 6`, the first few of many. */
+function coursesText(courses: readonly number[]): string {
+  const told = courses.slice(0, 6).map(String);
+  const more = courses.length - told.length;
+  if (more > 0) return `courses ${told.join(', ')} and ${String(more)} more`;
+  if (told.length === 1) return `course ${told.join()}`;
+  return `courses ${told.slice(0, -1).join(', ')} and ${told.at(-1) ?? ''}`;
+}
+
 function wording(
   problem: SteelProblem,
   units: UnitSystem,
@@ -83,6 +92,45 @@ function wording(
         rule: problem.course === 1 ? 'steel.horizontal.bottom' : 'steel.horizontal.top',
         what: `In course ${String(problem.course)}, ${String(problem.bars)} bars with their laps want ${inInches(problem.wants)} and ${String(2 * problem.bars)} slots; there are ${inInches(problem.has)} between the covers and ${String(problem.slots)} slots. Stone will bridge there: stagger the laps, or use fewer bars of a larger size if the engineer allows.`,
       };
+    case 'lap-by-opening':
+      return {
+        severity: 'mind',
+        ...onWall(problem.wall),
+        rule: 'steel.stock',
+        what: `In ${coursesText(problem.courses)} laps lie over or under an opening: no other place is left for them with bars of this length. Longer bars, or the engineer’s word, clear it.`,
+      };
+    case 'corner-without-bar':
+      return {
+        severity: 'mind',
+        where: `Corner ${problem.corner}`,
+        place: { wall: problem.wall },
+        rule: 'steel.horizontal.courses',
+        what: `In ${coursesText(problem.courses)} only one of its walls has a bar, so none goes round. Give both walls bars in the same courses, or ask the engineer.`,
+      };
+    case 'tee-without-bar':
+      return {
+        severity: 'mind',
+        ...onWall(problem.wall),
+        rule: 'steel.tee',
+        what: `In ${coursesText(problem.courses)} ${nameOf(problem.other)}, which it meets, has no bar to tie it to. Give both walls bars in the same courses, or ask the engineer.`,
+      };
+    case 'tee-cut-short':
+      return {
+        severity: 'mind',
+        ...onWall(problem.wall),
+        rule: 'steel.tee',
+        what: `The bar of course ${String(problem.course)} that ties it into ${nameOf(problem.other)} has only ${inInches(problem.leg)} there: shorter than a lap. Ask the engineer how it is anchored.`,
+      };
+    case 'lintel-crowded': {
+      const opening = openings.placed.find((each) => each.id === problem.opening);
+      return {
+        severity: 'mind',
+        where: opening?.name ?? nameOf(problem.wall),
+        place: { wall: problem.wall, opening: problem.opening },
+        rule: 'steel.bar.clear',
+        what: `${String(problem.bars)} lintel bars side by side leave ${inInches(problem.has)} between them; stone wants ${inInches(problem.wants)}. Use fewer of a larger size, or two layers, if the engineer allows.`,
+      };
+    }
     case 'top-bar-low':
       return {
         severity: 'mind',

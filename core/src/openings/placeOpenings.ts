@@ -37,6 +37,8 @@ export interface PlacedOpening {
   /** Nothing of the wall over it. */
   readonly openTop: boolean;
   readonly threshold: PlacedThreshold | null;
+  /** Rules of its own lintel over the job's. */
+  readonly lintel?: NonNullable<Opening['lintel']>;
   /** Whether the courses and the concrete follow it. */
   readonly worked: boolean;
 }
@@ -239,6 +241,7 @@ function placeOne(opening: Opening, name: string, built: BuiltLoop, wall: Wall, 
     openBottom,
     openTop,
     threshold: thresholdOf(opening, name, concrete, footing, read, placing),
+    ...(opening.lintel === undefined ? {} : { lintel: opening.lintel }),
     worked,
   };
 }

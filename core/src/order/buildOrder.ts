@@ -1,7 +1,7 @@
 import { type Straps, strapsOf } from '../bracing';
 import type { Bucks } from '../bucks';
 import type { Courses } from '../courses';
-import { type FirstCourse, type FootingForms, firstCourseOf, standingPieces } from '../footing';
+import { type FirstCourse, type Footing, type FootingForms, firstCourseOf, standingPieces } from '../footing';
 import type { Family } from '../forms';
 import type { Inserts } from '../inserts';
 import { type Length, type UnitSystem, add, showLength } from '../measure';
@@ -225,11 +225,12 @@ function fixings(
     unit: 'ratio',
     of: [givenCount('spots', upper), givenCount('spots from a can', rules.count('order.foam.spotsPerCan'))],
   };
+  const glued = first.glue !== 'mortar' && first.hold !== 'forms';
   const foam: How = {
     op: 'sum',
     name: 'cans',
     unit: 'ratio',
-    of: [...(first.glue === 'mortar' ? [] : [{ ...first.fixed.how, name: 'at the footing' }]), above],
+    of: [...(glued ? [{ ...first.fixed.how, name: 'at the footing' }] : []), above],
   };
   const topLength = add(
     ...tops.flatMap((course) => rowsOf(course).map((row) => (row.to - row.from) as Length)),
@@ -240,7 +241,7 @@ function fixings(
       group: 'fixings',
       article: 'Foam glue, cans',
       needed: foam,
-      rules: [...(first.glue === 'mortar' ? [] : first.fixed.rules), 'order.foam.spotsPerCan'],
+      rules: [...(glued ? first.fixed.rules : []), 'order.foam.spotsPerCan'],
     },
     {
       id: 'zip-ties',
@@ -264,16 +265,20 @@ function fixings(
       },
       rules: ['order.clips.perJoint'],
     },
-    {
-      id: first.hold,
-      group: 'fixings',
-      article:
-        first.hold === 'track'
-          ? `Track, lengths of ${showLength(rules.length('footing.track.length'), units)}, both faces`
-          : `Kicker boards of ${showLength(rules.length('order.board.length'), units)}, both sides of the footing`,
-      needed: first.held.how,
-      rules: first.held.rules,
-    },
+    ...(first.hold === 'forms'
+      ? []
+      : [
+          {
+            id: first.hold,
+            group: 'fixings' as const,
+            article:
+              first.hold === 'track'
+                ? `Track, lengths of ${showLength(rules.length('footing.track.length'), units)}, both faces`
+                : `Kicker boards of ${showLength(rules.length('order.board.length'), units)}, both sides of the footing`,
+            needed: first.held.how,
+            rules: first.held.rules,
+          },
+        ]),
     {
       id: 'tape',
       group: 'fixings',
@@ -284,7 +289,7 @@ function fixings(
 }
 
 /** Planks, ties and stakes where the footing is cast in insulated forms. */
-function footingParts(forms: FootingForms | null): readonly Article[] {
+function footingParts(forms: FootingForms | null, rules: HouseRules): readonly Article[] {
   if (!forms) return [];
   const line = (id: string, article: string, needed: How, rules?: readonly RuleId[]): Article => ({
     id: `footing:${id}`,
@@ -300,6 +305,20 @@ function footingParts(forms: FootingForms | null): readonly Article[] {
     line('stakes', 'Stakes for footing forms', givenCount('along both sides', forms.stakes), [
       'footing.stake.spacing',
     ]),
+    line(
+      'bead',
+      'Foam for the bead under the wall forms, cans',
+      {
+        op: 'quotient',
+        name: 'cans',
+        unit: 'ratio',
+        of: [
+          givenLength('bead', forms.bead),
+          givenLength('bead from a can', rules.length('footing.bead.perCan')),
+        ],
+      },
+      ['footing.bead.perCan'],
+    ),
   ];
 }
 
@@ -386,7 +405,7 @@ export function buildOrder(
   stages: readonly Stage[],
   rules: HouseRules,
   units: UnitSystem,
-  footingForms: FootingForms | null,
+  footing: Pick<Footing, 'forms' | 'bases'>,
   openings: readonly PlacedOpening[],
   bucks: Bucks,
   inserts: Inserts,
@@ -397,12 +416,19 @@ export function buildOrder(
   if (family === null || courses.pieces.length === 0) return { lines: [], massKilograms: null, staging: [] };
   const walls = shell.loops.flatMap((loop) => loop.built?.walls ?? []);
   const wallById = new Map(walls.map((wall) => [wall.id, wall]));
-  const first = firstCourseOf(shell, courses, levels, standingPieces(courses, levels), rules);
+  const first = firstCourseOf(
+    shell,
+    courses,
+    levels,
+    standingPieces(courses, levels),
+    footing.bases.kind === 'forms',
+    rules,
+  );
   const articles = [
     ...straights(courses, family, (core) => ledgeStraights(inserts, courses, wallById, core)),
     ...corners(shell, courses, family, wallById),
     ...(family.kind === 'panel-and-tie' ? panelParts(courses, family, openings) : []),
-    ...footingParts(footingForms),
+    ...footingParts(footing.forms, rules),
     ...openingParts(bucks, inserts, wallById, rules, units),
     ...barsToBuy(steel, units),
     ...strapParts(strapsOf(courses, levels.tops, rules), rules, units),

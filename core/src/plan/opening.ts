@@ -54,6 +54,8 @@ export interface Opening {
   /** Where it differs from the house rule. */
   readonly buck?: BuckKind;
   readonly threshold?: Threshold;
+  /** Rules of its lintel that differ from the job's, by the rules' ids. */
+  readonly lintel?: Readonly<Record<string, string | number>>;
 }
 
 /** Figures of a buck's material that the job sets for itself. */

@@ -185,6 +185,10 @@ const opening = z.strictObject({
     })
     .optional()
     .describe('The wall held down under a slab that runs out over it, or the slab stopped inside.'),
+  lintel: z
+    .record(z.string().max(80), z.union([z.string().max(80), z.number()]))
+    .optional()
+    .describe('Rules of its lintel that differ from the job’s, by their ids.'),
 });
 
 const insert = z.strictObject({

@@ -1,5 +1,5 @@
 import type { UnitSystem } from '../measure';
-import type { Steel } from '../steel';
+import { type Steel, leastUnwatched } from '../steel';
 import { lengthQuantity } from './quantity';
 
 /** The steel as it is exported: the bending schedule, stock by size and masses. */
@@ -10,10 +10,11 @@ export const steelReport = (steel: Steel, units: UnitSystem) => ({
     size: line.size,
     shape: line.shape,
     legs: line.legs.map((leg) => lengthQuantity(leg, units)),
+    bends: line.bends,
     cut: lengthQuantity(line.cut, units),
     count: line.count,
   })),
-  stock: steel.stock.map((own) => ({
+  stock: steel.stock.map(leastUnwatched).map((own) => ({
     size: own.size,
     stock: lengthQuantity(own.stock, units),
     bars: own.lengths.length,

@@ -7,7 +7,7 @@ import {
   type RuleId,
   isRuleId,
 } from './registry';
-import { type Rule, takesLength } from './rule';
+import { type Rule, defaultOf, takesLength } from './rule';
 
 /** A job's rules: what the job sets for itself over the defaults. */
 export interface HouseRules {
@@ -51,9 +51,10 @@ function take(rule: Rule, given: string | number): Taken {
  * The rules of a job. Overrides that cannot be used are listed in `refused`; their defaults stand.
  *
  * @param overrides lengths as text with units, counts as whole numbers, choices by value
+ * @param units of the job: a metric one has metric defaults
  * @example houseRules({ 'courses.ear.longest': '5in' }).length('courses.ear.longest') // inches(5)
  */
-export function houseRules(overrides: RuleOverrides = {}): HouseRules {
+export function houseRules(overrides: RuleOverrides = {}, units: UnitSystem = 'imperial'): HouseRules {
   const values = new Map<RuleId, Length | number | string>();
   const refused: RefusedRule[] = [];
   for (const [id, given] of Object.entries(overrides)) {
@@ -62,13 +63,22 @@ export function houseRules(overrides: RuleOverrides = {}): HouseRules {
     else values.set(id as RuleId, taken.value);
   }
   return {
-    length: (id) => (values.get(id) ?? RULES[id].default) as Length,
+    length: (id) => (values.get(id) ?? defaultOf(RULES[id], units)) as Length,
     count: (id) => (values.get(id) ?? RULES[id].default) as number,
-    choice: (id) => (values.get(id) ?? RULES[id].default) as string,
+    choice: (id) => (values.get(id) ?? defaultOf(RULES[id], units)) as string,
     changed: new Set(values.keys()),
     refused,
   };
 }
+
+/** The rules of a plan. */
+export const rulesOf = ({
+  rules,
+  units,
+}: {
+  readonly rules: RuleOverrides;
+  readonly units: UnitSystem;
+}): HouseRules => houseRules(rules, units);
 
 /** A rule's length, fine enough for 1/32 in; in inches while a crew would say it so. */
 export const showRuleLength = (length: Length, units: UnitSystem): string =>

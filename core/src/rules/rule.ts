@@ -1,4 +1,4 @@
-import type { Length } from '../measure';
+import type { Length, UnitSystem } from '../measure';
 
 /** Where a rule comes from. `fromMemory` marks a publication quoted without the text at hand. */
 export type RuleSource =
@@ -19,11 +19,17 @@ interface RuleCommon {
 export interface LengthRule extends RuleCommon {
   readonly type: 'length';
   readonly default: Length;
+  /** The default of a metric job, where it is no round figure. */
+  readonly metric?: Length;
   readonly least: Length;
   readonly most: Length;
   /** Nothing at all is allowed too, and means something of its own, told in its sentence. */
   readonly orNone?: true;
 }
+
+/** What a rule says where the job says nothing. */
+export const defaultOf = (rule: Rule, units: UnitSystem): Length | number | string =>
+  rule.type !== 'count' && units === 'metric' ? (rule.metric ?? rule.default) : rule.default;
 
 /** Whether a rule takes a length. */
 export const takesLength = (rule: LengthRule, length: Length): boolean =>
@@ -39,6 +45,8 @@ export interface CountRule extends RuleCommon {
 export interface ChoiceRule extends RuleCommon {
   readonly type: 'choice';
   readonly default: string;
+  /** The default of a metric job, where it differs. */
+  readonly metric?: string;
   readonly choices: readonly { readonly value: string; readonly label: string }[];
 }
 

@@ -1,4 +1,4 @@
-import { type Length, inches } from '../measure';
+import { type Length, inches, millimetres } from '../measure';
 import type { ChoiceRule, CountRule, LengthRule } from './rule';
 
 const commonPractice = { kind: 'common practice' } as const;
@@ -6,18 +6,20 @@ const ours = { kind: 'ours' } as const;
 const aci = (section: string) =>
   ({ kind: 'standard', name: `ACI 318-19 §${section}`, fromMemory: true }) as const;
 
-const SIZES = ['#3', '#4', '#5', '#6', '10M', '15M', '20M', '10 mm', '12 mm', '16 mm'].map((size) => ({
-  value: size,
-  label: size,
-}));
+const SIZES = ['#3', '#4', '#5', '#6', '10M', '15M', '20M', '10 mm', '12 mm', '16 mm', '20 mm'].map(
+  (size) => ({
+    value: size,
+    label: size,
+  }),
+);
 
 /** Rules of the steel that are lengths. The drawings or the engineer decide; these are only where nothing is said. */
 export const steelLengthRules = {
   'steel.vertical.spacing': {
     id: 'steel.vertical.spacing',
     type: 'length',
-    statement: 'Verticals stand {value} apart.',
-    reason: 'The drawings or the code’s table say; on a web’s spacing they miss the webs.',
+    statement: 'Verticals stand at most {value} apart.',
+    reason: 'The drawings or the code’s table say. One that dodges a web dodges toward the last one.',
     default: inches(24),
     least: inches(4),
     most: inches(120),
@@ -26,7 +28,7 @@ export const steelLengthRules = {
   'steel.vertical.first': {
     id: 'steel.vertical.first',
     type: 'length',
-    statement: 'The first vertical stands {value} from a corner, outside.',
+    statement: 'The first vertical stands {value} from a corner, outside, or nearer to it off a web.',
     reason: 'Past the corner’s own bars, and clear of the hose.',
     default: inches(12),
     least: inches(4),
@@ -178,7 +180,7 @@ export const steelLengthRules = {
   'steel.jamb.apart': {
     id: 'steel.jamb.apart',
     type: 'length',
-    statement: 'Bars beside an opening stand {value} apart.',
+    statement: 'Bars beside an opening stand {value} apart, centre to centre, or as far as stone wants.',
     reason: 'Concrete must get between them.',
     default: inches(2),
     least: inches(1),
@@ -208,12 +210,24 @@ export const steelLengthRules = {
   'steel.bar.clear': {
     id: 'steel.bar.clear',
     type: 'length',
-    statement: 'Bars side by side have {value} between them, or their diameter where that is more.',
+    statement:
+      'Bars side by side have {value} between them; their diameter, or 4/3 of the largest stone, where that is more.',
     reason: 'Stone must get between them.',
     default: inches(1),
     least: inches(0.5),
     most: inches(4),
     source: aci('25.2.1'),
+  },
+  'steel.cut.step': {
+    id: 'steel.cut.step',
+    type: 'length',
+    statement: 'Bars are cut to whole steps of {value}, rounded up.',
+    reason: 'Nobody cuts a bar to the sixteenth.',
+    default: inches(0.25),
+    metric: millimetres(5),
+    least: inches(0.0625),
+    most: inches(6),
+    source: commonPractice,
   },
   'steel.stub.least': {
     id: 'steel.stub.least',
@@ -401,6 +415,18 @@ export const steelChoiceRules = {
     ],
     source: commonPractice,
   },
+  'steel.dowel.head': {
+    id: 'steel.dowel.head',
+    type: 'choice',
+    statement: 'Dowels end at the top with {value}.',
+    reason: 'Straight to lap with the verticals; hooked where they tie a slab or a low wall’s top.',
+    default: 'straight',
+    choices: [
+      { value: 'straight', label: 'a straight end' },
+      { value: 'hook', label: 'a hook' },
+    ],
+    source: commonPractice,
+  },
   'steel.lintel.size': {
     id: 'steel.lintel.size',
     type: 'choice',
@@ -408,6 +434,40 @@ export const steelChoiceRules = {
     reason: 'The drawings say which; this stands only where they are silent.',
     default: '#5',
     choices: SIZES,
+    source: commonPractice,
+  },
+  'steel.lintel.top.size': {
+    id: 'steel.lintel.top.size',
+    type: 'choice',
+    statement: 'The top bars of lintels are {value}.',
+    reason: 'Mostly as the horizontals; the drawings say.',
+    default: 'same',
+    choices: [{ value: 'same', label: 'as the horizontals' }, ...SIZES],
+    source: commonPractice,
+  },
+  'steel.lintel.share': {
+    id: 'steel.lintel.share',
+    type: 'choice',
+    statement:
+      'Openings side by side, with a pier between them shorter than the lintel’s reach, have {value}.',
+    reason: 'Neither bar could reach as far as it should; one over both can.',
+    default: 'one',
+    choices: [
+      { value: 'one', label: 'one lintel over both' },
+      { value: 'own', label: 'a lintel each' },
+    ],
+    source: ours,
+  },
+  'steel.tee': {
+    id: 'steel.tee',
+    type: 'choice',
+    statement: 'An inside wall is tied to the wall that it meets by {value}.',
+    reason: 'A wall that only butts against another pulls away from it.',
+    default: 'bar',
+    choices: [
+      { value: 'bar', label: 'L-bars lapped into both' },
+      { value: 'hook', label: 'its own bars, hooked at their end' },
+    ],
     source: commonPractice,
   },
   'steel.ledge.size': {
@@ -471,6 +531,7 @@ export const steelChoiceRules = {
     statement: 'Bars come in {value}.',
     reason: 'What the yard has, and the truck carries.',
     default: '20ft',
+    metric: '6m',
     choices: [
       { value: '20ft', label: 'lengths of 20 ft' },
       { value: '40ft', label: 'lengths of 40 ft' },

@@ -1,6 +1,6 @@
 import { type Angle, FULL_TURN, RIGHT_ANGLE, type UnitSystem, normalise, readLength } from '../measure';
 import type { Loop, Plan } from '../plan';
-import { houseRules } from '../rules';
+import { rulesOf } from '../rules';
 import { layOutLoop } from './layOutLoop';
 import { readSetup } from './setup';
 import { loopsCross, placeLoop } from './placing';
@@ -56,7 +56,7 @@ function teesOf(
  * the core's polygon and plan area. A loop that cannot be worked keeps its walk and says why.
  */
 export function buildShell(plan: ShellInput): Shell {
-  const rules = houseRules(plan.rules);
+  const rules = rulesOf(plan);
   const reading = readSetup(plan);
   const setup = reading.ok ? reading.setup : null;
   const loops: ShellLoop[] = [];

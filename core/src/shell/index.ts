@@ -1,6 +1,7 @@
 export * from './arc';
 export * from './buildShell';
 export * from './closing';
+export * from './crossings';
 export * from './letters';
 export * from './offset';
 export * from './point';

@@ -1,4 +1,5 @@
 import type { Length } from '../measure';
+import type { Cut } from './cut';
 
 /** What a bar is for. */
 export type BarUse =
@@ -10,10 +11,11 @@ export type BarUse =
   | 'lintel bottom'
   | 'lintel top'
   | 'stirrup'
-  | 'ledge';
+  | 'ledge'
+  | 'tee';
 
 /** One bar in a wall, or so many alike at one place. */
-export interface Bar {
+export interface Bar extends Cut {
   readonly id: string;
   readonly use: BarUse;
   readonly size: string;
@@ -30,10 +32,6 @@ export interface Bar {
   readonly top: Length;
   /** From the middle of the core, inside positive. */
   readonly offset: Length;
-  /** Legs out to out, in order; a straight bar has one. */
-  readonly legs: readonly Length[];
-  /** What it is cut to. */
-  readonly cut: Length;
   /** How much of it laps the bar before it and the one after it. */
   readonly laps: { readonly before: Length; readonly after: Length };
   readonly opening?: string;
@@ -99,6 +97,42 @@ export type SteelProblem =
       readonly wall: string;
       readonly below: Length;
       readonly most: Length;
+    }
+  | {
+      /** Laps lie over or under an opening because the pieces leave them no other place. */
+      readonly kind: 'lap-by-opening';
+      readonly wall: string;
+      readonly courses: readonly number[];
+    }
+  | {
+      /** Courses in which only one of the walls at a corner has a bar: none goes round. */
+      readonly kind: 'corner-without-bar';
+      readonly wall: string;
+      readonly corner: string;
+      readonly courses: readonly number[];
+    }
+  | {
+      /** Courses in which the wall that this one meets has no bar to tie its own to. */
+      readonly kind: 'tee-without-bar';
+      readonly wall: string;
+      readonly other: string;
+      readonly courses: readonly number[];
+    }
+  | {
+      readonly kind: 'tee-cut-short';
+      readonly wall: string;
+      readonly other: string;
+      readonly course: number;
+      readonly leg: Length;
+    }
+  | {
+      /** More lintel bars in one layer than stone gets between. */
+      readonly kind: 'lintel-crowded';
+      readonly opening: string;
+      readonly wall: string;
+      readonly bars: number;
+      readonly wants: Length;
+      readonly has: Length;
     }
   | { readonly kind: 'course-without-bar'; readonly wall: string; readonly course: number }
   | {

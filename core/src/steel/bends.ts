@@ -21,20 +21,42 @@ export const stirrupHook = (size: BarSize): Bend => ({
   tail: Math.max(times(size.diameter, 6), inches(3)) as Length,
 });
 
+/** A square bend, in degrees. */
+export const SQUARE = 90;
+
 /**
- * What a 90° bend saves of two legs that are told out to out: twice the outer radius, less the quarter circle that the
- * middle of the bar runs through instead. [geometry of the circle]
+ * What a bend saves of two legs that are told out to out, to where their outer faces would meet: both tangents of the outer
+ * radius, r tan(θ/2), less the arc that the middle of the bar runs through instead. [geometry of the circle]
+ *
+ * @param degrees how far the bar turns: 0 is straight
  */
-export const bendDeduction = (size: BarSize, bend: Pick<Bend, 'inside'>): Length => {
+export function bendDeduction(size: BarSize, bend: Pick<Bend, 'inside'>, degrees = SQUARE): Length {
+  const turn = (degrees * Math.PI) / 180;
   const outer = bend.inside / 2 + size.diameter;
   const middle = bend.inside / 2 + size.diameter / 2;
-  return nanometres(2 * outer - (Math.PI / 2) * middle);
-};
+  return nanometres(2 * outer * Math.tan(turn / 2) - turn * middle);
+}
 
-/** Length that a bar is cut to for legs told out to out, with a 90° bend between each two. */
-export const cutLengthOf = (legs: readonly Length[], size: BarSize, bend: Pick<Bend, 'inside'>): Length =>
-  (legs.reduce<number>((sum, leg) => sum + leg, 0) -
-    Math.max(0, legs.length - 1) * bendDeduction(size, bend)) as Length;
+/** From where the outer faces of two legs would meet to where the bar is straight again. [geometry of the circle] */
+export const bendReach = (size: BarSize, bend: Pick<Bend, 'inside'>, degrees = SQUARE): Length =>
+  nanometres((bend.inside / 2 + size.diameter) * Math.tan((degrees * Math.PI) / 360));
+
+/**
+ * Length of bar in legs told out to out.
+ *
+ * @param bends how far the bar turns between each two legs, in degrees
+ * @example lengthOfBar([inches(30), inches(30)], size, standardHook(size), [90]) // #4: 58.93 in
+ */
+export const lengthOfBar = (
+  legs: readonly Length[],
+  size: BarSize,
+  bend: Pick<Bend, 'inside'>,
+  bends: readonly number[],
+): Length =>
+  bends.reduce(
+    (sum, degrees) => sum - bendDeduction(size, bend, degrees),
+    legs.reduce<number>((sum, leg) => sum + leg, 0),
+  ) as Length;
 
 /** Leg of a hook out to out: its straight part, the bend's radius and the bar. */
 export const hookLeg = (size: BarSize, bend: Bend): Length =>

@@ -7,10 +7,12 @@ import type { Levels, Shell } from '../shell';
 import { type Figure, figureOf } from '../tally';
 import type { Bar, SteelProblem } from './bar';
 import { dowelBars } from './dowels';
-import { barsByCourse, cornerBars, horizontals } from './horizontals';
+import { cornerBars } from './corners';
+import { horizontals } from './horizontals';
 import { judgePlaced } from './judge';
 import { ledgeBars } from './ledges';
 import { lintels } from './lintels';
+import { type Lying, lyingOf } from './lying';
 import { type WallCapacity, capacityOf } from './capacity';
 import type { TablePick } from './reinforcementTable';
 import { type ScheduleLine, scheduleOf } from './schedule';
@@ -21,7 +23,6 @@ import {
   type SteelWall,
   settingOf,
   sizeOf,
-  slotIn,
   stockLength,
 } from './setting';
 import { BAR_SIZES, barSize } from './sizes';
@@ -29,6 +30,7 @@ import { lessSteel } from './laps';
 import { type ClearWay, chaseFor, wayWidth } from './slots';
 import { type StockOfSize, stockOfSize } from './stockOfSize';
 import { type SequenceStep, sequenceOf } from './sequence';
+import { teeBars } from './tees';
 import { uprightBars } from './verticals';
 
 /** How a wall's bars stand in its thickness. */
@@ -37,7 +39,7 @@ export interface WallSection {
   readonly slots: readonly Length[];
   readonly tension: 'inside' | 'outside' | null;
   /** Slots that are used, course by course. */
-  readonly used: readonly { readonly course: number; readonly slot: number; readonly bars: number }[];
+  readonly used: readonly Pick<Lying, 'course' | 'slots'>[];
   /** The way down for the verticals. */
   readonly chase: ClearWay;
   /** Soil's bending against the verticals; null where the wall is not held at its top with soil against it. */
@@ -57,19 +59,12 @@ export interface Steel {
 }
 
 /** Slots, tension side and chase of a wall; what blocks its verticals is told. */
-function sectionOf(own: SteelWall, setting: Setting): WallSection {
-  const counts = barsByCourse(own, setting);
-  const used = [...counts].map(([course, bars]) => ({
-    course,
-    bars,
-    slot: slotIn(own, course, setting.rulesIn(own.wall.id, course)),
-  }));
+function sectionOf(own: SteelWall, courses: readonly Lying[], setting: Setting): WallSection {
+  const used = courses.map(({ course, slots }) => ({ course, slots }));
   const cover = setting.rules.length('steel.cover.foam');
-  const lying = used.map(({ course, slot }) => ({
-    course,
-    offset: own.slots[slot - 1] ?? (0 as Length),
-    diameter: sizeOf(setting.rulesIn(own.wall.id, course).choice('steel.horizontal.size')).diameter,
-  }));
+  const lying = courses.flatMap(({ course, offsets, size }) =>
+    offsets.map((offset) => ({ course, offset, diameter: size.diameter })),
+  );
   const vertical = sizeOf(setting.rulesIn(own.wall.id, 1).choice('steel.vertical.size'));
   const chase = chaseFor(own.wall.core, cover, lying, vertical.diameter);
   if (lying.length > 0 && wayWidth(chase) < vertical.diameter) {
@@ -150,7 +145,11 @@ export function buildSteel(
 ): Steel {
   const setting = settingOf(shell, levels, courses, inserts, openings.placed, input, rules);
   const stock = stockLength(rules);
-  const sections = courses.count === 0 ? [] : setting.walls.map((own) => sectionOf(own, setting));
+  const all = courses.count === 0 ? new Map<string, readonly Lying[]>() : lyingOf(setting);
+  const sections =
+    courses.count === 0
+      ? []
+      : setting.walls.map((own) => sectionOf(own, all.get(own.wall.id) ?? [], setting));
   const chases = new Map(
     sections.map(({ wall, chase }) => [wall, Math.round((chase.from + chase.to) / 2) as Length]),
   );
@@ -173,7 +172,10 @@ export function buildSteel(
       setting.problems.push({ kind: 'spacing-wide', wall: own.wall.id, spacing, length: own.wall.length });
     }
   }
-  const lying = courses.count === 0 ? [] : [...horizontals(setting), ...cornerBars(setting)];
+  const lying =
+    courses.count === 0
+      ? []
+      : [...horizontals(all, setting), ...cornerBars(all, setting), ...teeBars(all, setting)];
   const bars: readonly Bar[] =
     courses.count === 0
       ? []
@@ -190,7 +192,7 @@ export function buildSteel(
             ];
           }),
         ];
-  judgePlaced(bars, setting);
+  judgePlaced(bars, all, setting);
   const sizes = BAR_SIZES.map(({ id }) => id).filter((id) => bars.some((bar) => bar.size === id));
   const bySize = sizes.map((size) => stockOfSize(bars, size, stock, setting.problems));
   return {

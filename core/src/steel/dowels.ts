@@ -1,6 +1,7 @@
-import { type Length, add, subtract } from '../measure';
+import { type Length, add, nanometres, subtract, times } from '../measure';
 import type { Bar } from './bar';
-import { cutLengthOf, hookLeg, standardHook } from './bends';
+import { hookLeg, standardHook } from './bends';
+import { bent } from './cut';
 import { widestGap } from './laps';
 import { type Setting, type SteelWall, sizeOf, tellStandsShort } from './setting';
 import type { BarSize } from './sizes';
@@ -37,16 +38,27 @@ export function dowelBars(
   const stations: Length[] = [];
   if (spacing === 0) stations.push(...feet.map((bar) => bar.from));
   else {
-    const clearPlace = clearPlaces(own, rules, setting);
-    for (const wanted of stationsAt(own, rules.length('steel.vertical.first'), spacing)) {
-      const at = clearPlace(wanted, stations);
-      if (at === null) setting.problems.push({ kind: 'no-room', wall: own.wall.id, at: wanted });
-      else stations.push(at);
+    const places = clearPlaces(own, rules, setting, size);
+    const found = stationsAt(
+      own,
+      rules.length('steel.vertical.first'),
+      spacing,
+      places,
+      times(rules.length('steel.web.clear'), 2),
+    );
+    stations.push(...found.at);
+    for (const wanted of found.without) {
+      setting.problems.push({ kind: 'no-room', wall: own.wall.id, at: wanted });
     }
   }
   const hook = standardHook(size);
   const bars = stations.flatMap((at): Bar[] => {
-    const stretch = stretchesAt(own, at, cover, setting).find((each) => each.onFooting);
+    const stretch = stretchesAt(
+      own,
+      at,
+      { ends: cover, sides: nanometres(cover + size.diameter / 2) },
+      setting,
+    ).find((each) => each.onFooting);
     if (!stretch) return [];
     const foot = feet
       .filter((bar) => Math.abs(bar.from - at) <= gap)
@@ -57,11 +69,14 @@ export function dowelBars(
     // No farther than the bar that it laps, nor into an opening.
     const most = subtract(Math.min(foot?.top ?? stretch.top, stretch.top) as Length, stretch.bottom);
     const up = Math.min(typed > 0 ? typed : lap, most) as Length;
-    const straight = add(embed, up);
-    const legs =
-      rules.choice('steel.dowel.foot') === 'straight' ? [straight] : [straight, hookLeg(size, hook)];
+    const hooked = (end: 'foot' | 'head'): readonly Length[] =>
+      rules.choice(`steel.dowel.${end}`) === 'hook' ? [hookLeg(size, hook)] : [];
+    const head = hooked('head');
+    const length = add(embed, up);
+    const legs = head.length > 0 ? [...hooked('foot'), length, ...head] : [length, ...hooked('foot')];
     return [
       {
+        ...bent(legs, size, hook, setting),
         id: `d:${own.wall.id}:${String(at)}`,
         use: 'dowel',
         size: size.id,
@@ -74,8 +89,6 @@ export function dowelBars(
         bottom: subtract(stretch.bottom, embed),
         top: add(stretch.bottom, up),
         offset,
-        legs,
-        cut: cutLengthOf(legs, size, hook),
         laps: { before: 0 as Length, after: foot ? up : (0 as Length) },
       },
     ];

@@ -1,7 +1,7 @@
 import type { Length } from '../measure';
 import type { Bar } from './bar';
-import { barsByCourse } from './horizontals';
-import { type Setting, sizeOf } from './setting';
+import type { LyingByWall } from './corners';
+import { type Setting, clearBetween } from './setting';
 
 /** Horizontals that run into what goes through the wall. */
 function throughInserts(bars: readonly Bar[], setting: Setting): void {
@@ -29,38 +29,40 @@ function throughInserts(bars: readonly Bar[], setting: Setting): void {
 }
 
 /** Courses with several bars that, lapped in pairs, are wider than the core or more than its slots. */
-function congestion(setting: Setting): void {
+function congestion(lying: LyingByWall, setting: Setting): void {
   for (const own of setting.walls) {
-    const counts = barsByCourse(own, setting);
-    for (const [course, bars] of counts) {
-      if (bars < 2) continue;
+    const crowded = (lying.get(own.wall.id) ?? []).find(({ course, slots, offsets, size }) => {
+      const bars = offsets.length;
+      if (bars < 2) return false;
       const rules = setting.rulesIn(own.wall.id, course);
-      const { diameter } = sizeOf(rules.choice('steel.horizontal.size'));
-      const wants = (2 * bars * diameter +
-        (bars - 1) * Math.max(rules.length('steel.bar.clear'), diameter)) as Length;
-      const has = (own.wall.core - 2 * rules.length('steel.cover.foam')) as Length;
-      if (wants <= has && 2 * bars <= own.slots.length) continue;
-      setting.problems.push({
-        kind: 'congested',
-        wall: own.wall.id,
-        course,
-        bars,
-        slots: own.slots.length,
-        wants,
-        has,
-      });
-      break;
-    }
+      const apart = clearBetween(rules, size.diameter) + size.diameter;
+      const inOrder = [...offsets].sort((a, b) => a - b);
+      const near = inOrder.some((at, index) => index > 0 && at - (inOrder[index - 1] ?? 0) < apart);
+      return near || new Set(slots).size < bars || 2 * bars > own.slots.length;
+    });
+    if (!crowded) continue;
+    const { course, size } = crowded;
+    const bars = crowded.offsets.length;
+    const rules = setting.rulesIn(own.wall.id, course);
+    setting.problems.push({
+      kind: 'congested',
+      wall: own.wall.id,
+      course,
+      bars,
+      slots: own.slots.length,
+      wants: (2 * bars * size.diameter + (bars - 1) * clearBetween(rules, size.diameter)) as Length,
+      has: (own.wall.core - 2 * rules.length('steel.cover.foam')) as Length,
+    });
   }
 }
 
 /** Courses that want a bar and got none: openings take them whole, or what is left is too short. */
-function emptyCourses(bars: readonly Bar[], setting: Setting): void {
+function emptyCourses(bars: readonly Bar[], lying: LyingByWall, setting: Setting): void {
   const filled = new Set(
     bars.flatMap((bar) => (bar.use === 'horizontal' ? [`${bar.wall}:${String(bar.course)}`] : [])),
   );
   for (const own of setting.walls) {
-    for (const course of barsByCourse(own, setting).keys()) {
+    for (const { course } of lying.get(own.wall.id) ?? []) {
       if (filled.has(`${own.wall.id}:${String(course)}`)) continue;
       setting.problems.push({ kind: 'course-without-bar', wall: own.wall.id, course });
     }
@@ -69,13 +71,21 @@ function emptyCourses(bars: readonly Bar[], setting: Setting): void {
 
 /** Openings with nothing over their head, or no horizontal across under their sill. */
 function roundOpenings(bars: readonly Bar[], setting: Setting): void {
-  const lintels = new Set(bars.flatMap((bar) => (bar.use.startsWith('lintel') ? [bar.opening] : [])));
+  const lintels = bars.filter((bar) => bar.use.startsWith('lintel'));
   for (const own of setting.walls) {
     if (own.openings.length === 0) continue;
     const lying = bars.filter((bar) => bar.use === 'horizontal' && bar.wall === own.wall.id);
     for (const { id, concrete, openTop } of own.openings) {
       const told = setting.problems.some((each) => each.kind === 'no-lintel-room' && each.opening === id);
-      if (!openTop && !lintels.has(id) && !told) {
+      // A lintel may be shared with the opening beside.
+      const over = lintels.some(
+        (bar) =>
+          bar.wall === own.wall.id &&
+          bar.from <= concrete.from &&
+          bar.to >= concrete.to &&
+          bar.bottom >= concrete.top,
+      );
+      if (!openTop && !over && !told) {
         setting.problems.push({ kind: 'nothing-over-head', opening: id, wall: own.wall.id });
       }
       const rules = setting.rulesIn(own.wall.id, 1);
@@ -120,11 +130,11 @@ function lowTops(bars: readonly Bar[], setting: Setting): void {
 }
 
 /** What is to be said of bars once they lie: sleeves in their way, no room beside each other, and places left without. */
-export function judgePlaced(bars: readonly Bar[], setting: Setting): void {
+export function judgePlaced(bars: readonly Bar[], lying: LyingByWall, setting: Setting): void {
   if (setting.courses.count === 0) return;
   throughInserts(bars, setting);
-  congestion(setting);
-  emptyCourses(bars, setting);
+  congestion(lying, setting);
+  emptyCourses(bars, lying, setting);
   lowTops(bars, setting);
   roundOpenings(bars, setting);
 }

@@ -1,7 +1,8 @@
 import type { PlacedInsert } from '../inserts';
 import { type Length, add, nanometres, subtract } from '../measure';
 import type { Bar } from './bar';
-import { cutLengthOf, hookLeg, standardHook } from './bends';
+import { hookLeg, standardHook } from './bends';
+import { bent, straight } from './cut';
 import { splitRun } from './runs';
 import { type Setting, type SteelWall, sizeOf } from './setting';
 
@@ -33,36 +34,34 @@ function barsOf(own: SteelWall, insert: PlacedInsert, setting: Setting): readonl
   } as const;
   const across = subtract(nanometres(own.wall.core + own.wall.skin + insert.depth), add(cover, cover));
   const legs = [across, hookLeg(size, hook)];
-  const bent = own.webs
+  const outward = own.webs
     .filter((web) => web >= rect.from + cover && web <= rect.to - cover)
     .filter((_, index) => index % rules.count('steel.ledge.webs') === 0)
     .map((at): Bar => ({
       ...common,
+      ...bent(legs, size, hook, setting),
       id: `b:${insert.id}:${String(at)}`,
       from: at,
       to: at,
       offset: NONE,
-      legs,
-      cut: cutLengthOf(legs, size, hook),
       laps: { before: NONE, after: NONE },
     }));
   const run = subtract(rect.to, add(rect.from, add(cover, cover)));
-  if (run <= 0) return bent;
+  if (run <= 0) return outward;
   const out = nanometres(side * (own.wall.core / 2 + own.wall.skin + insert.depth - cover));
-  const along = splitRun(run, setting.stock, setting.lapOf(size), NONE, false).map((piece, index): Bar => {
-    const length = subtract(piece.to, piece.from);
+  const { pieces } = splitRun(run, setting.stock, setting.lapOf(size), [], false);
+  const along = pieces.map((piece, index): Bar => {
     return {
       ...common,
+      ...straight(subtract(piece.to, piece.from), setting),
       id: `b:${insert.id}:front:${String(index)}`,
       from: nanometres(rect.from + cover + piece.from),
       to: nanometres(rect.from + cover + piece.to),
       offset: out,
-      legs: [length],
-      cut: length,
       laps: piece.laps,
     };
   });
-  return [...bent, ...along];
+  return [...outward, ...along];
 }
 
 /** Bars of every brick ledge of a wall. [common practice: bent, one to each web or every second] */

@@ -7,70 +7,120 @@ export interface RunPiece {
   readonly laps: { readonly before: Length; readonly after: Length };
 }
 
-/** Pieces from the start on, all of one length but the last; the last never shorter than a lap and what keeps it off the end. */
-function from(first: Length, run: Length, stock: Length, lap: Length, clear: Length): readonly Length[] {
-  const least = Math.min(run, add(lap, clear));
-  const lengths: Length[] = [];
-  let end = 0;
-  let next: number = first;
-  for (;;) {
-    const start = lengths.length === 0 ? 0 : end - lap;
-    const rest = run - start;
-    if (rest <= stock && (lengths.length > 0 || rest <= first)) {
-      lengths.push(rest as Length);
-      return lengths;
+/** A part of a run in which no lap is to lie, from the run's start. */
+export interface LapFree {
+  readonly from: Length;
+  readonly to: Length;
+}
+
+/** A run cut from stock. */
+export interface SplitRun {
+  readonly pieces: readonly RunPiece[];
+  /** How many of the kept-off parts, the most important first, hold no lap. */
+  readonly kept: number;
+}
+
+/** The two ends of a run, off which laps keep. */
+export const endsOf = (run: Length, clear: Length): readonly LapFree[] => [
+  { from: -clear as Length, to: clear },
+  { from: subtract(run, clear), to: add(run, clear) },
+];
+
+/** What a run is cut from. */
+interface Cutting {
+  readonly run: Length;
+  readonly stock: Length;
+  readonly lap: Length;
+  /** Longest first piece. */
+  readonly first: Length;
+}
+
+/** Pieces from the start on, each as long as it may be with its lap outside the parts; null where no piece gets on. */
+function fromStart({ run, stock, lap, first }: Cutting, off: readonly LapFree[]): readonly LapFree[] | null {
+  const pieces: LapFree[] = [];
+  let [start, longest] = [0, first as number];
+  // Two laps on one piece lie side by side, not on each other, where the stock is long enough; every piece gets on by a part of it.
+  const least = Math.min(2 * lap, (lap + stock) / 2);
+  const leastFirst = Math.min(1.25 * lap, least);
+  while (run - start > longest) {
+    let end = start + longest;
+    for (;;) {
+      const hit = off.find((part) => end - lap < part.to && part.from < end);
+      if (!hit) break;
+      end = hit.from;
     }
-    // What is left must hold a lap and keep it off the end of the run.
-    const after = run - (start + next) + lap;
-    const length = after < least ? next - (least - after) : next;
-    lengths.push(length as Length);
-    end = start + length;
-    next = stock;
+    if (end - start < (pieces.length === 0 ? leastFirst : least)) return null;
+    pieces.push({ from: start as Length, to: end as Length });
+    start = end - lap;
+    longest = stock;
   }
+  return [...pieces, { from: start as Length, to: run }];
+}
+
+/** The same from the run's end back. */
+function fromEnd(cutting: Cutting, off: readonly LapFree[]): readonly LapFree[] | null {
+  const { run } = cutting;
+  const turned = (parts: readonly LapFree[]): readonly LapFree[] =>
+    parts.map(({ from, to }) => ({ from: subtract(run, to), to: subtract(run, from) })).reverse();
+  const pieces = fromStart(cutting, turned(off));
+  return pieces && turned(pieces);
+}
+
+/** Middles of the laps between pieces. */
+const lapPlaces = (pieces: readonly LapFree[], lap: Length): readonly number[] =>
+  pieces.slice(0, -1).map(({ to }) => to - lap / 2);
+
+/** Pieces of a run whose laps keep off all of the parts; null where there are none. */
+function piecesOf(
+  cutting: Omit<Cutting, 'first'>,
+  off: readonly LapFree[],
+  second: boolean,
+): readonly LapFree[] | null {
+  const { stock, lap } = cutting;
+  const whole = { ...cutting, first: stock };
+  const plain = fromStart(whole, off) ?? fromEnd(whole, off);
+  if (!second || plain === null) return plain;
+  const half = { ...cutting, first: Math.round((stock + lap) / 2) as Length };
+  const theirs = lapPlaces(plain, lap);
+  const others = [fromEnd(whole, off), fromStart(half, off), fromEnd(half, off)].filter(
+    (pieces) => pieces !== null,
+  );
+  const parted = others.find((pieces) =>
+    lapPlaces(pieces, lap).every((at) => theirs.every((other) => Math.abs(at - other) >= lap)),
+  );
+  return parted ?? others[0] ?? plain;
 }
 
 /**
- * A run of bar in pieces of stock, each lapped with the next. Courses alternate the end that is begun from, so that laps lie
- * in other places; where that would not part them, the second begins with half a bar. Laps keep off both ends of the run as far
- * as the pieces allow.
+ * A run of bar in pieces of stock, each lapped with the next. No lap lies in the parts that are kept free of them, as far as
+ * the pieces allow: the last parts are given up first. Courses alternate the end that is begun from, so that laps lie in
+ * other places; where that would not part them, the second begins with half a bar.
  *
+ * @param keepOff parts without laps, the most important first
  * @param second whether this is a course of the other kind
- * @returns pieces from the run's start; their lengths add up to the run and the laps
+ * @returns pieces from the run's start; their lengths add up to the run and the laps. A run that cannot be cut so that its laps
+ * keep off the first parts stays whole.
  */
 export function splitRun(
   run: Length,
   stock: Length,
   lap: Length,
-  clear: Length,
+  keepOff: readonly (readonly LapFree[])[],
   second: boolean,
-): readonly RunPiece[] {
+): SplitRun {
   const none = 0 as Length;
-  if (run <= stock || stock <= lap) return [{ from: none, to: run, laps: { before: none, after: none } }];
-  const plain = from(stock, run, stock, lap, clear);
-  const places = (lengths: readonly Length[]): readonly number[] => {
-    let end = 0;
-    return lengths.slice(0, -1).map((length, index) => {
-      end = (index === 0 ? 0 : end - lap) + length;
-      return end - lap / 2;
-    });
-  };
-  let lengths = plain;
-  if (second) {
-    lengths = [...plain].reverse();
-    const [mine, theirs] = [places(lengths), places(plain)];
-    const meet = mine.some((at) => theirs.some((other) => Math.abs(at - other) < lap));
-    if (meet) lengths = from(Math.round((stock + lap) / 2) as Length, run, stock, lap, clear);
+  const whole = [{ from: none, to: run, laps: { before: none, after: none } }];
+  if (run <= stock || stock <= lap) return { pieces: whole, kept: keepOff.length };
+  for (let kept = keepOff.length; kept >= Math.min(1, keepOff.length); kept -= 1) {
+    const pieces = piecesOf({ run, stock, lap }, keepOff.slice(0, kept).flat(), second);
+    if (pieces === null) continue;
+    return {
+      kept,
+      pieces: pieces.map((piece, index) => ({
+        ...piece,
+        laps: { before: index === 0 ? none : lap, after: index === pieces.length - 1 ? none : lap },
+      })),
+    };
   }
-  const pieces: RunPiece[] = [];
-  let at: Length = none;
-  lengths.forEach((length, index) => {
-    const last = index === lengths.length - 1;
-    pieces.push({
-      from: at,
-      to: add(at, length),
-      laps: { before: index === 0 ? none : lap, after: last ? none : lap },
-    });
-    at = subtract(add(at, length), lap);
-  });
-  return pieces;
+  return { pieces: whole, kept: 0 };
 }

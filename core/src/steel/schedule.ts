@@ -1,5 +1,6 @@
 import type { Length } from '../measure';
 import type { Bar, BarUse } from './bar';
+import { SQUARE } from './bends';
 
 /** Bars alike in use, size and shape: one line of the bending schedule. */
 export interface ScheduleLine {
@@ -7,9 +8,11 @@ export interface ScheduleLine {
   readonly mark: string;
   readonly use: BarUse;
   readonly size: string;
-  /** Shape code of BS 8666: 00 straight, 11 one right angle, 21 two. [BS 8666; from memory] */
-  readonly shape: '00' | '11' | '21';
+  /** Shape code of BS 8666: 00 straight, 11 one right angle, 15 one of another angle, 21 two, 99 by its legs. [BS 8666; from memory] */
+  readonly shape: '00' | '11' | '15' | '21' | '99';
   readonly legs: readonly Length[];
+  /** How far it turns between each two legs, in degrees. */
+  readonly bends: readonly number[];
   readonly cut: Length;
   readonly count: number;
   readonly bars: readonly string[];
@@ -25,15 +28,22 @@ const LETTERS: Readonly<Record<BarUse, string>> = {
   'lintel top': 'T',
   stirrup: 'S',
   ledge: 'B',
+  tee: 'E',
 };
 
-const SHAPES = ['00', '00', '11', '21'] as const;
+/** The shape code of a bar by its bends. */
+function shapeOf(bends: readonly number[]): ScheduleLine['shape'] {
+  const square = bends.every((degrees) => degrees === SQUARE);
+  if (bends.length === 0) return '00';
+  if (bends.length === 1) return square ? '11' : '15';
+  return bends.length === 2 && square ? '21' : '99';
+}
 
 /** The bending schedule: alike bars under one mark, by use, the longest first. */
 export function scheduleOf(bars: readonly Bar[]): readonly ScheduleLine[] {
   const groups = new Map<string, { readonly first: Bar; count: number; readonly ids: string[] }>();
   for (const bar of bars) {
-    const key = `${bar.use}:${bar.size}:${bar.legs.join()}`;
+    const key = `${bar.use}:${bar.size}:${bar.legs.join()}:${bar.bends.join()}`;
     const known = groups.get(key);
     if (known) {
       known.count += bar.count;
@@ -56,8 +66,9 @@ export function scheduleOf(bars: readonly Bar[]): readonly ScheduleLine[] {
       mark: `${letter}${String(number)}`,
       use: first.use,
       size: first.size,
-      shape: SHAPES[Math.min(first.legs.length, 3)] ?? '00',
+      shape: shapeOf(first.bends),
       legs: first.legs,
+      bends: first.bends,
       cut: first.cut,
       count,
       bars: ids,

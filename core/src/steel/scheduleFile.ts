@@ -12,12 +12,16 @@ export const writeScheduleFile = (schedule: readonly ScheduleLine[], units: Unit
       'shape',
       ...['A', 'B', 'C', 'cut length'].map((name) => lengthHeading(name, units)),
       'count',
+      'bends (degrees)',
     ],
-    ...schedule.map(({ mark, use, size, shape, legs, cut, count }) => {
+    ...schedule.map(({ mark, use, size, shape, legs, bends, cut, count }) => {
       const [a, b, c] = [0, 1, 2].map((leg) => {
         const length = legs[leg];
         return length === undefined ? '' : lengthNumber(length, units);
       });
-      return [mark, use, size, shape, a ?? '', b ?? '', c ?? '', lengthNumber(cut, units), String(count)];
+      return [
+        ...[mark, use, size, shape, a ?? '', b ?? '', c ?? '', lengthNumber(cut, units), String(count)],
+        bends.map((degrees) => String(Number(degrees.toFixed(2)))).join(' '),
+      ];
     }),
   ]);

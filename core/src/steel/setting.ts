@@ -1,15 +1,24 @@
 import { type CourseRow, type Courses, websByWall } from '../courses';
 import type { Inserts } from '../inserts';
-import { type Length, readLength } from '../measure';
+import { type Length, inches, readLength } from '../measure';
 import type { PlacedOpening } from '../openings';
 import type { Plan, Stage } from '../plan';
 import { type HouseRules, type RuleOverrides, houseRules } from '../rules';
-import type { BuiltLoop, Levels, Shell, Wall } from '../shell';
+import {
+  type BuiltLoop,
+  type Crossing,
+  type Levels,
+  type Shell,
+  type Wall,
+  crossingsOf,
+  middleOfCourse,
+} from '../shell';
 import type { SteelProblem } from './bar';
+import type { Cutting } from './cut';
 import { type LapBasis, lapBasis, lapLength, lapOfTwo } from './laps';
 import { type TablePick, pickRows, verticalsOf } from './reinforcementTable';
 import { type BarSize, BAR_SIZES, barSize } from './sizes';
-import { type Held, type SlotSchool, slotOffsets, slotOf, tensionSide } from './slots';
+import { type Held, slotOffsets, tensionSide } from './slots';
 
 /** What the steel is worked from. */
 export interface SteelInput extends Pick<Plan, 'units' | 'steel'> {
@@ -41,22 +50,24 @@ export interface Pour {
 }
 
 /** Everything that placing bars looks up. */
-export interface Setting {
+export interface Setting extends Cutting {
   readonly shell: Shell;
   readonly levels: Levels;
   readonly courses: Courses;
   readonly inserts: Inserts;
+  readonly crossings: readonly Crossing[];
   readonly stages: readonly Stage[];
   readonly walls: readonly SteelWall[];
   /** The rules that hold in a wall and a course. */
   readonly rulesIn: (wall: string, course: number) => HouseRules;
+  /** The rules of the lintel over an opening, in the course above its head. */
+  readonly rulesOver: (opening: PlacedOpening, course: number) => HouseRules;
   readonly rules: HouseRules;
   readonly lapOf: (size: BarSize, top?: boolean) => Length;
   /** Lap of two bars that may differ in size. */
   readonly lapOfTwo: (a: BarSize, b: BarSize, top?: boolean) => Length;
   /** Pours from the footing up: their courses, and the height at which each ends; the last one runs to the walls' tops. */
   readonly pours: readonly Pour[];
-  readonly stock: Length;
   /** The row of the reinforcement table that each wall takes; none where there is no table. */
   readonly picks: readonly TablePick[];
   readonly problems: SteelProblem[];
@@ -79,20 +90,31 @@ export function stockLength(rules: HouseRules): Length {
   return reading.ok ? reading.length : (0 as Length);
 }
 
-/** Slot of a wall's horizontal in a course, under the rules that hold there. */
-export const slotIn = (own: SteelWall, course: number, rules: HouseRules): number =>
-  slotOf(course, own.slots.length, rules.choice('steel.horizontal.slots') as SlotSchool, own.tension);
+/** Largest stone by the mix card's choice, in inches. */
+const STONE_INCHES: Readonly<Record<string, number>> = { '3/8': 3 / 8, '1/2': 1 / 2, '3/4': 3 / 4 };
 
-/** The pours that lay any course; the last one takes all that is above it. */
+/**
+ * Least clear way between parallel bars: the rule's inch, the bar's diameter and 4/3 of the largest stone, whichever is most.
+ * [ACI 318-19 §25.2.1; from memory]
+ */
+export const clearBetween = (rules: HouseRules, diameter: Length): Length =>
+  Math.max(
+    rules.length('steel.bar.clear'),
+    diameter,
+    inches((4 / 3) * (STONE_INCHES[rules.choice('pour.mix.stone')] ?? 0)),
+  ) as Length;
+
+/** The pours that lay any course; the last one takes all that is above it. One that stops in mid-block ends at its concrete. */
 function poursOf(stages: readonly Stage[], levels: Levels, courses: number): readonly Pour[] {
-  const tops = [
-    ...new Set(stages.map((stage) => stage.toCourse).filter((course) => course > 0 && course < courses)),
-    courses,
-  ].sort((a, b) => a - b);
+  const below = stages.filter(({ toCourse }) => toCourse > 0 && toCourse < courses);
+  const tops = [...new Set([...below.map(({ toCourse }) => toCourse), courses])].sort((a, b) => a - b);
+  const halves = new Set(below.filter(({ top }) => top === 'half').map(({ toCourse }) => toCourse));
+  const topOf = (course: number): Length =>
+    halves.has(course) ? middleOfCourse(levels.tops, course) : (levels.tops[course] ?? (0 as Length));
   return tops.map((toCourse, index) => ({
     fromCourse: (tops[index - 1] ?? 0) + 1,
     toCourse,
-    top: index === tops.length - 1 ? (Infinity as Length) : (levels.tops[toCourse] ?? (0 as Length)),
+    top: index === tops.length - 1 ? (Infinity as Length) : topOf(toCourse),
   }));
 }
 
@@ -111,6 +133,11 @@ export function settingOf(
   for (const zone of zones) {
     for (const { id } of houseRules(zone.rules).refused) {
       problems.push({ kind: 'zone-rule-refused', zone: zone.name ?? zone.id, rule: id });
+    }
+  }
+  for (const { name, lintel } of openings) {
+    for (const { id } of houseRules(lintel).refused) {
+      problems.push({ kind: 'zone-rule-refused', zone: name, rule: id });
     }
   }
   const basis: LapBasis = lapBasis(rules);
@@ -153,11 +180,19 @@ export function settingOf(
   );
   // Rules of a wall and a course: the job's, those of its row of the table, those of its zone. Alike ones are one object.
   const known = new Map<string, HouseRules>();
-  const rulesFor = (wall: string, zone: number): HouseRules => {
+  const rulesFor = (wall: string, course: number, own?: RuleOverrides): HouseRules => {
     const row = fromTable.get(wall);
-    if (row === undefined && zone < 0) return rules;
-    const key = `${JSON.stringify(row)}:${String(zone)}`;
-    const found = known.get(key) ?? houseRules({ ...input.rules, ...row, ...(zones[zone]?.rules ?? {}) });
+    const zone = zones.findLastIndex(
+      (each) =>
+        (each.walls === undefined || each.walls.includes(wall)) &&
+        course >= (each.fromCourse ?? 1) &&
+        course <= (each.toCourse ?? Infinity),
+    );
+    if (row === undefined && zone < 0 && own === undefined) return rules;
+    const key = `${JSON.stringify(row)}:${String(zone)}:${JSON.stringify(own)}`;
+    const found =
+      known.get(key) ??
+      houseRules({ ...input.rules, ...row, ...(zones[zone]?.rules ?? {}), ...own }, input.units);
     known.set(key, found);
     return found;
   };
@@ -167,23 +202,17 @@ export function settingOf(
     levels,
     courses,
     inserts,
+    crossings: crossingsOf(shell),
     stages: input.stages,
     walls,
     rules,
-    rulesIn: (wall, course) =>
-      rulesFor(
-        wall,
-        zones.findLastIndex(
-          (zone) =>
-            (zone.walls === undefined || zone.walls.includes(wall)) &&
-            course >= (zone.fromCourse ?? 1) &&
-            course <= (zone.toCourse ?? Infinity),
-        ),
-      ),
+    rulesIn: (wall, course) => rulesFor(wall, course),
+    rulesOver: ({ wall, lintel }, course) => rulesFor(wall, course, lintel),
     lapOf: (size, top = false) => lapLength(size, basis, top),
     lapOfTwo: (a, b, top = false) => lapOfTwo(a, b, basis, top),
     pours: poursOf(input.stages, levels, courses.count),
     stock: stockLength(rules),
+    cutStep: rules.length('steel.cut.step'),
     problems,
   };
 }

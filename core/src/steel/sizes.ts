@@ -1,7 +1,8 @@
 import { KILOGRAMS_PER_POUND, METRES_PER_FOOT, type Length, inches, millimetres } from '../measure';
 
 /** Which standard a bar is named in. */
-export type BarSystem = 'us' | 'canadian' | 'metric';
+export const BAR_SYSTEMS = ['us', 'canadian', 'metric'] as const;
+export type BarSystem = (typeof BAR_SYSTEMS)[number];
 
 /** A size of deformed bar. */
 export interface BarSize {
@@ -57,6 +58,7 @@ export const BAR_SIZES: readonly BarSize[] = [
   metric(10),
   metric(12),
   metric(16),
+  metric(20),
 ];
 
 export const barSize = (id: string): BarSize | undefined => BAR_SIZES.find((size) => size.id === id);

@@ -24,11 +24,14 @@ export function tensionSide(held: Held, backfilled: boolean): 'inside' | 'outsid
 }
 
 /**
- * Slot of a course, counted from the outside in. Alternating round a line: one slot to either side of it, course about.
- * The line is the middle, or one slot off it toward the tension side. Centred: the line itself.
+ * Slot of a bar, counted from the outside in. Alternating round a line: one slot to either side of it, bar about.
+ * The line is the middle, or one slot off it toward the tension side; where a web has too few slots for that, bars of the
+ * tension side all lie in the slot nearest to it. Centred: the line itself.
+ *
+ * @param nth which horizontal of the wall it is, counted from 1 at the lowest
  */
 export function slotOf(
-  course: number,
+  nth: number,
   slots: number,
   school: SlotSchool,
   tension: 'inside' | 'outside' | null,
@@ -36,9 +39,10 @@ export function slotOf(
   const middle = (slots + 1) / 2;
   if (school === 'centred') return Math.round(middle);
   const reach = Math.max(0, Math.floor((slots - 1) / 2));
-  const off = school === 'tension' && tension !== null && reach > 1 ? (tension === 'inside' ? 1 : -1) : 0;
-  const line = middle + off;
-  const side = course % 2 === 1 ? -1 : 1;
+  const pulled = school === 'tension' ? tension : null;
+  if (pulled !== null && reach < 2) return pulled === 'inside' ? slots : 1;
+  const line = middle + (pulled === null ? 0 : pulled === 'inside' ? 1 : -1);
+  const side = nth % 2 === 1 ? -1 : 1;
   const slot = slots % 2 === 1 ? line + side : line + side / 2;
   return Math.min(slots, Math.max(1, Math.round(slot)));
 }

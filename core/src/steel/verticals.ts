@@ -1,13 +1,12 @@
-import { type Length, add, subtract } from '../measure';
+import { type Length, add, nanometres, subtract } from '../measure';
 import type { HouseRules } from '../rules';
 import type { Bar } from './bar';
+import { straight } from './cut';
 import { widestGap } from './laps';
 import { splitRun } from './runs';
 import { type Pour, type Setting, type SteelWall, sizeOf, tellStandsShort } from './setting';
 import type { BarSize } from './sizes';
 import { type Stretch, type Upright, stretchesAt, uprightsOf } from './uprights';
-
-const NONE = 0 as Length;
 
 /** A pour of a wall with the rules of its verticals and where they stand. */
 interface PourOfWall {
@@ -36,6 +35,12 @@ function poursOfWall(own: SteelWall, setting: Setting): readonly PourOfWall[] {
   });
 }
 
+/** Cover of the ends and the sides of a pour's verticals. */
+const coverOf = ({ rules, size }: PourOfWall): { readonly ends: Length; readonly sides: Length } => {
+  const ends = rules.length('steel.cover.end');
+  return { ends, sides: nanometres(ends + size.diameter / 2) };
+};
+
 /** Bars of one stretch in one pour, split where it is taller than stock: each stands out of its joint, where the next pour's laps it. */
 function standing(
   own: SteelWall,
@@ -59,32 +64,29 @@ function standing(
   const goesOn = stretch.top - pour.top > projection;
   const to = goesOn ? add(pour.top, projection) : stretch.top;
   const set = Math.max(pour.fromCourse, pour.toCourse - rules.count('steel.vertical.set'));
-  return splitRun(subtract(to, from), setting.stock, setting.lapOf(size), NONE, false).map(
-    (piece, index, all): Bar => {
-      const length = subtract(piece.to, piece.from);
-      return {
-        id: `v:${own.wall.id}:${String(upright.at)}:${String(from)}:${String(index)}`,
-        use: upright.use,
-        size: size.id,
-        wall: own.wall.id,
-        count: 1,
-        course: null,
-        set: { course: set, when: 'after' },
-        from: upright.at,
-        to: upright.at,
-        bottom: add(from, piece.from),
-        top: add(from, piece.to),
-        offset,
-        legs: [length],
-        cut: length,
-        laps: {
-          before: piece.laps.before,
-          after: goesOn && index === all.length - 1 ? projection : piece.laps.after,
-        },
-        ...(upright.opening === undefined ? {} : { opening: upright.opening }),
-      };
-    },
-  );
+  const { pieces } = splitRun(subtract(to, from), setting.stock, setting.lapOf(size), [], false);
+  return pieces.map((piece, index, all): Bar => {
+    return {
+      ...straight(subtract(piece.to, piece.from), setting),
+      id: `v:${own.wall.id}:${String(upright.at)}:${String(from)}:${String(index)}`,
+      use: upright.use,
+      size: size.id,
+      wall: own.wall.id,
+      count: 1,
+      course: null,
+      set: { course: set, when: 'after' },
+      from: upright.at,
+      to: upright.at,
+      bottom: add(from, piece.from),
+      top: add(from, piece.to),
+      offset,
+      laps: {
+        before: piece.laps.before,
+        after: goesOn && index === all.length - 1 ? projection : piece.laps.after,
+      },
+      ...(upright.opening === undefined ? {} : { opening: upright.opening }),
+    };
+  });
 }
 
 /** Tells where what stands out of a joint is shorter than a lap, and which bars above find none to lap. */
@@ -114,7 +116,7 @@ export function uprightBars(own: SteelWall, offset: Length, setting: Setting): r
   const pours = poursOfWall(own, setting);
   const bars = pours.flatMap((here, index) =>
     here.uprights.flatMap((upright) =>
-      stretchesAt(own, upright.at, here.rules.length('steel.cover.end'), setting)
+      stretchesAt(own, upright.at, coverOf(here), setting)
         .filter(({ bottom, top }) => top - bottom >= here.rules.length('steel.stub.least'))
         .flatMap((stretch) => standing(own, upright, stretch, here, pours[index - 1], offset, setting)),
     ),

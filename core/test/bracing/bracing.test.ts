@@ -200,8 +200,8 @@ describe('where braces stand', () => {
   it('gives a low wall a waler and diagonals', () => {
     const bracing = bracingOf(plan(withCourses(3)));
     expect(wallOf(bracing)).toMatchObject({ way: 'waler', braces: [], planks: [] });
-    // 40 ft: one every 8 ft and at both ends.
-    expect(wallOf(bracing).diagonals.map(toInches)).toEqual([0, 96, 192, 288, 384, 480]);
+    // Inside, from wall to wall: 13 in of wall at both ends, half an upright clear of it; at most 8 ft apart.
+    expect(wallOf(bracing).diagonals.map(toInches)).toEqual([14.75, 104.85, 194.95, 285.05, 375.15, 465.25]);
     expect(bracing.gear.find((line) => line.part === 'diagonal')?.wanted.value).toBe(2 * 6 + 2 * 5);
   });
 });

@@ -188,6 +188,7 @@ describe('braces on strips', () => {
   const want = (at: number, why: 'corner' | 'seam' = 'corner') => ({
     at: inches(at),
     why,
+    face: inches(at),
     from: 0 as Length,
     to: inches(480),
   });

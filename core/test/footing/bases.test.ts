@@ -331,6 +331,52 @@ describe('the first course', () => {
   });
 });
 
+describe('what fixes the first course', () => {
+  it('runs along what stands on the footing, once, over any steps', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 120, max: 400 }),
+        fc.integer({ min: 1, max: 3 }),
+        fc.constantFrom('mortar', 'foamed-last', 'as-laid'),
+        (at, up, school) => {
+          const rules = { 'footing.glue': school };
+          const flat = planOf(RECTANGLE, { ...withCourses(6), rules });
+          const stepped: Plan = {
+            ...flat,
+            loops: flat.loops.map((loop) => ({
+              ...loop,
+              walk: loop.walk.map((row, index) => {
+                const step = { id: `s${String(index)}`, at: `${String(at)}in` };
+                if (index === 0) return { ...row, footing: [{ ...step, step: `up ${String(16 * up)}in` }] };
+                return index === 2
+                  ? { ...row, footing: [{ ...step, step: `down ${String(16 * up)}in` }] }
+                  : row;
+              }),
+            })),
+          };
+          const [one, other] = [work(flat), work(stepped)].map(
+            ({ footing }) => footing.firstCourse.fixed.value,
+          );
+          // Blocks of the two heights meet at a step: no more than a wall's thickness is counted at either.
+          expect(other).toBeGreaterThan((one ?? 0) * 0.97);
+          expect(other).toBeLessThan((one ?? 0) * 1.03);
+        },
+      ),
+      { numRuns: 12 },
+    );
+  });
+
+  it('is nothing in insulated footing forms but the foam of their bead', () => {
+    const plan = planOf(RECTANGLE, { ...withCourses(3), footing: { kind: 'forms' } });
+    const { firstCourse } = work(plan).footing;
+    expect(firstCourse.hold).toBe('forms');
+    expect([firstCourse.held.value, firstCourse.fixed.value]).toEqual([0, 0]);
+    const ids = orderOf(plan, work(plan)).lines.map((line) => line.id);
+    expect(ids).not.toContain('kickers');
+    expect(ids).toContain('footing:bead');
+  });
+});
+
 describe('ready for the wall', () => {
   it('lists what this kind of footing asks for, ticked ones as done', () => {
     const ids = (kind: 'strip' | 'forms' | 'rock' | 'sheet') =>

@@ -36,7 +36,8 @@ function expectSound(worked: WorkedPlan): void {
     const wall = walls.get(bar.wall);
     if (!size || !wall) throw new Error(bar.id);
     expect(bar.cut).toBeGreaterThan(0);
-    expect(bar.cut).toBeLessThanOrEqual(bar.legs.reduce<number>((sum, leg) => sum + leg, 0));
+    // No more than a step of a quarter inch over its legs.
+    expect(bar.cut).toBeLessThan(bar.legs.reduce<number>((sum, leg) => sum + leg, 0) + inches(0.25));
     // Between the panels, whole; only a ledge reaches out through one.
     if (bar.use !== 'ledge')
       expect(Math.abs(bar.offset) + size.diameter / 2).toBeLessThanOrEqual(wall.core / 2);
@@ -140,7 +141,8 @@ describe('horizontals', () => {
   it('are doubled at bottom and top as drawn', () => {
     const steel = steelOf(rectangle({ rules: { 'steel.horizontal.bottom': 2, 'steel.horizontal.top': 3 } }));
     const counts = (course: number) =>
-      of(steel, 'horizontal', 'w1').find((bar) => bar.course === course)?.count;
+      new Set(of(steel, 'horizontal', 'w1').flatMap((bar) => (bar.course === course ? [bar.offset] : [])))
+        .size;
     expect([counts(1), counts(2), counts(8)]).toEqual([2, 1, 3]);
   });
 
@@ -201,7 +203,7 @@ describe('verticals', () => {
         expect(Math.abs(web - bar.from)).toBeGreaterThanOrEqual(inches(1.5));
       }
     }
-    // 12 in, then every 24 in up to 12 in from the other end: 20 of them.
+    // From 12 in off one corner to 12 in off the other, every 24 in: 20 of them.
     expect(bars.length).toBe(20);
     const dowels = of(worked.steel, 'dowel', 'w1');
     expect(dowels.map((bar) => bar.from)).toEqual(bars.map((bar) => bar.from));
@@ -259,7 +261,7 @@ describe('verticals', () => {
     const at = toInches(plain[5] as Length);
     const sleeve: Insert = insertOf({ at: `${String(at)}in`, up: '40in' });
     const shifted = of(steelOf(rectangle({ inserts: [sleeve] })), 'vertical', 'w1').map((bar) => bar.from);
-    expect(shifted.length).toBe(plain.length);
+    expect(shifted.length).toBeGreaterThanOrEqual(plain.length);
     expect(shifted.some((place) => Math.abs(toInches(place) - at) < 4)).toBe(false);
   });
 });
@@ -268,9 +270,9 @@ describe('lintels', () => {
   it('have bars past the opening on both sides, and stirrups over its width', () => {
     const opening = openingOf({ at: '200in', width: '48in', height: '48in', sill: '32in' });
     const steel = steelOf(rectangle({ openings: [opening] }));
-    const [bottom] = of(steel, 'lintel bottom');
+    const [bottom, ...others] = of(steel, 'lintel bottom');
     // 51 in between the concrete faces, 24 in past each: 99 in; 2 in over the head.
-    expect([bottom?.count, toInches(bottom?.cut as Length), bottom?.size]).toEqual([2, 99, '#5']);
+    expect([others.length, toInches(bottom?.cut as Length), bottom?.size]).toEqual([1, 99, '#5']);
     expect(toInches(bottom?.bottom as Length)).toBe(83.5);
     // Every 8 in over 51 in: seven.
     expect(of(steel, 'stirrup').length).toBe(7);
@@ -300,7 +302,7 @@ describe('the rules of steel', () => {
     });
     const steel = steelOf(plan);
     expect(of(steel, 'jamb').length).toBe(2);
-    expect(of(steel, 'lintel bottom')[0]?.count).toBe(3);
+    expect(of(steel, 'lintel bottom').length).toBe(3);
     expect(toInches(of(steel, 'lintel bottom')[0]?.cut as Length)).toBe(51 + 2 * 36);
     expect(toInches(of(steel, 'vertical', 'w2')[0]?.top as Length)).toBe(128 - 3);
     expect(toInches(of(steel, 'dowel', 'w2')[0]?.bottom as Length)).toBe(-9);

@@ -228,7 +228,7 @@ describe('rules of a zone that cannot be used', () => {
     const zone = { id: 'z', name: 'Odd', rules: { 'steel.vertical.spacing': '0in', 'steel.no.such': 1 } };
     const zoned = planOf(RECTANGLE, { ...withCourses(6), steel: { zones: [zone] } });
     expect(told(zoned, 'zone-rule-refused')).toEqual([
-      'Odd: Its “Verticals stand … apart.” cannot be used as it is written; the job’s own holds there. Set it again.',
+      'Odd: Its “Verticals stand at most … apart.” cannot be used as it is written; the job’s own holds there. Set it again.',
       'Odd: Its “steel.no.such” cannot be used as it is written; the job’s own holds there. Set it again.',
     ]);
     const plain = planOf(RECTANGLE, withCourses(6));

@@ -1,23 +1,27 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { findFamily } from '../../src/forms';
-import { type Length, feet, inches, toInches } from '../../src/measure';
+import { feet, inches, toInches } from '../../src/measure';
 import { houseRules } from '../../src/rules';
 import {
   BAR_SIZES,
   type LapBasis,
   barSize,
   chaseFor,
+  endsOf,
   bendDeduction,
-  cutLengthOf,
+  lengthOfBar,
   hookLeg,
   lapLength,
   lessSteel,
+  sizeInSystem,
+  sizesOfSystem,
   slotOf,
   slotOffsets,
   splitRun,
   standardHook,
   stirrupHook,
+  systemsIn,
   tensionSide,
   wayWidth,
   widestGap,
@@ -126,9 +130,12 @@ describe('bends', () => {
     const bend = standardHook(size);
     // Outer radius 2.5 in, middle of the bar 2.1875 in. [geometry of the circle]
     expect(toInches(bendDeduction(size, bend))).toBeCloseTo(5 - (Math.PI / 2) * 2.1875, 6);
-    expect(cutLengthOf([inches(40)], size, bend)).toBe(inches(40));
+    expect(lengthOfBar([inches(40)], size, bend, [])).toBe(inches(40));
     const legs = [inches(40), inches(12), inches(20)];
-    expect(toInches(cutLengthOf(legs, size, bend))).toBeCloseTo(72 - 2 * (5 - (Math.PI / 2) * 2.1875), 6);
+    expect(toInches(lengthOfBar(legs, size, bend, [90, 90]))).toBeCloseTo(
+      72 - 2 * (5 - (Math.PI / 2) * 2.1875),
+      6,
+    );
   });
 });
 
@@ -157,6 +164,11 @@ describe('slots', () => {
     expect(of('tension', 'outside')).toEqual([1, 3, 1]);
     expect(of('tension', null)).toEqual([2, 4, 2]);
     expect(of('centred', 'inside')).toEqual([3, 3, 3]);
+    // Too few slots for a line of their own: the one nearest the tension face, never the middle.
+    for (const slots of [3, 4]) {
+      expect([1, 2, 3].map((nth) => slotOf(nth, slots, 'tension', 'inside'))).toEqual([slots, slots, slots]);
+      expect([1, 2, 3].map((nth) => slotOf(nth, slots, 'tension', 'outside'))).toEqual([1, 1, 1]);
+    }
   });
 
   it('are always ones that the web has', () => {
@@ -169,7 +181,9 @@ describe('slots', () => {
         (course, slots, school, side) => {
           const slot = slotOf(course, slots, school, side);
           expect(Number.isInteger(slot) && slot >= 1 && slot <= slots).toBe(true);
-          if (slots >= 3 && school !== 'centred') {
+          const pulled = school === 'tension' && side !== null;
+          if (pulled && slots < 5) expect(slot).toBe(side === 'inside' ? slots : 1);
+          else if (slots >= 3 && school !== 'centred') {
             expect(slotOf(course + 1, slots, school, side)).not.toBe(slot);
           }
         },
@@ -217,7 +231,7 @@ describe('a run of bar', () => {
     fc.assert(
       fc.property(fc.integer({ min: 12, max: 2400 }), fc.boolean(), (length, second) => {
         const run = inches(length);
-        const pieces = splitRun(run, feet(20), lap, clear, second);
+        const pieces = splitRun(run, feet(20), lap, [[], endsOf(run, clear)], second).pieces;
         expect(pieces[0]?.from).toBe(0);
         expect(pieces.at(-1)?.to).toBe(run);
         pieces.forEach((piece, index) => {
@@ -236,7 +250,13 @@ describe('a run of bar', () => {
   it('keeps its laps off both ends, and takes no more bars than it must in every other course', () => {
     fc.assert(
       fc.property(fc.integer({ min: 260, max: 2400 }), (length) => {
-        const pieces = splitRun(inches(length), feet(20), lap, clear, false);
+        const pieces = splitRun(
+          inches(length),
+          feet(20),
+          lap,
+          [[], endsOf(inches(length), clear)],
+          false,
+        ).pieces;
         const least = Math.ceil((length - 30) / (240 - 30));
         expect(pieces.length).toBe(least);
         const [first] = pieces;
@@ -252,8 +272,8 @@ describe('a run of bar', () => {
     fc.assert(
       fc.property(fc.integer({ min: 300, max: 1200 }), (length) => {
         const places = (second: boolean): readonly number[] =>
-          splitRun(inches(length), feet(20), lap, clear, second)
-            .slice(0, -1)
+          splitRun(inches(length), feet(20), lap, [[], endsOf(inches(length), clear)], second)
+            .pieces.slice(0, -1)
             .map((piece) => piece.to - lap / 2);
         const [odd, even] = [places(false), places(true)];
         const near = even.filter((at) => odd.some((other) => Math.abs(at - other) < lap / 2));
@@ -263,8 +283,32 @@ describe('a run of bar', () => {
   });
 
   it('is left whole where a lap is longer than the stock', () => {
-    expect(splitRun(feet(50), feet(2), feet(3), 0 as Length, false)).toEqual([
+    expect(splitRun(feet(50), feet(2), feet(3), [], false).pieces).toEqual([
       { from: 0, to: feet(50), laps: { before: 0, after: 0 } },
     ]);
+  });
+});
+
+describe('sizes of one system', () => {
+  it('stand for those of another with no less steel where there is one', () => {
+    for (const { id } of BAR_SIZES) {
+      for (const system of ['us', 'canadian', 'metric'] as const) {
+        const other = sized(sizeInSystem(id, system));
+        expect(other.system).toBe(system);
+        // A bar of 20 mm has more than any of the others; #6 and 20M the most of theirs.
+        const most = Math.max(...BAR_SIZES.filter((size) => size.system === system).map(({ area }) => area));
+        expect(other.area).toBeGreaterThanOrEqual(Math.min(0.98 * sized(id).area, most));
+      }
+    }
+    expect(sizeInSystem('#5', 'canadian')).toBe('15M');
+    expect(sizeInSystem('#5', 'metric')).toBe('16 mm');
+    expect(sizeInSystem('#4', 'us')).toBe('#4');
+  });
+
+  it('are set for every rule that names a size at once', () => {
+    const set = Object.fromEntries(sizesOfSystem(houseRules(), 'canadian'));
+    expect(systemsIn(houseRules(set))).toEqual(new Set(['canadian']));
+    // Told as those of other bars: they follow by themselves.
+    expect(set).not.toHaveProperty('steel.dowel.size');
   });
 });

@@ -1,5 +1,5 @@
 import { wallsOf } from '@ombra/core/shell/buildShell';
-import { houseRules } from '@ombra/core/rules/houseRules';
+import { rulesOf } from '@ombra/core/rules/houseRules';
 import { showLength } from '@ombra/core/measure';
 import type { Figure } from '@ombra/core/tally/figure';
 import { useMemo, useState } from 'react';
@@ -28,7 +28,7 @@ const NAMES: Readonly<Record<BracingPanel, string>> = {
 export function BracingStage({ job, place, onPlace }: StageProps) {
   const { worked, plan, edit } = job;
   const [brace, setBrace] = useState<string | null>(null);
-  const rules = useMemo(() => houseRules(plan.rules), [plan.rules]);
+  const rules = useMemo(() => rulesOf(plan), [plan]);
   if (!worked) return <p className="p-6 text-quiet">Working the plan out …</p>;
   const { bracing } = worked;
   const walls = wallsOf(worked.shell);

@@ -3,7 +3,7 @@ import { comesInLengths } from '@ombra/core/bracing/gear';
 import { USUAL_PLANKS, USUAL_UPRIGHTS } from '@ombra/core/bracing/stock';
 import { storeLength } from '@ombra/core/measure';
 import type { StockOnHand } from '@ombra/core/plan/bracingPlan';
-import { houseRules } from '@ombra/core/rules/houseRules';
+import { rulesOf } from '@ombra/core/rules/houseRules';
 import type { Figure } from '@ombra/core/tally/figure';
 import { Plus, X } from 'lucide-react';
 import { LengthField } from '../../ui/LengthField';
@@ -125,7 +125,7 @@ function StockList({
 /** What the bracing takes, counted by the piece against what is on hand; planks and uprights by length. */
 export function GearPanel({ job, bracing, open, onOpen }: GearPanelProps) {
   const { plan, edit } = job;
-  const rules = houseRules(plan.rules);
+  const rules = rulesOf(plan);
   const weeks = rules.count('bracing.rent.weeks');
   const usual = (lengths: readonly Parameters<typeof storeLength>[0][]): readonly StockOnHand[] =>
     lengths.map((length) => ({ length: storeLength(length, plan.units) }));

@@ -1,7 +1,7 @@
 import type { Alignment } from '@ombra/core/bracing/align';
 import type { Bracing } from '@ombra/core/bracing/buildBracing';
 import { type Length, showLength } from '@ombra/core/measure';
-import { houseRules } from '@ombra/core/rules/houseRules';
+import { rulesOf } from '@ombra/core/rules/houseRules';
 import type { Wall } from '@ombra/core/shell/shell';
 import { LengthField } from '../../ui/LengthField';
 import { TableHead } from '../../ui/TableHead';
@@ -88,7 +88,7 @@ const STEPS = [
 export function LinePanel({ job, bracing, wall }: LinePanelProps) {
   const { plan, edit, endMerge } = job;
   const { units } = plan;
-  const rules = houseRules(plan.rules);
+  const rules = rulesOf(plan);
   const own = bracing.walls.find((each) => each.wall === wall.id);
   const braces = own?.braces ?? [];
   const block = showLength(rules.length('bracing.string.block'), units, { style: 'inches' });

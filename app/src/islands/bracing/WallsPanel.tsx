@@ -2,7 +2,7 @@ import type { WallBraces } from '@ombra/core/bracing/brace';
 import type { Bracing } from '@ombra/core/bracing/buildBracing';
 import { showLength } from '@ombra/core/measure';
 import type { Ground } from '@ombra/core/plan/bracingPlan';
-import { type HouseRules, houseRules } from '@ombra/core/rules/houseRules';
+import { type HouseRules, rulesOf } from '@ombra/core/rules/houseRules';
 import { RULES, type RuleId } from '@ombra/core/rules/registry';
 import type { Wall } from '@ombra/core/shell/shell';
 import { useMemo } from 'react';
@@ -70,7 +70,7 @@ function Brackets({
 export function WallsPanel({ job, bracing, wall, chosen, onChoose }: WallsPanelProps) {
   const { plan, edit, worked } = job;
   const { units } = plan;
-  const rules = useMemo(() => houseRules(plan.rules), [plan.rules]);
+  const rules = useMemo(() => rulesOf(plan), [plan]);
   const own = bracing.walls.find((each) => each.wall === wall.id);
   const said = plan.bracing?.walls?.[wall.id];
   const nameOf = (id: string): string =>

@@ -2,7 +2,7 @@ import type { BestFound, GoalResult } from '@ombra/core/best';
 import type { PlanFigures } from '@ombra/core/compare';
 import type { Plan } from '@ombra/core/plan/plan';
 import type { PlanEdit } from '@ombra/core/plan/edits';
-import { houseRules } from '@ombra/core/rules/houseRules';
+import { rulesOf } from '@ombra/core/rules/houseRules';
 import { CardFrame } from './CardFrame';
 import { usePlans } from './usePlans';
 import { TableHead } from '../../ui/TableHead';
@@ -76,7 +76,7 @@ function PlanRow({ name, figures, least, onAdopt }: RowProps) {
 /** Running bond, common seams and the best plan found, side by side; one press takes one over. */
 export function PlansCard({ plan, onEdit, onClose }: PlansCardProps) {
   const { usual, search, stale, find, stop } = usePlans(plan);
-  const minutes = houseRules(plan.rules).count('courses.cut.minutes');
+  const minutes = rulesOf(plan).count('courses.cut.minutes');
   const found =
     search.kind === 'running' || search.kind === 'stopped' || search.kind === 'done' ? search.found : null;
   const best = found && !stale ? figuresOf(found, minutes) : null;

@@ -6,7 +6,7 @@ import { systemOf } from '@ombra/core/forms/system';
 import { type Length, readLength, showLength, storeLength } from '@ombra/core/measure';
 import type { WalkRow } from '@ombra/core/plan/plan';
 import type { WallChange } from '@ombra/core/plan/wallEdit';
-import { houseRules } from '@ombra/core/rules/houseRules';
+import { rulesOf } from '@ombra/core/rules/houseRules';
 import type { Wall } from '@ombra/core/shell/shell';
 import type { WorkedPlan } from '@ombra/core/work';
 import { Choice } from '../../ui/Choice';
@@ -43,7 +43,7 @@ export function WallCard({ job, worked, wall, onClose }: WallCardProps) {
     .find((each) => each.id === wall.id);
   const { family } = worked.shell;
   if (!row || !family) return null;
-  const rules = houseRules(plan.rules);
+  const rules = rulesOf(plan);
   const change = (part: WallChange, merge?: string): void => {
     edit(
       { kind: 'set-wall', row: row.id, change: part },

@@ -2,7 +2,7 @@ import { type Figure, figuresOf } from '@ombra/core/tally/figure';
 import type { PieceSelector } from '@ombra/core/tally/how';
 import { showLength } from '@ombra/core/measure';
 import { wallsOf } from '@ombra/core/shell/buildShell';
-import { houseRules } from '@ombra/core/rules/houseRules';
+import { rulesOf } from '@ombra/core/rules/houseRules';
 import type { WorkedPlan } from '@ombra/core/work';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Columns3, ListChecks, RulerDimensionLine } from 'lucide-react';
@@ -38,7 +38,7 @@ export function CoursesStage({ job, place, onPlace }: StageProps) {
         : undefined,
     [worked, place.figure],
   );
-  const rules = useMemo(() => houseRules(plan.rules), [plan.rules]);
+  const rules = useMemo(() => rulesOf(plan), [plan]);
   const count = worked?.courses.count ?? 0;
   useEffect(() => {
     if (count > 0 && place.course > count) onPlace({ course: count, piece: null });

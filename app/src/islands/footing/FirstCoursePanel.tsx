@@ -41,44 +41,60 @@ export function FirstCoursePanel({ job, worked, open, onOpen }: FirstCoursePanel
   return (
     <div className="grid grid-cols-[300px_minmax(0,1fr)] gap-6 max-md:grid-cols-1">
       <div className="flex flex-col gap-3">
-        <Choice
-          label="Held to its line by"
-          name="footing-hold"
-          value={firstCourse.hold}
-          options={[
-            { value: 'kickers', label: 'kicker boards' },
-            { value: 'track', label: 'track' },
-          ]}
-          onChoose={(value) => {
-            job.edit({ kind: 'set-rule', rule: 'footing.hold', value: value === 'kickers' ? null : value });
-          }}
-        />
-        <label className="block">
-          <span className="heading mb-0.5 block">Fixed to the footing</span>
-          <select
-            className="field"
-            value={firstCourse.glue}
-            onChange={(event) => {
-              const { value } = event.currentTarget;
-              job.edit({
-                kind: 'set-rule',
-                rule: 'footing.glue',
-                value: value === 'two-courses-first' ? null : value,
-              });
-            }}
-          >
-            {GLUES.map(({ value, label }) => (
-              <option key={value} value={value}>
-                {label}
-              </option>
-            ))}
-          </select>
-        </label>
+        {firstCourse.hold === 'forms' ? (
+          <p className="text-quiet">
+            The footing forms hold it to its line: no kicker boards, and no glue but their bead.
+          </p>
+        ) : (
+          <>
+            <Choice
+              label="Held to its line by"
+              name="footing-hold"
+              value={firstCourse.hold}
+              options={[
+                { value: 'kickers', label: 'kicker boards' },
+                { value: 'track', label: 'track' },
+              ]}
+              onChoose={(value) => {
+                job.edit({
+                  kind: 'set-rule',
+                  rule: 'footing.hold',
+                  value: value === 'kickers' ? null : value,
+                });
+              }}
+            />
+            <label className="block">
+              <span className="heading mb-0.5 block">Fixed to the footing</span>
+              <select
+                className="field"
+                value={firstCourse.glue}
+                onChange={(event) => {
+                  const { value } = event.currentTarget;
+                  job.edit({
+                    kind: 'set-rule',
+                    rule: 'footing.glue',
+                    value: value === 'two-courses-first' ? null : value,
+                  });
+                }}
+              >
+                {GLUES.map(({ value, label }) => (
+                  <option key={value} value={value}>
+                    {label}
+                  </option>
+                ))}
+              </select>
+            </label>
+          </>
+        )}
         <div>
           {line('Joints', String(firstCourse.joints))}
           {figure(firstCourse.ties, 'Ties across them')}
-          {figure(firstCourse.held, firstCourse.hold === 'track' ? 'Lengths of track' : 'Kicker boards')}
-          {figure(firstCourse.fixed, firstCourse.glue === 'mortar' ? 'Mortar' : 'Cans of foam')}
+          {firstCourse.hold !== 'forms' && (
+            <>
+              {figure(firstCourse.held, firstCourse.hold === 'track' ? 'Lengths of track' : 'Kicker boards')}
+              {figure(firstCourse.fixed, firstCourse.glue === 'mortar' ? 'Mortar' : 'Cans of foam')}
+            </>
+          )}
         </div>
       </div>
       {forms && (

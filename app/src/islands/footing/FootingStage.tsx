@@ -1,6 +1,6 @@
 import { figuresOfFooting } from '@ombra/core/footing/figures';
 import { showLength } from '@ombra/core/measure';
-import { houseRules } from '@ombra/core/rules/houseRules';
+import { rulesOf } from '@ombra/core/rules/houseRules';
 import { wallsOf } from '@ombra/core/shell/buildShell';
 import type { Figure } from '@ombra/core/tally/figure';
 import type { Wall } from '@ombra/core/shell/shell';
@@ -30,7 +30,7 @@ const NAMES: Readonly<Record<FootingPanel, string>> = {
 /** From bare ground to the first course: footing, chalk lines, squareness, level, and what is looked at before the wall. */
 export function FootingStage({ job, place, onPlace }: StageProps) {
   const { worked, plan, edit } = job;
-  const rules = useMemo(() => houseRules(plan.rules), [plan.rules]);
+  const rules = useMemo(() => rulesOf(plan), [plan]);
   if (!worked) return <p className="p-6 text-quiet">Working the plan out …</p>;
   const { footing } = worked;
   const walls = wallsOf(worked.shell);

@@ -9,7 +9,7 @@ import {
 import type { SurveyPass } from '@ombra/core/footing/problem';
 import { rodPlace } from '@ombra/core/footing/rod';
 import type { Shot } from '@ombra/core/plan/plan';
-import { houseRules } from '@ombra/core/rules/houseRules';
+import { rulesOf } from '@ombra/core/rules/houseRules';
 import { wallsOf } from '@ombra/core/shell/buildShell';
 import type { Wall } from '@ombra/core/shell/shell';
 import type { WorkedPlan } from '@ombra/core/work';
@@ -83,7 +83,7 @@ export function ReceiverBox({ job, worked, wall, pass }: ReceiverBoxProps) {
     const controller = new AbortController();
     stopper.current?.abort();
     stopper.current = controller;
-    const wanted = houseRules(latest.current.plan.rules).count('footing.receiver.readings');
+    const wanted = rulesOf(latest.current.plan).count('footing.receiver.readings');
     const merge = `receiver:${job.freshId()}`;
     const missed: string[] = [];
     let [done, read] = [0, 0];

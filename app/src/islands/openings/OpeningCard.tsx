@@ -13,7 +13,7 @@ import {
   type Threshold,
 } from '@ombra/core/plan/opening';
 import type { OpeningChange } from '@ombra/core/plan/openingEdit';
-import { houseRules } from '@ombra/core/rules/houseRules';
+import { rulesOf } from '@ombra/core/rules/houseRules';
 import type { Wall } from '@ombra/core/shell/shell';
 import type { Figure } from '@ombra/core/tally/figure';
 import { AlignHorizontalDistributeCenter, Copy, Repeat2 } from 'lucide-react';
@@ -80,7 +80,7 @@ function Settings({ job, opening, placed }: Pick<OpeningCardProps, 'job' | 'open
           options={[
             {
               value: 'rule',
-              label: `House rule: ${buckName(houseRules(plan.rules).choice('openings.buck') as BuckKind)}`,
+              label: `House rule: ${buckName(rulesOf(plan).choice('openings.buck') as BuckKind)}`,
             },
             ...BUCK_KINDS.map((kind) => ({ value: kind, label: buckName(kind) })),
           ]}
@@ -191,10 +191,7 @@ function Copies({
         onClick={() => {
           // Clear of its own buck and the least pier.
           if (placed) {
-            put(
-              1,
-              (widthOf(placed.concrete) + houseRules(plan.rules).length('openings.pier.least')) as Length,
-            );
+            put(1, (widthOf(placed.concrete) + rulesOf(plan).length('openings.pier.least')) as Length);
           }
         }}
       >
@@ -297,7 +294,7 @@ export function OpeningCard(props: OpeningCardProps) {
   const { job, opening, placed, buck, wall, openFigure, onFigure } = props;
   const { units } = job.plan;
   const inInches = (length: Length): string => showLength(length, units, { style: 'inches' });
-  const braces = houseRules(job.plan.rules).length('openings.brace.spacing');
+  const braces = rulesOf(job.plan).length('openings.brace.spacing');
   return (
     <section
       aria-label={placed?.name ?? 'Opening'}

@@ -1,5 +1,5 @@
 import { wallsOf } from '@ombra/core/shell/buildShell';
-import { houseRules } from '@ombra/core/rules/houseRules';
+import { rulesOf } from '@ombra/core/rules/houseRules';
 import type { Figure } from '@ombra/core/tally/figure';
 import { MousePointerSquareDashed, Magnet } from 'lucide-react';
 import { useMemo, useState } from 'react';
@@ -31,7 +31,7 @@ export function OpeningsStage({ job, place, onPlace }: StageProps) {
   const { worked, plan, edit, endMerge } = job;
   const [snaps, setSnaps] = useState(true);
   const [placing, setPlacing] = useState(false);
-  const rules = useMemo(() => houseRules(plan.rules), [plan.rules]);
+  const rules = useMemo(() => rulesOf(plan), [plan]);
   if (!worked) return <p className="p-6 text-quiet">Working the plan out …</p>;
   const walls = wallsOf(worked.shell);
   const openings = plan.openings ?? [];

@@ -1,6 +1,6 @@
 import type { Notice } from '@ombra/core/notices/notice';
 import type { Plan } from '@ombra/core/plan/plan';
-import { houseRules } from '@ombra/core/rules/houseRules';
+import { rulesOf } from '@ombra/core/rules/houseRules';
 import { showQuantity } from '@ombra/core/tally/explain';
 import type { Figure, Tally } from '@ombra/core/tally/figure';
 import { Plus } from 'lucide-react';
@@ -47,7 +47,7 @@ function WallFigures({ plan, tally, place, onPlace }: WallFiguresProps) {
           key={open.id}
           figure={open}
           units={plan.units}
-          rules={houseRules(plan.rules)}
+          rules={rulesOf(plan)}
           onClose={() => {
             onPlace({ figure: null });
           }}

@@ -1,5 +1,5 @@
 import type { StagedPour } from '@ombra/core/pour/buildPour';
-import { houseRules } from '@ombra/core/rules/houseRules';
+import { rulesOf } from '@ombra/core/rules/houseRules';
 import { RULES, type ChoiceRuleId, type RuleId } from '@ombra/core/rules/registry';
 import { showMinutes, showQuantity } from '@ombra/core/tally/explain';
 import type { Figure } from '@ombra/core/tally/figure';
@@ -89,7 +89,7 @@ function AskWeather({ job, pour, set }: Pick<MixPanelProps, 'job' | 'pour' | 'se
 
 /** The mix in one sentence. */
 export function mixText({ mix }: StagedPour, plan: Job['plan']): string {
-  const rules = houseRules(plan.rules);
+  const rules = rulesOf(plan);
   const label = (id: ChoiceRuleId): string => {
     const rule = RULES[id];
     const value = rules.choice(id);

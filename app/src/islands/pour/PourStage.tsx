@@ -1,5 +1,5 @@
 import { type StagedPour, figuresOfPour } from '@ombra/core/pour/buildPour';
-import { houseRules } from '@ombra/core/rules/houseRules';
+import { rulesOf } from '@ombra/core/rules/houseRules';
 import { wallsOf } from '@ombra/core/shell/buildShell';
 import { showMinutes, showVolume } from '@ombra/core/tally/explain';
 import type { Figure } from '@ombra/core/tally/figure';
@@ -48,7 +48,7 @@ interface PouredProps extends StageProps {
 /** One pour on the strip and on the plan, and what of it is looked at. */
 function Poured({ job, place, onPlace, pour, pours }: PouredProps) {
   const { worked, plan, edit } = job;
-  const rules = useMemo(() => houseRules(plan.rules), [plan.rules]);
+  const rules = useMemo(() => rulesOf(plan), [plan]);
   const seed = plan.pour?.seed ?? FIRST_SEED;
   const played = usePlayed(pour, seed);
   const rehearsal = useRehearsal(pour.day, seed, rules.count('pour.odds.most') / 100);

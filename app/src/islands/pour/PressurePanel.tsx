@@ -1,7 +1,7 @@
 import { type Length, METRES_PER_FOOT, showLength } from '@ombra/core/measure';
 import type { StagedPour } from '@ombra/core/pour/buildPour';
 import type { Pressing } from '@ombra/core/pour/pressing';
-import { houseRules } from '@ombra/core/rules/houseRules';
+import { rulesOf } from '@ombra/core/rules/houseRules';
 import { showMinutes, showPressure, showVolume } from '@ombra/core/tally/explain';
 import type { Figure } from '@ombra/core/tally/figure';
 import { TableHead } from '../../ui/TableHead';
@@ -126,7 +126,7 @@ function PressurePicture({
 /** What presses on the forms by both schools, what stays inside their capacity, and where a hose fills a wall too fast. */
 export function PressurePanel({ job, pour, open, onOpen }: PressurePanelProps) {
   const { plan } = job;
-  const rules = houseRules(plan.rules);
+  const rules = rulesOf(plan);
   const { pressing } = pour;
   if (!pressing) {
     return (

@@ -1,7 +1,7 @@
 import type { StagedPour } from '@ombra/core/pour/buildPour';
 import { type Ordered, type SpacingWhy, spacingWhy } from '@ombra/core/rehearsal/bestTrucks';
 import { type DayEvent, type DayEventKind, EVENT_ANSWERS, USUAL_MINUTES } from '@ombra/core/rehearsal/day';
-import { houseRules } from '@ombra/core/rules/houseRules';
+import { rulesOf } from '@ombra/core/rules/houseRules';
 import { showMinutes, showPressure, showVolume } from '@ombra/core/tally/explain';
 import { Dices, Pause, Play, RotateCcw, Square, X } from 'lucide-react';
 import { Suspense, lazy, useState } from 'react';
@@ -216,7 +216,7 @@ export function RehearsalPanel({ job, pour, played, rehearsal, seed }: Rehearsal
         ? (state.search?.done ?? 0) / (state.search?.of ?? 1)
         : 0;
   const stale = odds !== null && odds.day !== rehearsal.day;
-  const mostOdds = houseRules(job.plan.rules).count('pour.odds.most') / 100;
+  const mostOdds = rulesOf(job.plan).count('pour.odds.most') / 100;
   const lines =
     odds === null
       ? []

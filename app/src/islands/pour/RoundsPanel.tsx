@@ -1,6 +1,6 @@
 import { nanometres, showLength, subtract } from '@ombra/core/measure';
 import { type StagedPour, clockText } from '@ombra/core/pour/buildPour';
-import { houseRules } from '@ombra/core/rules/houseRules';
+import { rulesOf } from '@ombra/core/rules/houseRules';
 import type { RuleId } from '@ombra/core/rules/registry';
 import { showQuantity } from '@ombra/core/tally/explain';
 import type { Figure } from '@ombra/core/tally/figure';
@@ -115,7 +115,7 @@ function Stations({ job, pour }: Pick<RoundsPanelProps, 'job' | 'pour'>) {
 /** Rounds with their heights, hours and concrete, wall by wall; and the school that makes them. */
 export function RoundsPanel({ job, pour, walls, open, onOpen, set }: RoundsPanelProps) {
   const { plan } = job;
-  const rules = houseRules(plan.rules);
+  const rules = rulesOf(plan);
   const times = roundTimes(pour);
   const own = plan.pour?.stages?.[pour.span.stage];
   const volume = (value: number): string => showQuantity(value, 'volume', plan.units);

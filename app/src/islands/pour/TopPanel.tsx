@@ -1,5 +1,5 @@
 import { type Length, showLength, subtract } from '@ombra/core/measure';
-import { houseRules } from '@ombra/core/rules/houseRules';
+import { rulesOf } from '@ombra/core/rules/houseRules';
 import type { RuleId } from '@ombra/core/rules/registry';
 import type { Figure } from '@ombra/core/tally/figure';
 import type { TopOff } from '@ombra/core/topoff/topOff';
@@ -89,7 +89,7 @@ export function PlateTable({
 /** Topping off: how each pour's top is left, sill plates from stock with their splices, and anchor bolts clear of what stands there. */
 export function TopPanel({ job, topoff, wall, open, onOpen }: TopPanelProps) {
   const { plan } = job;
-  const rules = houseRules(plan.rules);
+  const rules = rulesOf(plan);
   const told = (length: Length): string => showLength(length, plan.units, { style: 'inches' });
   const { cast, drilled } = topoff.ledgerAnchors;
   return (

@@ -1,4 +1,4 @@
-import { houseRules } from '@ombra/core/rules/houseRules';
+import { rulesOf } from '@ombra/core/rules/houseRules';
 import type { RuleId } from '@ombra/core/rules/registry';
 import type { Job } from '../job/useJob';
 import { RuleLine } from './RuleLine';
@@ -11,7 +11,7 @@ export function RuleLines({
   readonly job: Pick<Job, 'plan' | 'edit'>;
   readonly lines: readonly (readonly [name: string, id: RuleId])[];
 }) {
-  const rules = houseRules(job.plan.rules);
+  const rules = rulesOf(job.plan);
   return (
     <ul>
       {lines.map(([name, id]) => (

@@ -1,6 +1,6 @@
 import type { Plan } from '@ombra/core/plan/plan';
 import type { PlanEdit } from '@ombra/core/plan/edits';
-import { houseRules } from '@ombra/core/rules/houseRules';
+import { rulesOf } from '@ombra/core/rules/houseRules';
 import { RULES, type RuleId, isRuleId } from '@ombra/core/rules/registry';
 import { useMemo, useState } from 'react';
 import { Dialog } from '../../ui/Dialog';
@@ -44,7 +44,7 @@ export function groupedRules(
 
 /** Every house rule of the job. Where crews differ, the job decides; the wall is planned again at once. */
 export function RulesDialog({ plan, open, onEdit, onClose }: RulesDialogProps) {
-  const rules = useMemo(() => houseRules(plan.rules), [plan.rules]);
+  const rules = useMemo(() => rulesOf(plan), [plan]);
   const [words, setWords] = useState('');
   const groups = useMemo(() => groupedRules(words), [words]);
   return (

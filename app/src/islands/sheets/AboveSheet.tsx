@@ -2,7 +2,7 @@ import type { Piece, WallPiece } from '@ombra/core/courses';
 import { barCourses } from '@ombra/core/forms/family';
 import { type LayingManner, layingOrder } from '@ombra/core/courses/layingOrder';
 import { type Angle, type Length, type UnitSystem, normalise, showLength } from '@ombra/core/measure';
-import { houseRules } from '@ombra/core/rules/houseRules';
+import { rulesOf } from '@ombra/core/rules/houseRules';
 import { alongArc } from '@ombra/core/shell/arc';
 import { step } from '@ombra/core/shell/point';
 import type { Wall } from '@ombra/core/shell/shell';
@@ -248,7 +248,7 @@ const MANNERS: Readonly<Record<string, string>> = {
 export function AboveSheet({ worked, from, ...job }: AboveSheetProps) {
   const { units } = job.plan;
   const walls = wallsOf(worked.shell);
-  const rules = houseRules(job.plan.rules);
+  const rules = rulesOf(job.plan);
   const manner = rules.choice('courses.laying') as LayingManner;
   const frame = planFrame(worked.shell, WIDTH, HEIGHT, 44);
   const first = walls.find((wall) => wall.id === from) ?? walls[0];

@@ -1,5 +1,5 @@
 import { showLength } from '@ombra/core/measure';
-import { houseRules, stateRule } from '@ombra/core/rules/houseRules';
+import { rulesOf, stateRule } from '@ombra/core/rules/houseRules';
 import type { RuleId } from '@ombra/core/rules/registry';
 import type { WorkedPlan } from '@ombra/core/work';
 import { TableHead } from '../../ui/TableHead';
@@ -25,7 +25,7 @@ const STATED: readonly RuleId[] = [
 export function BracingSheet({ worked, ...job }: BracingSheetProps) {
   const { plan, jobId } = job;
   const { units, bracing, shell } = worked;
-  const rules = houseRules(plan.rules);
+  const rules = rulesOf(plan);
   const worst = bracing.wind.map(({ worst: each }) => each.leg).sort((a, b) => b - a)[0];
   return (
     <div className="mx-auto max-w-[760px] p-6 print:p-0">

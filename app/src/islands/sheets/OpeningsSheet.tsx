@@ -2,7 +2,7 @@ import { partsOf } from '@ombra/core/inserts/parts';
 import { insertKindName } from '@ombra/core/inserts/placeInserts';
 import { type Length, showLength, subtract } from '@ombra/core/measure';
 import { heightOf, widthOf } from '@ombra/core/openings/shape';
-import { houseRules, stateRule } from '@ombra/core/rules/houseRules';
+import { rulesOf, stateRule } from '@ombra/core/rules/houseRules';
 import { wallsOf } from '@ombra/core/shell/buildShell';
 import type { WorkedPlan } from '@ombra/core/work';
 import { TableHead } from '../../ui/TableHead';
@@ -21,7 +21,7 @@ interface OpeningsSheetProps extends SheetJob {
 export function OpeningsSheet({ worked, ...job }: OpeningsSheetProps) {
   const { plan, jobId } = job;
   const { units, openings, bucks, inserts } = worked;
-  const rules = houseRules(plan.rules);
+  const rules = rulesOf(plan);
   const walls = new Map(wallsOf(worked.shell).map((wall) => [wall.id, wall]));
   const inInches = (length: Length): string => showLength(length, units, { style: 'inches' });
   const buckOf = new Map(bucks.bucks.map((buck) => [buck.opening, buck]));

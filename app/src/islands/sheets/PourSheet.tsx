@@ -1,7 +1,7 @@
 import { showLength } from '@ombra/core/measure';
 import type { StagedPour } from '@ombra/core/pour/buildPour';
 import type { PourReady } from '@ombra/core/pour/ready';
-import { houseRules } from '@ombra/core/rules/houseRules';
+import { rulesOf } from '@ombra/core/rules/houseRules';
 import { showMass, showMinutes, showPressure, showVolume } from '@ombra/core/tally/explain';
 import type { WorkedPlan } from '@ombra/core/work';
 import { TableHead } from '../../ui/TableHead';
@@ -54,7 +54,7 @@ function Card({
 }) {
   const { plan } = job;
   const { units } = worked;
-  const rules = houseRules(plan.rules);
+  const rules = rulesOf(plan);
   const times = roundTimes(pour);
   const volume = (value: number): string => showVolume(value, units, 1);
   const { mix, volumes, pressing } = pour;

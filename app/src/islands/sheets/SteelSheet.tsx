@@ -1,5 +1,5 @@
 import { type Length, showLength } from '@ombra/core/measure';
-import { houseRules, stateRule } from '@ombra/core/rules/houseRules';
+import { rulesOf, stateRule } from '@ombra/core/rules/houseRules';
 import type { RuleId } from '@ombra/core/rules/registry';
 import { wallsOf } from '@ombra/core/shell/buildShell';
 import type { Wall } from '@ombra/core/shell/shell';
@@ -58,7 +58,7 @@ function DowelPlan({
 export function SteelSheet({ worked, ...job }: SteelSheetProps) {
   const { plan, jobId } = job;
   const { units, steel } = worked;
-  const rules = houseRules(plan.rules);
+  const rules = rulesOf(plan);
   const walls = wallsOf(worked.shell);
   const frame = elevationFrame(worked);
   const stands = steel.bars.length > 0;

@@ -1,5 +1,5 @@
 import { type Length, showLength } from '@ombra/core/measure';
-import { houseRules, stateRule } from '@ombra/core/rules/houseRules';
+import { rulesOf, stateRule } from '@ombra/core/rules/houseRules';
 import type { RuleId } from '@ombra/core/rules/registry';
 import type { WorkedPlan } from '@ombra/core/work';
 import { PlateTable } from '../pour/TopPanel';
@@ -20,7 +20,7 @@ const STATED: readonly RuleId[] = [
 /** The tape sheet of plates and bolts, for whoever sets them while the top is soft. */
 export function TopSheet({ worked, ...job }: TopSheetProps) {
   const { topoff, units } = worked;
-  const rules = houseRules(job.plan.rules);
+  const rules = rulesOf(job.plan);
   const told = (length: Length): string => showLength(length, units, { style: 'inches' });
   return (
     <div className="mx-auto max-w-[760px] p-6 print:p-0">

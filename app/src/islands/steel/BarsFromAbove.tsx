@@ -45,7 +45,7 @@ export function BarsFromAbove({ bars, marks, turned, scale, middle, length, corn
     } else {
       lying += line(bar.from, bar.to, at);
       words.push({ id: bar.id, x: ((bar.from + bar.to) / 2) * scale, y: at });
-      if (bar.laps.after > 0) laps += line(bar.to - bar.laps.after, bar.to, at - 3);
+      if (bar.laps.after > 0 && bar.use !== 'tee') laps += line(bar.to - bar.laps.after, bar.to, at - 3);
     }
   }
   return (

@@ -1,4 +1,5 @@
 import { type Length, type UnitSystem, showLength } from '@ombra/core/measure';
+import { SQUARE } from '@ombra/core/steel/bends';
 import type { ScheduleLine } from '@ombra/core/steel/schedule';
 import { ScrollBox } from '../../ui/ScrollBox';
 import { TableHead } from '../../ui/TableHead';
@@ -13,13 +14,27 @@ interface SchedulePanelProps {
 
 /** A bar's shape, not to scale. */
 function Shape({ shape }: { readonly shape: ScheduleLine['shape'] }) {
-  const path = { '00': 'M3 9h34', '11': 'M3 3v12h34', '21': 'M3 3v12h34v-12' }[shape];
+  const path = {
+    '00': 'M3 9h34',
+    '11': 'M3 3v12h34',
+    '15': 'M3 3l12 12h22',
+    '21': 'M3 3v12h34v-12',
+    '99': 'M3 3l8 12h18l8 -12',
+  }[shape];
   return (
     <svg width={40} height={18} aria-hidden="true">
       <path d={path} fill="none" className="stroke-steel" strokeWidth={2.2} />
     </svg>
   );
 }
+
+/** Bends that are not square, in degrees. */
+const bendText = ({ bends }: Pick<ScheduleLine, 'bends'>): string => {
+  const odd = bends.filter((degrees) => degrees !== SQUARE);
+  return odd.length === 0
+    ? ''
+    : ` ${odd.map((degrees) => `${String(Number(degrees.toFixed(1)))}°`).join(' ')}`;
+};
 
 /** The bending schedule as a table; its marks may be pressed where there is something to light. */
 export function ScheduleTable({
@@ -62,6 +77,7 @@ export function ScheduleTable({
             <td className="px-1">
               <span className="inline-flex items-center gap-1">
                 <Shape shape={line.shape} /> {line.shape}
+                {bendText(line)}
               </span>
             </td>
             <td className="px-1 text-right">{line.legs.map(inInches).join(' + ')}</td>

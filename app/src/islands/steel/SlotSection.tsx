@@ -65,18 +65,17 @@ export function SlotSection({ wall, section, courses, units }: SlotSectionProps)
           strokeWidth={3}
         />
       )}
-      {section.used.map(({ course, slot, bars }) => (
+      {section.used.map(({ course, slots }) => (
         <g key={course}>
-          <circle cx={x(section.slots[slot - 1] ?? 0)} cy={y(course)} r={4} className="fill-steel" />
-          {bars > 1 && (
-            <text
-              x={x(section.slots[slot - 1] ?? 0) + 6}
-              y={y(course) + 4}
-              className="figures fill-ink text-[11px]"
-            >
-              {bars}
-            </text>
-          )}
+          {slots.map((slot, index) => (
+            <circle
+              key={`${String(slot)}:${String(index)}`}
+              cx={x(section.slots[slot - 1] ?? 0)}
+              cy={y(course)}
+              r={4}
+              className="fill-steel"
+            />
+          ))}
           <text x={left - 6} y={y(course) + 4} textAnchor="end" className="figures fill-ink text-[12px]">
             {course}
           </text>

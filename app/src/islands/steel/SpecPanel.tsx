@@ -1,20 +1,38 @@
 import type { HeldBy, SteelZone } from '@ombra/core/plan/steelPlan';
 import { withoutKey } from '@ombra/core/plan/openingEdit';
-import { houseRules } from '@ombra/core/rules/houseRules';
+import type { PlacedOpening } from '@ombra/core/openings/placeOpenings';
+import { type HouseRules, type RuleOverrides, houseRules, rulesOf } from '@ombra/core/rules/houseRules';
 import { RULES, type RuleId } from '@ombra/core/rules/registry';
 import type { Wall } from '@ombra/core/shell/shell';
+import { BAR_SYSTEMS, type BarSystem } from '@ombra/core/steel/sizes';
+import { sizesOfSystem, systemsIn } from '@ombra/core/steel/systems';
 import { Plus, X } from 'lucide-react';
 import { LengthField } from '../../ui/LengthField';
 import type { Job } from '../job/useJob';
 import { RuleLine } from '../rules/RuleLine';
+import { OwnRules } from './OwnRules';
 
 interface SpecPanelProps {
   readonly job: Job;
   readonly walls: readonly Wall[];
+  readonly openings: readonly PlacedOpening[];
   readonly courses: number;
   /** How many walls take their verticals from a reinforcement table. */
   readonly fromTable: number;
 }
+
+/** What is said of a lintel: of the job's, and of one opening's own. */
+const LINTEL: readonly (readonly [string, RuleId])[] = [
+  ['Lintel, bottom bars', 'steel.lintel.bottom'],
+  ['Bottom bars’ size', 'steel.lintel.size'],
+  ['Lintel, top bars', 'steel.lintel.top'],
+  ['Top bars’ size', 'steel.lintel.top.size'],
+  ['Reach past the opening', 'steel.lintel.reach'],
+  ['Depth at most', 'steel.lintel.depth'],
+  ['Stirrups', 'steel.stirrup.size'],
+  ['Stirrups’ spacing', 'steel.stirrup.spacing'],
+];
+const OF_LINTEL = LINTEL.map(([line, id]) => ({ group: 'Lintel', line, id }));
 
 /** The engineer's list in the engineer's words: what each line is called, and the rule behind it. */
 const SPEC: readonly { readonly group: string; readonly lines: readonly (readonly [string, RuleId])[] }[] = [
@@ -27,6 +45,7 @@ const SPEC: readonly { readonly group: string; readonly lines: readonly (readonl
       ['Bars in the top course', 'steel.horizontal.top'],
       ['Slots', 'steel.horizontal.slots'],
       ['Round corners', 'steel.corner'],
+      ['Inside walls', 'steel.tee'],
     ],
   },
   {
@@ -40,6 +59,7 @@ const SPEC: readonly { readonly group: string; readonly lines: readonly (readonl
       ['Dowels', 'steel.dowel.size'],
       ['apart, 0 as the verticals', 'steel.dowel.spacing'],
       ['foot', 'steel.dowel.foot'],
+      ['head', 'steel.dowel.head'],
       ['into the footing', 'steel.dowel.embed'],
       ['out of it, 0 for a lap', 'steel.dowel.projection'],
     ],
@@ -47,12 +67,8 @@ const SPEC: readonly { readonly group: string; readonly lines: readonly (readonl
   {
     group: 'Openings',
     lines: [
-      ['Lintel, bottom bars', 'steel.lintel.bottom'],
-      ['of size', 'steel.lintel.size'],
-      ['Lintel, top bars', 'steel.lintel.top'],
-      ['Reach past the opening', 'steel.lintel.reach'],
-      ['Stirrups', 'steel.stirrup.size'],
-      ['every', 'steel.stirrup.spacing'],
+      ...LINTEL,
+      ['Close neighbours', 'steel.lintel.share'],
       ['Jamb bars each side', 'steel.jamb.bars'],
       ['from the buck', 'steel.jamb.within'],
       ['Brick ledge, bent bars', 'steel.ledge.size'],
@@ -70,6 +86,7 @@ const SPEC: readonly { readonly group: string; readonly lines: readonly (readonl
       ['Clear of foam', 'steel.cover.foam'],
       ['Soil as a fluid, lb/ft³', 'steel.soil.weight'],
       ['Bars come in', 'steel.stock'],
+      ['Cut to steps of', 'steel.cut.step'],
     ],
   },
 ];
@@ -81,6 +98,7 @@ const WHOLE_JOB: readonly RuleId[] = [
   'steel.lap',
   'steel.lap.length',
   'steel.stock',
+  'steel.cut.step',
   'steel.soil.weight',
 ];
 const IN_ZONES = SPEC.flatMap(({ group, lines }) =>
@@ -99,9 +117,9 @@ function Zone({
   zone,
   walls,
   courses,
-}: Omit<SpecPanelProps, 'fromTable'> & { readonly zone: SteelZone }) {
+}: Omit<SpecPanelProps, 'fromTable' | 'openings'> & { readonly zone: SteelZone }) {
   const { plan, edit } = job;
-  const rules = houseRules({ ...plan.rules, ...zone.rules });
+  const rules = houseRules({ ...plan.rules, ...zone.rules }, plan.units);
   const put = (change: Partial<SteelZone>): void => {
     edit({ kind: 'put-zone', zone: { ...zone, ...change } }, `zone:${zone.id}`);
   };
@@ -111,7 +129,6 @@ function Zone({
     const now = walls.map((wall) => wall.id).filter((each) => (each === id ? !chosen(id) : chosen(each)));
     put({ walls: now });
   };
-  const missing = new Set(IN_ZONES.map(({ id }) => id).filter((id) => zone.rules[id] === undefined));
   return (
     <li className="border-l-4 border-steel pl-2">
       <div className="flex items-center gap-1">
@@ -173,62 +190,129 @@ function Zone({
           ))}
         </label>
       </div>
-      <ul className="mt-1">
-        {IN_ZONES.filter(({ id }) => zone.rules[id] !== undefined).map(({ group, line, id }) => (
-          <RuleLine
-            key={id}
-            name={`${group}: ${line}`}
-            id={id}
-            rules={rules}
-            units={plan.units}
-            onSet={(value) => {
-              const others = Object.entries(zone.rules).filter(([each]) => each !== id);
-              put({
-                rules: Object.fromEntries([...others, ...(value === null ? [] : [[id, value] as const])]),
-              });
-            }}
-          />
-        ))}
-      </ul>
-      <select
-        className="field mt-1"
-        aria-label={`What differs in the ${name}`}
-        value=""
-        onChange={(event) => {
-          const id = event.currentTarget.value as RuleId;
-          const rule = RULES[id];
-          const stated =
-            rule.type === 'count'
-              ? rules.count(id as never)
-              : rule.type === 'choice'
-                ? rules.choice(id as never)
-                : `${String(rules.length(id as never) / 1e6)}mm`;
-          put({ rules: { ...zone.rules, [id]: stated } });
+      <OwnRules
+        name={name}
+        lines={IN_ZONES}
+        own={zone.rules}
+        rules={rules}
+        units={plan.units}
+        onPut={(own) => {
+          put({ rules: own });
         }}
-      >
-        <option value="">What differs here …</option>
-        {SPEC.map(({ group, lines }) => (
-          <optgroup key={group} label={group}>
-            {lines
-              .filter(([, id]) => missing.has(id))
-              .map(([line, id]) => (
-                <option key={id} value={id}>
-                  {line}
-                </option>
-              ))}
-          </optgroup>
-        ))}
-      </select>
+      />
     </li>
   );
 }
 
+/** Lintels that differ from the job's: an opening is picked, then what differs over it. */
+function OwnLintels({ job, openings }: Pick<SpecPanelProps, 'job' | 'openings'>) {
+  const { plan, edit } = job;
+  const differing = openings.filter(({ lintel }) => lintel !== undefined);
+  const put = (opening: string, own: RuleOverrides | null): void => {
+    edit({ kind: 'set-opening', opening, change: { lintel: own } }, `lintel:${opening}`);
+  };
+  return (
+    <section aria-label="Lintels" className="min-w-0">
+      <h3 className="heading">Lintels that differ</h3>
+      <ul className="flex flex-col gap-3">
+        {differing.map(({ id, name, lintel = {} }) => (
+          <li key={id} className="border-l-4 border-steel pl-2">
+            <div className="flex items-center justify-between gap-1">
+              <span className="font-medium">{name}</span>
+              <button
+                type="button"
+                className="button plain px-1"
+                aria-label={`The job’s lintel over ${name} again`}
+                onClick={() => {
+                  put(id, null);
+                }}
+              >
+                <X aria-hidden="true" size={15} />
+              </button>
+            </div>
+            <OwnRules
+              name={`lintel over ${name}`}
+              lines={OF_LINTEL}
+              own={lintel}
+              rules={houseRules({ ...plan.rules, ...lintel }, plan.units)}
+              units={plan.units}
+              onPut={(own) => {
+                put(id, own);
+              }}
+            />
+          </li>
+        ))}
+      </ul>
+      {openings.length > differing.length && (
+        <select
+          className="field mt-1"
+          aria-label="Opening whose lintel differs"
+          value=""
+          onChange={(event) => {
+            put(event.currentTarget.value, {});
+          }}
+        >
+          <option value="">The lintel over …</option>
+          {openings
+            .filter(({ lintel }) => lintel === undefined)
+            .map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+        </select>
+      )}
+    </section>
+  );
+}
+
+const SYSTEM_NAMES: Readonly<Record<BarSystem, string>> = {
+  us: 'US (#3 to #6)',
+  canadian: 'Canadian (10M to 20M)',
+  metric: 'metric (10 to 20 mm)',
+};
+
+/** One choice for all sizes: each becomes the next of the other system with no less steel. */
+function Systems({ job, rules }: Pick<SpecPanelProps, 'job'> & { readonly rules: HouseRules }) {
+  const now = systemsIn(rules);
+  return (
+    <div className="col-span-full flex flex-wrap items-center gap-1" role="group" aria-label="All bar sizes">
+      <span className="heading">All sizes</span>
+      {BAR_SYSTEMS.map((system) => {
+        const chosen = now.size === 1 && now.has(system);
+        return (
+          <button
+            key={system}
+            type="button"
+            className={`button ${chosen ? 'strong' : ''}`}
+            aria-pressed={chosen}
+            onClick={() => {
+              job.edit({
+                kind: 'all',
+                edits: sizesOfSystem(rules, system).map(([rule, value]) => ({
+                  kind: 'set-rule',
+                  rule,
+                  value: value === RULES[rule].default ? null : value,
+                })),
+              });
+            }}
+          >
+            {SYSTEM_NAMES[system]}
+          </button>
+        );
+      })}
+      <span className="text-sm text-quiet">Each becomes the next size with no less steel.</span>
+    </div>
+  );
+}
+
 /** What the drawings or the engineer say: sizes, spacings, laps; soil by wall; parts of the job that differ. */
-export function SpecPanel({ job, walls, courses, fromTable }: SpecPanelProps) {
+export function SpecPanel({ job, walls, openings, courses, fromTable }: SpecPanelProps) {
   const { plan, edit, endMerge, freshId } = job;
-  const rules = houseRules(plan.rules);
+  const rules = rulesOf(plan);
   return (
     <div className="grid grid-cols-[repeat(auto-fit,minmax(290px,1fr))] gap-x-6 gap-y-4">
+      <Systems job={job} rules={rules} />
       {SPEC.map(({ group, lines }) => (
         <section key={group} aria-label={group} className="min-w-0">
           <h3 className="heading">{group}</h3>
@@ -302,6 +386,7 @@ export function SpecPanel({ job, walls, courses, fromTable }: SpecPanelProps) {
           })}
         </ul>
       </section>
+      {openings.length > 0 && <OwnLintels job={job} openings={openings} />}
       <section aria-label="Zones" className="min-w-0">
         <h3 className="heading">Parts of the job that differ</h3>
         <ul className="flex flex-col gap-3">

@@ -28,7 +28,7 @@ export const SteelLayer = memo(function SteelLayer({ frame, bars, lit }: SteelLa
       } else if (bar.from === bar.to) look.standing += line;
       else {
         look.lying += line;
-        if (bar.laps.after > 0 && bar.corner === undefined) {
+        if (bar.laps.after > 0 && bar.corner === undefined && bar.use !== 'tee') {
           const y = px(stripY(frame, bar.bottom) - 3);
           look.laps += `M${px(x(bar.to - bar.laps.after))} ${y}L${px(x(bar.to))} ${y}`;
         }

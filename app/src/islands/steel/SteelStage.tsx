@@ -1,5 +1,5 @@
 import type { Steel } from '@ombra/core/steel/buildSteel';
-import { houseRules } from '@ombra/core/rules/houseRules';
+import { rulesOf } from '@ombra/core/rules/houseRules';
 import { wallsOf } from '@ombra/core/shell/buildShell';
 import { showQuantity } from '@ombra/core/tally/explain';
 import type { Figure } from '@ombra/core/tally/figure';
@@ -38,7 +38,7 @@ const NO_STOCK: Steel['stock'] = [];
 export function SteelStage({ job, place, onPlace }: StageProps) {
   const { worked, plan, edit } = job;
   const [mark, setMark] = useState<string | null>(null);
-  const rules = useMemo(() => houseRules(plan.rules), [plan.rules]);
+  const rules = useMemo(() => rulesOf(plan), [plan]);
   const steel = worked?.steel;
   const least = useLeastStock(steel?.stock ?? NO_STOCK);
   const lit = useMemo(
@@ -114,6 +114,7 @@ export function SteelStage({ job, place, onPlace }: StageProps) {
             <SpecPanel
               job={job}
               walls={walls}
+              openings={worked.openings.placed.filter((opening) => opening.worked)}
               courses={worked.courses.count}
               fromTable={steel.picks.filter((pick) => pick.row !== null).length}
             />

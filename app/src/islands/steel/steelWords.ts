@@ -11,6 +11,7 @@ const NAMES: Readonly<Record<Bar['use'], readonly [one: string, many: string]>> 
   'lintel top': ['lintel bar, top', 'lintel bars, top'],
   stirrup: ['stirrup', 'stirrups'],
   ledge: ['ledge bar', 'ledge bars'],
+  tee: ['tee bar', 'tee bars'],
 };
 
 /** What bars of a use are called, for so many of them. */

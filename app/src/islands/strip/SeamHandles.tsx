@@ -5,7 +5,7 @@ import { systemOf } from '@ombra/core/forms/system';
 import { type Length, showLength, storeLength } from '@ombra/core/measure';
 import type { PlanEdit } from '@ombra/core/plan/edits';
 import type { Plan } from '@ombra/core/plan/plan';
-import { houseRules } from '@ombra/core/rules/houseRules';
+import { rulesOf } from '@ombra/core/rules/houseRules';
 import type { Wall } from '@ombra/core/shell/shell';
 import { type PointerEvent as ReactPointerEvent, useState } from 'react';
 import type { StripView } from './StripView';
@@ -25,7 +25,7 @@ export function SeamHandles({ frame, worked, plan, onPlace, onEdit }: SeamHandle
   const { family } = worked.shell;
   if (!family) return null;
   const system = systemOf(family);
-  const rules = cutRulesOf(system, houseRules(plan.rules));
+  const rules = cutRulesOf(system, rulesOf(plan));
   const walls = wallIndex(frame);
   const put = (wall: Wall, at: Length, merge: string): void => {
     onEdit(
