@@ -1,3 +1,4 @@
+import { uprightScrews } from './bracing';
 import { buildBucks } from './bucks';
 import { type Courses, planOffcuts } from './courses';
 import { systemOf } from './forms';
@@ -31,6 +32,7 @@ export function orderOf(plan: Plan, worked: WorkedPlan, stageId?: string): Order
       worked.inserts,
       worked.steel.stock.map(leastUnwatched),
       worked.topoff,
+      uprightScrews(worked.bracing.walls, 1, worked.courses.count, rules),
     );
   const within = ({ course }: { readonly course: number }): boolean =>
     course >= stage.from && course <= stage.to;
@@ -67,5 +69,6 @@ export function orderOf(plan: Plan, worked: WorkedPlan, stageId?: string): Order
     [],
     // Plates close the last stage.
     worked.tally.stages.at(-1)?.id === stage.id ? worked.topoff : null,
+    uprightScrews(worked.bracing.walls, stage.from, stage.to, rules),
   );
 }

@@ -134,6 +134,35 @@ function partsOf(
   ];
 }
 
+/** Screws that hold the uprights of some courses: so many in each strip that a course has for them. */
+export const uprightScrews = (
+  walls: readonly WallBraces[],
+  from: number,
+  to: number,
+  rules: HouseRules,
+): How => ({
+  op: 'product',
+  name: 'screws',
+  unit: 'count',
+  of: [
+    givenCount('a course', rules.count('bracing.screws')),
+    {
+      op: 'sum',
+      name: 'strips',
+      unit: 'count',
+      of: walls.map((wall) =>
+        givenCount(
+          wall.name,
+          wall.braces.reduce(
+            (sum, brace) => sum + brace.caught.filter((course) => course >= from && course <= to).length,
+            0,
+          ),
+        ),
+      ),
+    },
+  ],
+});
+
 /**
  * Every part of the bracing with where it is wanted, against what is on hand.
  *

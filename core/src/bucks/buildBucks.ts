@@ -6,6 +6,7 @@ import type { Levels, Shell } from '../shell';
 import { type Figure, type How, figureOf, givenCount } from '../tally';
 import { type LumberList, type Wanted, lumberOf } from './lumber';
 import { type Marking, markingOf } from './marking';
+import { type SheetList, sheetsOf } from './sheets';
 import { type Member, type SillAccess, diagonalOf, fastenedSides, membersOf, sillAccess } from './members';
 
 /** All that one opening asks of the crew. */
@@ -24,6 +25,7 @@ export interface Buck {
 export interface Bucks {
   readonly bucks: readonly Buck[];
   readonly lumber: readonly LumberList[];
+  readonly sheets: readonly SheetList[];
   readonly fasteners: Figure;
 }
 
@@ -64,9 +66,12 @@ export const buildBucks = (openings: Openings, shell: Shell, levels: Levels, rul
  */
 export function makeBucks(): typeof buildBucks {
   const settleWanted = settle<readonly Wanted[]>();
-  const lumber = rememberLast(lumberOf);
+  const bought = rememberLast((wanted: readonly Wanted[], rules: HouseRules) => ({
+    lumber: lumberOf(wanted, rules),
+    sheets: sheetsOf(wanted),
+  }));
   return (openings, shell, levels, rules) =>
-    bucksWith(openings, shell, levels, rules, (wanted) => lumber(settleWanted(wanted), rules));
+    bucksWith(openings, shell, levels, rules, (wanted) => bought(settleWanted(wanted), rules));
 }
 
 function bucksWith(
@@ -74,7 +79,7 @@ function bucksWith(
   shell: Shell,
   levels: Levels,
   rules: HouseRules,
-  lumber: (wanted: readonly Wanted[]) => readonly LumberList[],
+  bought: (wanted: readonly Wanted[]) => Pick<Bucks, 'lumber' | 'sheets'>,
 ): Bucks {
   const walls = new Map(
     shell.loops.flatMap(({ built }) =>
@@ -100,7 +105,7 @@ function bucksWith(
   });
   return {
     bucks: made.map(({ buck }) => buck),
-    lumber: lumber(made.flatMap(({ wanted }) => wanted)),
+    ...bought(made.flatMap(({ wanted }) => wanted)),
     fasteners: figureOf(
       'openings.fasteners',
       'Fasteners of all bucks',

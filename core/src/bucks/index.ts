@@ -2,3 +2,4 @@ export * from './buildBucks';
 export * from './lumber';
 export * from './marking';
 export * from './members';
+export * from './sheets';

@@ -1,5 +1,5 @@
 import { type Length, inches, nanometres } from '../measure';
-import { type BuckMaterial, buckName } from '../openings';
+import { type BuckMaterial, boardSizes, buckName, ripsFor } from '../openings';
 import type { HouseRules } from '../rules';
 import { type StockPattern, cutStock } from '../stock/cutStock';
 import type { BuckKind } from '../plan';
@@ -8,11 +8,15 @@ import type { Member } from './members';
 /** What has to be cut from one material of one width. */
 export interface LumberList {
   readonly id: string;
-  /** `Treated lumber, full width`, `Scabs and braces`, `Liner`. */
+  /** `Treated lumber, full width`, `Scabs and cross-braces`. */
   readonly name: string;
   readonly buck: BuckKind | null;
-  /** Width that it is ripped to; null for strips. */
+  /** What it is bought as, `2×8`; null where it is made to width, or of any section. */
+  readonly board: string | null;
+  /** Width that it is bought in; null for strips. */
   readonly width: Length | null;
+  /** Widths that its boards are ripped to, where they are; several side by side make a wide member. */
+  readonly ripped: readonly Length[];
   readonly stock: Length;
   readonly kerf: Length;
   /** What comes out of each length, the longest first. */
@@ -31,74 +35,87 @@ export interface Wanted {
 }
 
 const KERF = inches(1 / 8);
-/** A sheet of plywood, and what a liner's strips are ripped from. */
-const SHEET = inches(96);
 
-interface Group {
-  readonly id: string;
-  readonly name: string;
-  readonly buck: BuckKind | null;
-  readonly width: Length | null;
-  readonly stock: Length;
-  readonly kerf: Length;
+interface Group extends Omit<LumberList, 'lengths' | 'bound' | 'proved' | 'ripped'> {
   readonly lengths: Map<number, number>;
+  readonly ripped: Set<Length>;
   spliced: number;
 }
 
 /** A member longer than the stock is spliced of equal parts. */
-function partsOf(length: Length, stock: Length): { readonly length: Length; readonly count: number } {
+export function partsOf(length: Length, stock: Length): { readonly length: Length; readonly count: number } {
   const count = Math.ceil(length / stock);
   return { length: nanometres(Math.ceil(length / count)), count };
 }
 
-/** The lumber of all bucks: least stock by material and width, kerf and all. Members longer than the stock are spliced. */
+/** What a member is bought as, how many of it make its width, and what each is ripped to. */
+function boughtAs({ member, buck }: Wanted, rules: HouseRules) {
+  if (member.from === 'strip' || member.width === null) {
+    return {
+      count: 1,
+      ripped: null,
+      group: {
+        id: 'strip',
+        name: 'Scabs and cross-braces',
+        buck: null,
+        board: null,
+        width: null,
+        stock: rules.length('openings.strip.stock'),
+        kerf: KERF,
+      },
+    };
+  }
+  const { count, width, board } = ripsFor(member.width, boardSizes(buck.kind));
+  return {
+    count,
+    ripped: board && board.width !== width ? width : null,
+    group: {
+      id: `${buck.kind}:${String(board?.width ?? width)}`,
+      name: buckName(buck.kind),
+      buck: buck.kind,
+      board: board?.name ?? null,
+      width: board?.width ?? width,
+      stock: buck.stock,
+      kerf: buck.kerf,
+    },
+  };
+}
+
+/**
+ * The lumber of all bucks: least stock by material and width as it is sold, kerf and all. Members wider than any board are rips
+ * side by side; those longer than the stock are spliced. What comes out of sheets is told apart.
+ */
 export function lumberOf(wanted: readonly Wanted[], rules: HouseRules): readonly LumberList[] {
   const groups = new Map<string, Group>();
-  const groupOf = ({ member, buck }: Wanted): Group => {
-    const id =
-      member.from === 'buck'
-        ? `${buck.kind}:${String(member.width)}`
-        : member.from === 'strip'
-          ? 'strip'
-          : `sheet:${String(member.width)}`;
-    const known = groups.get(id);
-    if (known) return known;
-    const group: Group = {
-      id,
-      name:
-        member.from === 'buck'
-          ? buckName(buck.kind)
-          : member.from === 'strip'
-            ? 'Scabs and cross-braces'
-            : 'Liner',
-      buck: member.from === 'buck' ? buck.kind : null,
-      width: member.width,
-      stock:
-        member.from === 'buck'
-          ? buck.stock
-          : member.from === 'strip'
-            ? rules.length('openings.strip.stock')
-            : SHEET,
-      kerf: member.from === 'buck' ? buck.kerf : KERF,
+  for (const each of wanted) {
+    if (each.member.from === 'sheet' || each.member.from === 'bending') continue;
+    const { count, ripped, group: bought } = boughtAs(each, rules);
+    const group: Group = groups.get(bought.id) ?? {
+      ...bought,
       lengths: new Map(),
+      ripped: new Set(),
       spliced: 0,
     };
-    groups.set(id, group);
-    return group;
-  };
-  for (const each of wanted) {
-    const group = groupOf(each);
+    groups.set(bought.id, group);
+    if (ripped !== null) group.ripped.add(ripped);
     const parts = partsOf(each.member.length, group.stock);
-    if (parts.count > 1) group.spliced += each.member.count;
-    group.lengths.set(parts.length, (group.lengths.get(parts.length) ?? 0) + parts.count * each.member.count);
+    const pieces = count * each.member.count;
+    if (parts.count > 1) group.spliced += pieces;
+    group.lengths.set(parts.length, (group.lengths.get(parts.length) ?? 0) + parts.count * pieces);
   }
-  return [...groups.values()].map(({ lengths, ...group }): LumberList => {
+  return [...groups.values()].map(({ lengths, ripped, ...group }): LumberList => {
     const reading = cutStock(
       [...lengths].map(([length, count]) => ({ length, count })),
       group.stock,
       group.kerf,
     );
     const plan = reading.ok ? reading.plan : { pieces: [], bound: 0, proved: false };
-    return { ...group, lengths: plan.pieces, bound: plan.bound, proved: plan.proved };
+    return {
+      ...group,
+      ripped: [...ripped].sort((a, b) => a - b),
+      lengths: plan.pieces,
+      bound: plan.bound,
+      proved: plan.proved,
+    };
   });
 }

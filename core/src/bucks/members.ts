@@ -1,21 +1,32 @@
-import { type Length, ZERO, nanometres, subtract, times } from '../measure';
+import { type Length, ZERO, add, nanometres, subtract, times } from '../measure';
 import { type PlacedOpening, arcRadius, heightOf, widthOf } from '../openings';
+import type { BuckKind } from '../plan';
 import type { HouseRules } from '../rules';
 import type { Wall } from '../shell';
 
 /** What a member of a buck is. */
 export type MemberPart =
-  'head' | 'curved head' | 'sill' | 'half sill' | 'jamb' | 'scab' | 'upright brace' | 'level brace' | 'liner';
+  | 'head'
+  | 'curved head'
+  | 'rib'
+  | 'skin'
+  | 'sill'
+  | 'half sill'
+  | 'jamb'
+  | 'scab'
+  | 'upright brace'
+  | 'level brace'
+  | 'liner';
 
 /** Members of one kind and length, in one buck. */
 export interface Member {
   readonly part: MemberPart;
   readonly count: number;
   readonly length: Length;
-  /** Width that it is ripped to; null for strips and braces. */
+  /** Width that it has; null for strips and braces. */
   readonly width: Length | null;
-  /** What it is cut from: the buck's own material, site strips, or the sheet of a liner. */
-  readonly from: 'buck' | 'strip' | 'sheet';
+  /** What it is cut from: the buck's own material, site strips, a sheet of plywood, or one that bends. */
+  readonly from: 'buck' | 'strip' | 'sheet' | 'bending';
 }
 
 /** Spaces between cross-braces that a rule allows at the most. */
@@ -31,6 +42,31 @@ export function archLength(opening: PlacedOpening, outside: Length): Length {
   const half = Math.asin(Math.min(1, width / 2 / radius));
   const angle = finished.rise > radius ? Math.PI - half : half;
   return nanometres(2 * angle * (radius + outside));
+}
+
+/** Kinds that bend to an arch as they are; all others have ribs of plywood with a skin bent over them. */
+const BENDS: readonly BuckKind[] = ['foam', 'vinyl'];
+
+/**
+ * A curved head. Boards do not bend: ribs of plywood, sawn to the arc, stand at both faces and between, and bending plywood lies
+ * over them. [common practice]
+ */
+function curvedHead(opening: PlacedOpening, width: Length, rules: HouseRules): readonly Member[] {
+  const { buck, concrete, finished } = opening;
+  if (BENDS.includes(buck.kind)) {
+    return [{ part: 'curved head', count: 1, length: archLength(opening, ZERO), width, from: 'buck' }];
+  }
+  const ribs = Math.max(2, Math.ceil(width / rules.length('openings.rib.spacing')) + 1);
+  return [
+    {
+      part: 'rib',
+      count: ribs,
+      length: widthOf(concrete),
+      width: add(finished.rise, rules.length('openings.rib.depth')),
+      from: 'sheet',
+    },
+    { part: 'skin', count: 1, length: archLength(opening, buck.thickness), width, from: 'bending' },
+  ];
 }
 
 /**
@@ -54,11 +90,7 @@ export function membersOf(opening: PlacedOpening, wall: Wall, rules: HouseRules)
   });
   const strip = (part: MemberPart, count: number, length: Length): readonly Member[] =>
     count === 0 ? [] : [{ part, count, length, width: null, from: 'strip' }];
-  const head = openTop
-    ? []
-    : rise > 0
-      ? [own('curved head', 1, archLength(opening, ZERO))]
-      : [own('head', 1, across)];
+  const head = openTop ? [] : rise > 0 ? curvedHead(opening, width, rules) : [own('head', 1, across)];
   const sill = openBottom
     ? []
     : buck.splitSill

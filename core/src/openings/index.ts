@@ -1,3 +1,4 @@
+export * from './boards';
 export * from './bucks';
 export * from './cornerReach';
 export * from './liner';

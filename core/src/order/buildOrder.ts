@@ -353,6 +353,20 @@ const strapParts = (straps: Straps, rules: HouseRules, units: UnitSystem): reado
         },
       ];
 
+/** Screws of the braces' uprights. */
+const braceParts = (screws: How): readonly Article[] =>
+  evaluate(screws) === 0
+    ? []
+    : [
+        {
+          id: 'brace-screws',
+          group: 'fixings',
+          article: 'Screws for the uprights of braces',
+          needed: screws,
+          rules: ['bracing.screws'],
+        },
+      ];
+
 /** Sill plates and their bolts, which close the last pour. */
 const topParts = (topoff: TopOff | null, rules: HouseRules, units: UnitSystem): readonly Article[] =>
   topoff === null || topoff.bolts.value === 0
@@ -411,6 +425,7 @@ export function buildOrder(
   inserts: Inserts,
   steel: readonly StockOfSize[],
   topoff: TopOff | null,
+  braceScrews: How,
 ): Order {
   const { family } = shell;
   if (family === null || courses.pieces.length === 0) return { lines: [], massKilograms: null, staging: [] };
@@ -432,6 +447,7 @@ export function buildOrder(
     ...openingParts(bucks, inserts, wallById, rules, units),
     ...barsToBuy(steel, units),
     ...strapParts(strapsOf(courses, levels.tops, rules), rules, units),
+    ...braceParts(braceScrews),
     ...topParts(topoff, rules, units),
     ...fixings(courses, first, rules, stages, units),
   ];

@@ -40,9 +40,17 @@ export function openingParts(
     ...bucks.lumber.map((list) =>
       part(
         `lumber:${list.id}`,
-        `${list.name}${list.width === null ? '' : `, ${inInches(list.width)} wide`}, lengths of ${showLength(list.stock, units)}`,
+        `${list.name}${list.board === null ? (list.width === null ? '' : `, ${inInches(list.width)} wide`) : `, ${list.board}`}, lengths of ${showLength(list.stock, units)}`,
         givenCount(list.proved ? 'least, proved' : 'lengths', list.lengths.length),
         list.buck === null && list.width === null ? ['openings.strip.stock', 'openings.brace.spacing'] : [],
+      ),
+    ),
+    ...bucks.sheets.map((list) =>
+      part(
+        `sheets:${list.id}`,
+        `${list.name}, sheets of ${inInches(list.width)} × ${inInches(list.length)}`,
+        givenCount('sheets', list.sheets),
+        list.strips.length === 0 ? [] : ['openings.rib.spacing', 'openings.rib.depth'],
       ),
     ),
     ...(bucks.fasteners.value === 0

@@ -47,12 +47,27 @@ export function openingsReport(openings: Openings, bucks: Bucks, units: UnitSyst
 export const lumberReport = (bucks: Bucks, units: UnitSystem) =>
   bucks.lumber.map((list) => ({
     material: list.name,
+    board: list.board,
+    ripped: list.ripped.map((width) => lengthQuantity(width, units)),
     width: list.width === null ? null : lengthQuantity(list.width, units),
     stock: lengthQuantity(list.stock, units),
     kerf: lengthQuantity(list.kerf, units),
     lengths: list.lengths.map((cuts) => cuts.map((cut) => lengthQuantity(cut as Length, units))),
     least: list.bound,
     proved: list.proved,
+  }));
+
+/** Sheets of all bucks: how many, the strips that they are ripped to, and what comes out of those. */
+export const sheetsReport = (bucks: Bucks, units: UnitSystem) =>
+  bucks.sheets.map((list) => ({
+    material: list.name,
+    length: lengthQuantity(list.length, units),
+    width: lengthQuantity(list.width, units),
+    sheets: list.sheets,
+    strips: list.strips.map(({ width, lengths }) => ({
+      width: lengthQuantity(width, units),
+      lengths: lengths.map((cuts) => cuts.map((cut) => lengthQuantity(cut as Length, units))),
+    })),
   }));
 
 /** Inserts where they lie on their walls. */

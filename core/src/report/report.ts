@@ -4,7 +4,7 @@ import type { TallyRow } from '../tally';
 import { wallsOf } from '../shell';
 import type { WorkedPlan } from '../work';
 import { footingReport } from './footingReport';
-import { insertsReport, lumberReport, openingsReport } from './openingsReport';
+import { insertsReport, lumberReport, openingsReport, sheetsReport } from './openingsReport';
 import { bracingReport } from './bracingReport';
 import { pourReport, topOffReport } from './pourReport';
 import { steelReport } from './steelReport';
@@ -129,6 +129,7 @@ export function report(worked: WorkedPlan) {
     },
     openings: openingsReport(worked.openings, worked.bucks, units),
     lumber: lumberReport(worked.bucks, units),
+    sheets: sheetsReport(worked.bucks, units),
     inserts: insertsReport(worked.inserts, units),
     steel: steelReport(worked.steel, units),
     bracing: bracingReport(worked.bracing, units),

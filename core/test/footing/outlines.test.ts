@@ -247,7 +247,7 @@ describe('ties of insulated forms', () => {
       orderOf(plan, worked, stage)
         .lines.filter((line) => line.id.startsWith('footing:'))
         .map((line) => line.id);
-    const all = ['footing:planks', 'footing:ties', 'footing:split-ties', 'footing:stakes'];
+    const all = ['footing:planks', 'footing:ties', 'footing:split-ties', 'footing:stakes', 'footing:bead'];
     expect(parts()).toEqual(all);
     expect(parts('one')).toEqual(all);
     expect(parts('two')).toEqual([]);

@@ -1,6 +1,8 @@
+import fc from 'fast-check';
 import highsLoader from 'highs';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { lumberOf } from '../../src/bucks';
+import { boardSizes, ripsFor } from '../../src/openings';
 import { type Length, inches, toInches } from '../../src/measure';
 import { nudges } from '../../src/nudge';
 import { orderOf } from '../../src/orderOf';
@@ -69,10 +71,16 @@ describe('a buck', () => {
     expect(liner?.members.some((each) => each.part === 'scab')).toBe(false);
   });
 
-  it('bends its head over a round top by the length of the arc', () => {
+  it('bends its head over a round top by the length of the arc: foam as it is, boards as ribs with a skin', () => {
     // Half round: π × 18 in. [length of a half circle]
+    const foam = membersIn({ kind: 'round-top', height: '60in', buck: 'foam' });
+    expect(foam['1 curved head buck']).toBeCloseTo(Math.PI * 18, 6);
     const members = membersIn({ kind: 'round-top', height: '60in' });
-    expect(members['1 curved head buck']).toBeCloseTo(Math.PI * 18, 6);
+    expect(members['1 curved head buck']).toBeUndefined();
+    // At both faces of a 13 in wall and at most 8 in apart between: three; as long as the buck is wide.
+    expect(members['3 rib sheet']).toBe(39);
+    // The skin lies 1 1/2 in outside the rough opening.
+    expect(members['1 skin bending']).toBeCloseTo(Math.PI * 19.5, 6);
     expect(members['2 jamb buck']).toBe(42);
   });
 
@@ -158,7 +166,9 @@ describe('lumber', () => {
       );
       const [list] = bucksOf(openings).lumber.filter((each) => each.buck === 'lumber');
       const cuts = (list?.lengths ?? []).flat().map((cut) => Math.round((8 * cut) / inches(1)));
-      expect(cuts.length).toBe(4 * widths.length);
+      // Walls of 13 in: no board is so wide, so every member is two rips of 6 1/2 in out of 2×8.
+      expect([list?.board, (list?.ripped ?? []).map(toInches)]).toEqual(['2×8', [6.5]]);
+      expect(cuts.length).toBe(2 * 4 * widths.length);
       const least = leastByProgram(cuts, 192 * 8, 1, list?.lengths.length ?? 0);
       expect([list?.lengths.length, list?.proved]).toEqual([least, true]);
     },
@@ -169,8 +179,49 @@ describe('lumber', () => {
     const [head] = bucksOf([
       openingOf({ kind: 'garage', at: '100in', width: '216in', height: '84in', sill: '0in' }),
     ]).lumber;
-    expect(head?.spliced).toBe(1);
-    expect(head?.lengths.flat().filter((cut) => cut === inches(109.5)).length).toBe(2);
+    // Two rips side by side, each of two parts.
+    expect(head?.spliced).toBe(2);
+    expect(head?.lengths.flat().filter((cut) => cut === inches(109.5)).length).toBe(4);
+  });
+
+  it('is bought in widths that are sold, whatever the wall, as few side by side as can be', () => {
+    const sold = [3.5, 5.5, 7.25, 9.25, 11.25];
+    fc.assert(
+      fc.property(fc.integer({ min: 4, max: 18 * 8 }), (eighths) => {
+        const width = inches(eighths / 8);
+        const { count, width: each, board } = ripsFor(width, boardSizes('lumber'));
+        expect(sold).toContain(toInches(board?.width ?? (0 as Length)));
+        expect(toInches(each) * count).toBeCloseTo(eighths / 8, 6);
+        expect(count).toBe(sold.findIndex((wide) => wide >= eighths / 8) >= 0 ? 1 : Math.ceil(eighths / 90));
+        // The next narrower board would not do.
+        const narrower = sold[sold.indexOf(toInches(board?.width ?? (0 as Length))) - 1];
+        if (narrower !== undefined) expect(narrower).toBeLessThan(toInches(each));
+      }),
+    );
+    expect(ripsFor(inches(13), boardSizes('foam'))).toEqual({ count: 1, width: inches(13), board: null });
+  });
+
+  it('of liners and ribs is told in whole sheets, ripped to strips', () => {
+    const { sheets, lumber } = bucksOf([openingOf({ sill: '32in', buck: 'scrap-liner' })]);
+    // Jambs of 48 and 36 in, two each, 13 in wide: 48 + 36 in a strip of 96 in, three strips to a sheet of 48 in.
+    expect(
+      sheets.map((list) => [list.id, list.sheets, list.strips.map((each) => each.lengths.length)]),
+    ).toEqual([['sheet', 1, [2]]]);
+    expect(lumber.every((list) => !list.id.startsWith('sheet'))).toBe(true);
+    const four = bucksOf(
+      [0, 1, 2, 3].map((index) =>
+        openingOf({
+          id: `o${String(index)}`,
+          at: `${String(60 + 100 * index)}in`,
+          sill: '32in',
+          buck: 'scrap-liner',
+        }),
+      ),
+    ).sheets[0];
+    expect([four?.strips[0]?.lengths.length, four?.sheets]).toEqual([8, 3]);
+    const plan = planWith([openingOf({ kind: 'round-top', height: '60in', sill: '20in' })]);
+    const ids = orderOf(plan, work(plan)).lines.map((line) => line.id);
+    expect(ids).toEqual(expect.arrayContaining(['sheets:sheet', 'sheets:bending', 'brace-screws']));
   });
 
   it('of nothing is nothing', () => {

@@ -121,8 +121,12 @@ export function LumberLists({
         return (
           <li key={list.id} className="break-inside-avoid">
             <p>
-              <strong>{list.name}</strong>
-              {list.width === null ? '' : `, ripped to ${inInches(list.width)}`}:{' '}
+              <strong>
+                {list.name}
+                {list.board === null ? '' : `, ${list.board}`}
+              </strong>
+              {list.board === null && list.width !== null ? `, ${inInches(list.width)} wide` : ''}
+              {list.ripped.length === 0 ? '' : `, ripped to ${list.ripped.map(inInches).join(', ')}`}:{' '}
               <span className="figures font-semibold">
                 {list.lengths.length} of {showLength(list.stock, units)}
               </span>{' '}
@@ -141,6 +145,27 @@ export function LumberLists({
           </li>
         );
       })}
+      {bucks.sheets.map((list) => (
+        <li key={list.id} className="break-inside-avoid">
+          <p>
+            <strong>{list.name}</strong>:{' '}
+            <span className="figures font-semibold">
+              {list.sheets} {list.sheets === 1 ? 'sheet' : 'sheets'} of {inInches(list.width)} ×{' '}
+              {inInches(list.length)}
+            </span>
+          </p>
+          <ul className="figures text-[16px]">
+            {list.strips.map(({ width, lengths }) => (
+              <li key={width}>
+                {lengths.length} {lengths.length === 1 ? 'strip' : 'strips'} of {inInches(width)}:{' '}
+                <span className="felt text-[14px]">
+                  {lengths.map((cuts) => cuts.map((cut) => inInches(cut as Length)).join(' + ')).join('; ')}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </li>
+      ))}
     </ul>
   );
 }
