@@ -294,6 +294,7 @@ describe('the rehearsal', () => {
     day: 'today',
     odds: null,
     trucks: null,
+    remedies: null,
     playMany: nothing,
     findTrucks: nothing,
     stop: nothing,
@@ -327,7 +328,18 @@ describe('the rehearsal', () => {
   it('tells the best trucks with the reason, and why 30 minutes are too tight', () => {
     const day = { ...pour.day, rate: 7.6 };
     const own: StagedPour = { ...pour, day, method: 'chute' };
-    const best = { trucks: 4, spacing: 60, cold: 0, overAge: 0.01, cost: 900, waitCost: 2, finish: 200 };
+    const best = {
+      trucks: 4,
+      spacing: 60,
+      cold: 0,
+      overAge: 0.01,
+      over: 0,
+      waited: 0,
+      stood: 0,
+      cost: 900,
+      waitCost: 2,
+      finish: 200,
+    };
     const words = html(
       <RehearsalPanel
         job={jobOf(demo)}

@@ -1,4 +1,6 @@
 import { type Day, type Odds, type TruckSearch, bestTrucks, manyDays } from '@ombra/core/rehearsal';
+import type { Plan } from '@ombra/core/plan';
+import { type RemedySearch, remediesOf } from '@ombra/core/remedies';
 import { expose } from 'comlink';
 
 /** Least time between two reports, in milliseconds: more could not be read. */
@@ -31,6 +33,14 @@ const api = {
     mostOdds: number,
     report: (state: TruckSearch) => Promise<void>,
   ): Promise<TruckSearch> => toTheEnd(bestTrucks(day, seed, mostOdds), report),
+  /** Tries other ways to pour; reports on the way. */
+  remedies: (
+    plan: Plan,
+    stage: string,
+    seed: number,
+    mostOdds: number,
+    report: (state: RemedySearch) => Promise<void>,
+  ): Promise<RemedySearch> => toTheEnd(remediesOf(plan, stage, seed, mostOdds), report),
 };
 
 export type RehearsalApi = typeof api;

@@ -15,8 +15,10 @@ export const toCubicFeet = (cubicMetres: number): number => 27 * toCubicYards(cu
 export const METRES_PER_FOOT = 0.3048;
 /** One pound in kilograms, exactly [NIST SP 811]. */
 export const KILOGRAMS_PER_POUND = 0.45359237;
+/** Standard gravity in metres a second squared [NIST SP 811]. */
+export const STANDARD_GRAVITY = 9.80665;
 /** One pound-force in newtons: a pound under standard gravity, exactly [NIST SP 811]. */
-const NEWTONS_PER_POUND_FORCE = KILOGRAMS_PER_POUND * 9.80665;
+const NEWTONS_PER_POUND_FORCE = KILOGRAMS_PER_POUND * STANDARD_GRAVITY;
 /** One pound-force on a square foot, in pascals. */
 export const PASCALS_PER_PSF = NEWTONS_PER_POUND_FORCE / SQUARE_METRES_PER_SQUARE_FOOT;
 /** One pound in a cubic foot, in kilograms in a cubic metre. */

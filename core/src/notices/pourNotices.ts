@@ -223,14 +223,14 @@ function pourWording(
         severity: 'mind',
         ...at(problem.stage),
         rule: 'pour.work.minutes',
-        what: `As planned, a layer waits ${showMinutes(problem.gap)} for the next one and may wait ${showMinutes(problem.working)}: that makes a cold joint. Trucks closer together, a faster way of placing, a retarder, or fewer rounds.`,
+        what: `As planned, a layer waits ${showMinutes(problem.gap)} for the next one and may wait ${showMinutes(problem.working)}: that makes a cold joint. ${problem.trucksWait ? 'The crew is slower than its trucks, so no other spacing helps: a faster way of placing, more hands, a retarder, or other rounds. The rehearsal tries them.' : 'Trucks closer together, a faster way of placing, a retarder, or fewer rounds.'}`,
       };
     case 'load-old':
       return {
         severity: 'mind',
         ...at(problem.stage),
         rule: 'pour.discharge.most',
-        what: `As planned, a load is ${showMinutes(problem.age)} old when its last concrete is placed; ${showMinutes(problem.most)} are allowed. Trucks farther apart, or smaller loads.`,
+        what: `As planned, a load is ${showMinutes(problem.age)} old when its last concrete is placed; ${showMinutes(problem.most)} are allowed. ${problem.layersWait ? 'Smaller loads, a faster way of placing, or more hands: trucks farther apart would leave the layers waiting.' : 'Trucks farther apart, or smaller loads.'}`,
       };
     case 'trucks-close':
       return {

@@ -192,6 +192,23 @@ function stagesOf(file: PlanFile): readonly Stage[] {
   }));
 }
 
+/** Rules that had another name once, and how what was said of them is written now. */
+const RENAMED: Readonly<Record<string, readonly [id: string, unit: string]>> = {
+  'pour.truck.yards': ['pour.truck.load', 'yd3'],
+  'pour.truck.metres': ['pour.truck.load', 'm3'],
+};
+
+/** A plan's rules under the names that they have now; what is said under a new name stands. */
+function renamedRules(rules: Plan['rules']): Plan['rules'] {
+  const told = Object.entries(rules).map(([id, value]): readonly [string, string | number, boolean] => {
+    const now = RENAMED[id];
+    return now ? [now[0], `${String(value)} ${now[1]}`, true] : [id, value, false];
+  });
+  return Object.fromEntries(
+    told.filter(([id, , renamed]) => !renamed || rules[id] === undefined).map(([id, value]) => [id, value]),
+  );
+}
+
 /** Bare lengths of openings, inserts and bucks pinned to the job's unit. */
 function pinLengths(thing: object, units: UnitSystem): object {
   return Object.fromEntries(
@@ -373,7 +390,7 @@ export function readPlan(document: unknown): PlanReading {
     ...(file.pour === undefined ? {} : { pour: pourOf(file.pour, file.units) }),
     ...(file.steel === undefined ? {} : { steel: steelOf(file.steel, file.units) }),
     ...(file.bucks === undefined ? {} : { bucks: pinLengths(file.bucks, file.units) }),
-    rules: file.rules ?? {},
+    rules: renamedRules(file.rules ?? {}),
   };
   const repeated = repeatedId(plan);
   if (repeated !== undefined) {

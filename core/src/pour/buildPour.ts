@@ -5,7 +5,6 @@ import type { Footing } from '../footing';
 import type { Inserts } from '../inserts';
 import { MOST_LOADS } from '../limits';
 import {
-  CUBIC_METRES_PER_CUBIC_YARD,
   type Length,
   SQUARE_METRES_PER_SQUARE_FOOT,
   type UnitSystem,
@@ -20,7 +19,8 @@ import { type HeightSpan, type Levels, type Point, type Shell, type Wall, distan
 import type { Steel } from '../steel';
 import { type Core, type Displacing, type Figure, coreOf, displacingOf } from '../tally';
 import type { TopOff } from '../topoff';
-import { crewOf, isHired, rateHow, rateOf } from './method';
+import { dayOf, steady } from './dayOf';
+import { crewOf, rateHow, rateOf } from './method';
 import { type MixCard, mixOf } from './mix';
 import { moneyOf } from './money';
 import { type Pressing, type Soonest, pressingOf } from './pressing';
@@ -30,7 +30,7 @@ import { type RoundSpan, roundsOf, roundsWithFooting } from './rounds';
 import { sidesOf } from './sides';
 import { type Slice, pointOver, slicesOf } from './slices';
 import { type PourSpan, pourSpans } from './spans';
-import { type PourMethod, type Stop, depthAt, isMoved, methodOf, reachOf, routeOf, stopsOf } from './stops';
+import { type PourMethod, type Stop, isMoved, methodOf, reachOf, routeOf, stopsOf } from './stops';
 import { type PourVolumes, volumesOf } from './volumes';
 
 /** What `buildPour` reads of a plan. */
@@ -126,78 +126,6 @@ export function clockText(minutes: number): string {
   return `${String(Math.floor(day / 60)).padStart(2, '0')}:${String(day % 60).padStart(2, '0')}`;
 }
 
-/**
- * The number under which the rehearsal keeps a stop's layers. What lies over a head has nothing of its own slice under it, so it
- * counts as a place of its own: those follow after all the slices.
- */
-export const partOf = (stop: Stop, slice: Slice, slices: number): number =>
-  slice.opening && stop.bottom >= slice.opening.concrete.bottom ? slices + slice.index : slice.index;
-
-/** The day that the rehearsal plays, from the stops and the house rules. Half of the allowance is taken up by swelling forms. [ours] */
-function dayOf(
-  stops: readonly Stop[],
-  volumes: PourVolumes,
-  mix: MixCard,
-  method: PourMethod,
-  dark: number | null,
-  setting: Setting,
-): Day {
-  const { rules, slices, rows } = setting;
-  const allowance = rules.count('pour.allowance') / 100;
-  return {
-    stops: stops.map((stop) => {
-      const slice = stop.slice === null ? undefined : slices[stop.slice];
-      return {
-        slice: slice ? partOf(stop, slice, slices.length) : null,
-        round: stop.round,
-        volume: stop.volume,
-        depth: slice ? depthAt(stop, rows.get(slice.wall) ?? [], slice) : 0,
-        move: stop.move,
-      };
-    }),
-    slices: 2 * slices.length,
-    loads: volumes.loads,
-    truck: volumes.truck,
-    step: volumes.step,
-    spacing: rules.count('pour.truck.spacing'),
-    trucks: rules.count('pour.truck.count'),
-    load: rules.count('pour.plant.load'),
-    travel: rules.count('pour.plant.travel'),
-    travelScatter: rules.count('pour.plant.scatter') / 100,
-    rate: rateOf(method, rules),
-    rateScatter: rules.count('pour.rate.scatter') / 100,
-    chuteRate: rateOf('chute', rules),
-    change: rules.count('pour.truck.change'),
-    wash: rules.count('pour.truck.wash'),
-    move: isMoved(method) ? rules.count('pour.move') : 0,
-    working: mix.working,
-    discharge: mix.discharge,
-    swell: allowance / 2,
-    swellScatter: allowance / 4,
-    dark,
-    money: {
-      wait: rules.count('pour.money.wait'),
-      free: rules.count('pour.truck.free'),
-      pump: isHired(method) ? rules.count('pour.money.pump') : 0,
-      pumpHours: rules.count('pour.money.pump.hours'),
-      lead: rules.count('pour.pump.lead'),
-      crew: rules.count('pour.money.crew') * crewOf(method, rules),
-      concrete: rules.count('pour.money.concrete') / CUBIC_METRES_PER_CUBIC_YARD,
-    },
-    fresh: mix.fresh,
-    school: rules.choice('pour.pressure') === 'ciria' ? 'ciria' : 'aci',
-  };
-}
-
-/** The same day without any scatter: trucks as ordered, a steady crew, the volumes of the drawings. */
-export const steady = (day: Day): Day => ({
-  ...day,
-  travelScatter: 0,
-  rateScatter: 0,
-  swell: 0,
-  swellScatter: 0,
-});
-
 /** Where the machine stands, and the farthest that it must reach; walls out of its reach are told. */
 function standOf(
   said: StagePour | undefined,
@@ -250,14 +178,17 @@ function dwellOf(volumes: PourVolumes, rate: number, stage: string, setting: Set
 
 /** What the planned clock runs into: layers that wait too long, old loads, trucks that stand in each other's way. */
 function judgeClock(stage: string, day: Day, clock: PlayedRun, problems: PourProblem[]): void {
-  if (clock.gap > day.working) {
-    problems.push({ kind: 'round-slow', stage, gap: clock.gap, working: day.working });
+  const { service, grows } = spacingWhy(day, day.spacing);
+  const layersWait = clock.gap > day.working;
+  const trucksWait = grows > 0 && day.loads.length > 1;
+  if (layersWait) {
+    problems.push({ kind: 'round-slow', stage, gap: clock.gap, working: day.working, trucksWait });
   }
   if (clock.age > day.discharge) {
-    problems.push({ kind: 'load-old', stage, age: clock.age, most: day.discharge });
+    problems.push({ kind: 'load-old', stage, age: clock.age, most: day.discharge, layersWait });
   }
-  const { service, grows } = spacingWhy(day, day.spacing);
-  if (grows > 0 && day.loads.length > 1) {
+  // Trucks farther apart would only make the layers wait longer.
+  if (trucksWait && !layersWait) {
     problems.push({ kind: 'trucks-close', stage, spacing: day.spacing, service });
   }
 }
@@ -353,7 +284,7 @@ function stagedPour(span: PourSpan, index: number, last: boolean, setting: Setti
   const start = minutesOf(said?.start) ?? USUAL_START;
   const darkAt = minutesOf(said?.dark);
   const dark = darkAt === null ? null : darkAt - start;
-  const day = dayOf(stops, volumes, mix, method, dark, setting);
+  const day = dayOf(stops, volumes, mix, method, dark, last, setting);
   const clock = playDay(steady(day), 0);
   if (poured) judgeClock(span.stage, day, clock, problems);
   const watchers = input.pour?.watchers ?? {};

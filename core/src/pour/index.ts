@@ -1,4 +1,5 @@
 export * from './buildPour';
+export * from './dayOf';
 export * from './method';
 export * from './mix';
 export * from './money';

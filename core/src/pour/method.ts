@@ -1,9 +1,8 @@
-import { CUBIC_METRES_PER_CUBIC_YARD } from '../measure';
-import type { CountRuleId, HouseRules } from '../rules';
-import { type How, given, givenCount } from '../tally';
+import type { CountRuleId, HouseRules, QuantityRuleId } from '../rules';
+import { type How, given } from '../tally';
 import type { PourMethod } from './stops';
 
-const RATES: Readonly<Record<PourMethod, CountRuleId>> = {
+const RATES: Readonly<Record<PourMethod, QuantityRuleId>> = {
   pump: 'pour.rate.pump',
   chute: 'pour.rate.chute',
   conveyor: 'pour.rate.conveyor',
@@ -17,22 +16,15 @@ const CREWS: Readonly<Record<PourMethod, CountRuleId>> = {
   holes: 'pour.crew.holes',
 };
 
-export const rateRule = (method: PourMethod): CountRuleId => RATES[method];
+export const rateRule = (method: PourMethod): QuantityRuleId => RATES[method];
 export const crewRule = (method: PourMethod): CountRuleId => CREWS[method];
 
-/** What a crew places in an hour by a method, as a tree in cubic metres an hour. */
-export const rateHow = (method: PourMethod, rules: HouseRules): How => ({
-  op: 'product',
-  name: 'placing rate',
-  unit: 'flow',
-  of: [
-    givenCount('yd³ an hour', rules.count(RATES[method])),
-    given('m³ in a yd³', 'ratio', CUBIC_METRES_PER_CUBIC_YARD),
-  ],
-});
+/** What a crew places in an hour by a method, in cubic metres. */
+export const rateOf = (method: PourMethod, rules: HouseRules): number => rules.quantity(RATES[method]);
 
-export const rateOf = (method: PourMethod, rules: HouseRules): number =>
-  rules.count(RATES[method]) * CUBIC_METRES_PER_CUBIC_YARD;
+/** The same as a figure's term. */
+export const rateHow = (method: PourMethod, rules: HouseRules): How =>
+  given('placing rate', 'flow', rateOf(method, rules));
 
 export const crewOf = (method: PourMethod, rules: HouseRules): number => rules.count(CREWS[method]);
 

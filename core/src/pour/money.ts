@@ -15,7 +15,13 @@ export function moneyOf(
 ): Figure {
   const count = (name: string, id: Parameters<HouseRules['count']>[0]): How =>
     givenCount(name, rules.count(id));
-  const hours = given('hours, with the lead', 'ratio', (clock.finish + rules.count('pour.pump.lead')) / 60);
+  const lead = rules.count('pour.pump.lead');
+  const hours = given('hours, with the lead, to the last brace', 'ratio', (clock.done + lead) / 60);
+  const machine = given(
+    'hours, with the lead, washed out',
+    'ratio',
+    (clock.finish + (isHired(method) ? rules.count('pour.after.wash') : 0) + lead) / 60,
+  );
   const product = (name: string, of: readonly How[]): How => ({ op: 'product', name, unit: 'money', of });
   return figureOf(
     `pour.${stage}.money`,
@@ -41,7 +47,7 @@ export function moneyOf(
                   op: 'greatest' as const,
                   name: 'hours paid',
                   unit: 'ratio' as const,
-                  of: [hours, count('at least', 'pour.money.pump.hours')],
+                  of: [machine, count('at least', 'pour.money.pump.hours')],
                 },
                 count('an hour', 'pour.money.pump'),
               ]),

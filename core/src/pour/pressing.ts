@@ -1,4 +1,4 @@
-import { type Length, METRES_PER_FOOT, PASCALS_PER_PSF } from '../measure';
+import { type Length, NANOMETRES_PER_METRE, PASCALS_PER_PSF } from '../measure';
 import {
   ACI_MOST_SLUMP,
   type FreshConcrete,
@@ -14,7 +14,7 @@ import {
   weightOf,
 } from '../pressure';
 import type { HouseRules, RuleId } from '../rules';
-import { type Figure, type How, evaluate, figureOf, given } from '../tally';
+import { type Figure, type Given, type How, evaluate, figureOf, given, givenLength } from '../tally';
 import type { PourProblem } from './problem';
 import type { RoundSpan } from './rounds';
 import { type RisingBand, type RisingInput, type Stretch, areaHow, risingBands, stretchesOf } from './rising';
@@ -48,7 +48,7 @@ export interface Pressing {
   readonly profile: readonly { readonly up: number; readonly pressure: number }[];
 }
 
-const ratio = (name: string, value: number): How => given(name, 'ratio', value);
+const ratio = (name: string, value: number): Given => given(name, 'ratio', value);
 
 /** The formula of ACI 347R-14 with its numbers filled in, in pascals. */
 function aciHow(fresh: FreshConcrete, rise: number, height: number): How {
@@ -112,7 +112,10 @@ function aciHow(fresh: FreshConcrete, rise: number, height: number): How {
             unit: 'ratio',
             of: [head, { op: 'greatest', name: 'of both', unit: 'ratio', of: [least, formula] }],
           },
-      ratio('pascals in a lb/ft²', PASCALS_PER_PSF),
+      {
+        ...ratio('pascals in a lb/ft²', PASCALS_PER_PSF),
+        shown: { imperial: null, metric: { name: 'kPa in a lb/ft²', value: PASCALS_PER_PSF / 1000 } },
+      },
     ],
   };
 }
@@ -159,7 +162,10 @@ function ciriaHow(fresh: FreshConcrete, rise: number, height: number): How {
     unit: 'pressure',
     of: [
       risen >= height ? head : { op: 'least', name: 'kN/m²', unit: 'ratio', of: [head, formula] },
-      ratio('pascals in a kN/m²', 1000),
+      {
+        ...ratio('pascals in a kN/m²', 1000),
+        shown: { imperial: { name: 'lb/ft² in a kN/m²', value: 1000 / PASCALS_PER_PSF }, metric: null },
+      },
     ],
   };
 }
@@ -169,7 +175,10 @@ const headHow = (name: string, fresh: FreshConcrete, metres: number): How => ({
   op: 'product',
   name,
   unit: 'pressure',
-  of: [ratio('weight, N/m³', weightOf(fresh)), ratio('depth, m', metres)],
+  of: [
+    given('weight of fresh concrete', 'weight', weightOf(fresh)),
+    givenLength('depth', Math.round(metres * NANOMETRES_PER_METRE)),
+  ],
 });
 
 const MIX_RULES: readonly RuleId[] = [
@@ -275,7 +284,7 @@ function fastestOf(
   capacity: number,
   { fresh, heightOf, rules }: PressingInput,
 ): number | 'none' | null {
-  const most = rules.count('pour.rise.most') * METRES_PER_FOOT;
+  const most = rules.quantity('pour.rise.most');
   const rises = walls.flatMap(({ wall }) => {
     const fastest = fastestRise(school, fresh, heightOf(wall.id), capacity);
     return fastest === 'any' ? [] : [fastest];
@@ -324,7 +333,7 @@ function wholeHeadOf(
   soonest: Soonest | null,
   rules: HouseRules,
 ): WholeHead | null {
-  if (worst.rise > rules.count('pour.rise.most') * METRES_PER_FOOT) return 'rise';
+  if (worst.rise > rules.quantity('pour.rise.most')) return 'rise';
   const vibrated = rules.choice('pour.consolidate') === 'vibrator';
   if (vibrated && deepest.depth > rules.length('pour.vibrate.deepest')) return 'deep';
   return soonest !== null && soonest.minutes < rules.count('pour.return.least') ? 'return' : null;
@@ -397,7 +406,7 @@ export function pressingOf(input: PressingInput): Pressing | null {
   const { span, rounds, rising, fresh, rate, capacity, rules, soonest } = input;
   const own = (id: string): string => `pour.${span.stage}.${id}`;
   const school = rules.choice('pour.pressure') as PressureSchool;
-  const most = rules.count('pour.rise.most') * METRES_PER_FOOT;
+  const most = rules.quantity('pour.rise.most');
   const bands = risingBands(rising);
   const stretches = stretchesOf(bands, rising, rules);
   const places = placesOf(stretches, input);

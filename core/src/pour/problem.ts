@@ -136,6 +136,8 @@ export type PourProblem =
       readonly stage: string;
       readonly gap: number;
       readonly working: number;
+      /** Whether trucks would wait, and their loads grow old, if they came closer together. */
+      readonly trucksWait: boolean;
     }
   | {
       /** At the planned pace a load is older than it may be. Minutes. */
@@ -143,6 +145,8 @@ export type PourProblem =
       readonly stage: string;
       readonly age: number;
       readonly most: number;
+      /** Whether layers would wait too long if trucks came farther apart. */
+      readonly layersWait: boolean;
     }
   | {
       /** Trucks stand longer and longer. Minutes. */

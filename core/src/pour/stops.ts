@@ -21,6 +21,8 @@ export interface Stop {
   readonly volume: number;
   /** Chute or conveyor are moved before it. */
   readonly move: boolean;
+  /** The chute would be moved before it, where it takes over for a pump. */
+  readonly chuteMove: boolean;
 }
 
 export type PourMethod = 'pump' | 'chute' | 'conveyor' | 'holes';
@@ -103,7 +105,12 @@ interface StopsInput {
 const NO_FACE = 1e-6;
 
 /** A wall's share of a round, slice by slice; sills apart. */
-function stopsOfRound(input: StopsInput, round: number, stands: ReadonlySet<number>): readonly Stop[] {
+function stopsOfRound(
+  input: StopsInput,
+  round: number,
+  stands: ReadonlySet<number>,
+  chute: ReadonlySet<number>,
+): readonly Stop[] {
   const { route, rounds, walls, rows, openings, volumeOf, rules } = input;
   const span = rounds[round - 1];
   if (!span) return [];
@@ -136,6 +143,7 @@ function stopsOfRound(input: StopsInput, round: number, stands: ReadonlySet<numb
         top: span.top,
         volume,
         move: false,
+        chuteMove: chute.has(slice.index),
       },
     ];
   });
@@ -161,6 +169,7 @@ const sideStop = (side: SideVolume, round: number): Stop => ({
   top: 0 as Length,
   volume: side.volume.value,
   move: false,
+  chuteMove: false,
 });
 
 /** Every stop of a pour in order: side pours, sills and walls, round after round. */
@@ -169,12 +178,13 @@ export function stopsOf(input: StopsInput): readonly Stop[] {
   const stands: ReadonlySet<number> = isMoved(methodOf(rules))
     ? standsAlong(route, reachOf(rules))
     : new Set<number>();
+  const chute = standsAlong(route, rules.length(REACH.chute));
   const side = (when: SideVolume['when'], round: number): readonly Stop[] =>
     sides.filter((each) => each.when === when).map((each) => sideStop(each, round));
   return [
     ...side('first', 1),
     ...rounds.flatMap((_, index) => [
-      ...stopsOfRound(input, index + 1, stands),
+      ...stopsOfRound(input, index + 1, stands, chute),
       ...(index === 0 ? side('between', 2) : []),
     ]),
     ...side('last', rounds.length),

@@ -4,6 +4,7 @@ import {
   type Length,
   type UnitSystem,
   inches,
+  millimetres,
   subtract,
 } from '../measure';
 import { type Openings, areaWithin } from '../openings';
@@ -49,9 +50,10 @@ export interface PourVolumes {
   readonly weight: Figure;
   /** Cubic metres of each load; the last one is a balance. */
   readonly loads: readonly number[];
-  /** Room of a truck and step of the plant, in cubic metres. */
+  /** Room of a truck, step of the plant, and the least that it brings without charging for a short load, in cubic metres. */
   readonly truck: number;
   readonly step: number;
+  readonly least: number;
   readonly whatIf: readonly WhatIf[];
 }
 
@@ -79,14 +81,10 @@ const sumOf = (name: string, of: readonly How[]): How => ({ op: 'sum', name, uni
 export function plantUnits(units: UnitSystem, rules: HouseRules) {
   const unit = units === 'imperial' ? CUBIC_METRES_PER_CUBIC_YARD : 1;
   return {
-    truck: rules.count(units === 'imperial' ? 'pour.truck.yards' : 'pour.truck.metres') * unit,
+    truck: rules.quantity('pour.truck.load'),
     step: Number(rules.choice('pour.plant.step')) * unit,
   };
 }
-
-/** The least load that a plant brings without charging for it, in cubic metres: told in yards, or in metres, as the job is. */
-export const leastLoad = (units: UnitSystem, rules: HouseRules): number =>
-  rules.count('pour.load.least') * (units === 'imperial' ? CUBIC_METRES_PER_CUBIC_YARD : 1);
 
 /** Steps of the plant shared out among so many loads, as alike as they can be. */
 const shared = (steps: number, loads: number): readonly number[] =>
@@ -123,6 +121,10 @@ export function loadsOf(
   return loads.map((each) => each * step);
 }
 
+/** The little that a what-if changes, and what it is called. */
+const littleOf = (units: UnitSystem): { readonly strip: Length; readonly told: string } =>
+  units === 'imperial' ? { strip: inches(1), told: 'an inch' } : { strip: millimetres(25), told: '25 mm' };
+
 /** What an inch of core or of height, or an opening that nobody made, would change. */
 function whatIfs(
   span: PourSpan,
@@ -131,8 +133,7 @@ function whatIfs(
   area: How,
   units: UnitSystem,
 ): readonly WhatIf[] {
-  const little = units === 'imperial' ? inches(1) : (25_000_000 as Length);
-  const told = units === 'imperial' ? 'an inch' : '25 mm';
+  const { strip: little, told } = littleOf(units);
   const make = (id: string, name: string, how: How): WhatIf => ({
     id,
     name,
@@ -196,22 +197,23 @@ function topArea(
   core: Core,
   displacing: Displacing,
   levels: Levels,
+  units: UnitSystem,
 ): How {
-  const strip = inches(1);
+  const { strip, told } = littleOf(units);
   return {
     op: 'quotient',
     name: 'plan area of the core at the top',
     unit: 'area',
     of: [
       sumOf(
-        'concrete in the last inch',
+        `concrete in the last ${told.replace('an ', '')}`,
         walls.flatMap((wall) => {
           const tops = (levels.walls[wall.id] ?? []).map((each) => Math.min(each.top, span.top));
           const top = Math.max(span.bottom, ...tops) as Length;
           return between(core, displacing, wall, { bottom: subtract(top, strip), top });
         }),
       ),
-      given('an inch', 'length', strip),
+      given(told, 'length', strip),
     ],
   };
 }
@@ -306,6 +308,7 @@ export function volumesOf(
     ['pour.allowance', 'pour.plant.step'],
     {},
   );
+  const least = rules.quantity('pour.load.least');
   return {
     rounds: roundFigures,
     walls: walls.map(({ wall, volume }) => ({ wall: wall.id, name: wall.name, volume })),
@@ -322,8 +325,8 @@ export function volumesOf(
         of: [
           { ...ordered.how, name: 'ordered' },
           given(
-            `kilograms in a cubic metre, at ${String(rules.count('pour.density'))} lb/ft³`,
-            'ratio',
+            'density of fresh concrete',
+            'density',
             rules.count('pour.density') * KILOGRAMS_PER_CUBIC_METRE_PER_PCF,
           ),
         ],
@@ -331,9 +334,16 @@ export function volumesOf(
       ['pour.density'],
       {},
     ),
-    loads: loadsOf(span.stage, ordered.value, truck, step, leastLoad(units, rules), chosenLoads, problems),
+    loads: loadsOf(span.stage, ordered.value, truck, step, least, chosenLoads, problems),
     truck,
     step,
-    whatIf: whatIfs(span, walls, displacing.openings, topArea(span, filled, core, displacing, levels), units),
+    least,
+    whatIf: whatIfs(
+      span,
+      walls,
+      displacing.openings,
+      topArea(span, filled, core, displacing, levels, units),
+      units,
+    ),
   };
 }

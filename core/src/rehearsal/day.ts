@@ -11,6 +11,8 @@ export interface DayStop {
   readonly depth: number;
   /** Chute or conveyor are moved before it. */
   readonly move: boolean;
+  /** The chute would be moved before it, where it takes over for a pump that broke. */
+  readonly chuteMove: boolean;
 }
 
 /** Everything that the day of a pour is played from; times in minutes from the hour that the first truck is ordered for. */
@@ -22,6 +24,8 @@ export interface Day {
   /** Room of a truck, and the step in which the plant sells, in cubic metres. */
   readonly truck: number;
   readonly step: number;
+  /** Least that the plant brings without charging for a short load, in cubic metres. */
+  readonly least: number;
   /** A truck is ordered every so often. */
   readonly spacing: number;
   readonly trucks: number;
@@ -35,19 +39,32 @@ export interface Day {
   /** Rate off the chute, which the crew falls back on. */
   readonly chuteRate: number;
   readonly change: number;
+  /** From a truck's arrival until it can discharge: backing in and its slump test. */
+  readonly backing: number;
+  /** Priming of the pump with the first truck's concrete. */
+  readonly prime: number;
   readonly wash: number;
   readonly move: number;
+  /** Moving the chute where it takes over. */
+  readonly chuteMoving: number;
   /** Time that a layer may wait for the next one, and that a load may be old. */
   readonly working: number;
   readonly discharge: number;
+  /** What is done with a load that is older than that. */
+  readonly oldLoads: 'take' | 'refuse';
   /** Share that forms, hose and pump take over the drawings, and by how much of all concrete it scatters. */
   readonly swell: number;
   readonly swellScatter: number;
+  /** Minutes after the last concrete until all is done: struck off, bolts set, walls straightened; and until the machine is washed out. */
+  readonly after: number;
+  readonly washOut: number;
   /** Minutes after the start when it is too dark; null where nobody has said. */
   readonly dark: number | null;
   readonly money: DayMoney;
   /** What presses on the forms, and by which school it is told; null where its figures are out of any range. */
   readonly fresh: FreshConcrete | null;
+  /** What the forms are stated for, in pascals; null where nobody has said. */
+  readonly capacity: number | null;
   readonly school: PressureSchool;
 }
 

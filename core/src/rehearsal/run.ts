@@ -14,7 +14,7 @@ export interface Trip {
   readonly to: number;
   /** The rest of it was refused. */
   readonly sentBack: boolean;
-  /** Called for on the day, since the loads of the plan were used up. */
+  /** Called for on the day: in place of one that was sent back, or since the loads of the plan were used up. */
   readonly extra: boolean;
 }
 
@@ -29,12 +29,15 @@ export interface Placed {
 export interface Idle {
   readonly from: number;
   readonly to: number;
-  readonly why: 'no-truck' | 'change' | 'move' | DayEvent['kind'];
+  readonly why: 'no-truck' | 'change' | 'backing' | 'prime' | 'move' | DayEvent['kind'];
 }
 
 /** How one day went. */
 export interface Run {
+  /** The last concrete is placed. */
   readonly finish: number;
+  /** All is done: struck off, bolts set, straightened, washed out. */
+  readonly done: number;
   /** Poured to the end; false where the day was called off. */
   readonly complete: boolean;
   /** Longest that a layer waited for the next one, and where. */
@@ -46,11 +49,15 @@ export interface Run {
   readonly age: number;
   /** Minutes that trucks stood before their discharge, added up. */
   readonly waited: number;
+  /** Minutes that the crew stood for a truck. */
+  readonly stood: number;
   /** What waiting trucks cost; and waiting, pump, crew and wasted concrete together. */
   readonly waitCost: number;
   readonly cost: number;
   readonly extraLoads: number;
-  /** Concrete left in the last trucks, in cubic metres. */
+  /** Loads that were sent back, for what they were or for their age. */
+  readonly refused: number;
+  /** Concrete that is paid for and not in the forms, in cubic metres: left over, sent back, or on the road when the day was called off. */
   readonly left: number;
   /** Greatest pressure on the forms, pascals, and the rise there, m/h; null where no pressure can be told. */
   readonly pressure: number | null;
@@ -116,11 +123,22 @@ function pressed(day: Day, scratch: Scratch): { readonly pressure: number | null
   return { pressure, rise };
 }
 
+/** A load that was called for on the day: when, and how much of it. */
+interface Called {
+  readonly at: number;
+  /** Null where what is left is measured when it is batched. */
+  readonly volume: number | null;
+}
+
+/** So many loads more than planned end any day: nothing is gained by sending on. */
+const MOST_EXTRA = 40;
+
 /** The day as it goes: a clock, a crew, the truck that stands at the hose, and those on the road. */
 class Playing {
   clock = 0;
   private readonly draw;
   private readonly swell: number;
+  private readonly drawn: number;
   private toPlace: number;
   private slowed = false;
   private byChute = false;
@@ -131,7 +149,13 @@ class Playing {
   private nextEvent = 0;
   private readonly back: number[];
   private plantFree = -Infinity;
-  private loads = 0;
+  /** Loads of the plan, and trips in all, that were batched so far. */
+  private planned = 0;
+  private trips = 0;
+  private readonly called: Called[] = [];
+  /** Concrete that was batched and not sent back. */
+  private brought = 0;
+  private firstPlaced = Infinity;
   private truck = { batched: 0, arrived: 0, began: 0, size: 0, extra: false };
   private inTruck = 0;
   private pace = 1;
@@ -139,8 +163,10 @@ class Playing {
   private gapSlice: number | null = null;
   private age = 0;
   private waited = 0;
+  private stood = 0;
   private waitCost = 0;
   private extraLoads = 0;
+  private refusals = 0;
   private left = 0;
 
   constructor(
@@ -153,7 +179,8 @@ class Playing {
     this.draw = drawFrom(seed);
     const scatter = day.swellScatter === 0 ? 0 : day.swellScatter * normal(this.draw);
     this.swell = 1 + Math.max(0, day.swell + scatter);
-    this.toPlace = this.swell * day.stops.reduce((sum, stop) => sum + stop.volume, 0);
+    this.drawn = day.stops.reduce((sum, stop) => sum + stop.volume, 0);
+    this.toPlace = this.swell * this.drawn;
     this.back = Array.from({ length: day.trucks }, () => -Infinity);
     scratch.firstEnd.fill(-1);
     scratch.depth.fill(0);
@@ -190,7 +217,7 @@ class Playing {
         return event.answer === 'plate' ? event.minutes : PASSED_BY;
       case 'pump':
         this.byChute = event.answer === 'chute';
-        return this.byChute ? 0 : event.minutes;
+        return this.byChute ? this.day.chuteMoving : event.minutes;
     }
   }
 
@@ -206,11 +233,17 @@ class Playing {
 
   /** The truck at the hose leaves: empty, refused, or at the end of the day. */
   private sendOff(): void {
-    if (this.loads === 0) return;
+    if (this.trips === 0) return;
     const { day, clock, truck } = this;
     this.waited += Math.max(0, truck.began - truck.arrived);
     this.waitCost += Math.max(0, clock - truck.arrived - day.money.free) * day.money.wait;
     if (!this.refused) this.age = Math.max(this.age, clock - truck.batched);
+    else {
+      // What is sent back is called for again at once.
+      this.refusals += 1;
+      this.brought -= this.inTruck;
+      this.called.push({ at: clock, volume: this.inTruck });
+    }
     this.left += Math.max(0, this.inTruck);
     this.happened?.trips.push({
       volume: truck.size,
@@ -221,23 +254,61 @@ class Playing {
       sentBack: this.refused,
       extra: truck.extra,
     });
-    this.back[(this.loads - 1) % day.trucks] =
+    this.back[(this.trips - 1) % day.trucks] =
       clock + day.wash + day.travel * factor(day.travelScatter, this.draw);
     this.refused = false;
     this.inTruck = 0;
   }
 
+  /** What the plant is told to bring: no more than a truck takes, in its steps, and no short load. */
+  private asSold(volume: number): number {
+    const { truck, step, least } = this.day;
+    return Math.min(truck, Math.max(step, least, roundedUp(volume, step)));
+  }
+
+  /**
+   * How much of the balance is ordered when it is batched: what the forms will take, by what they took so far, less what was
+   * brought and what is on its way again. Before anything is placed nobody knows better than the plan.
+   */
+  private balance(batched: number, planned: number): number {
+    if (batched < this.firstPlaced) return planned;
+    const again = this.called.reduce((sum, each) => sum + (each.volume ?? 0), 0);
+    return this.swell * this.drawn - this.brought - again;
+  }
+
+  /** The load that is batched next, and when: by the plan, or called for on the day. */
+  private nextLoad(): { readonly batched: number; readonly size: number; readonly extra: boolean } {
+    const { day } = this;
+    const asked = this.called[0];
+    const ordered = day.loads[this.planned];
+    const byPlan = ordered === undefined ? Infinity : this.planned * day.spacing - day.travel - day.load;
+    const extra = asked !== undefined && asked.at < byPlan;
+    const wanted = extra ? asked.at : byPlan;
+    const truck = this.back[this.trips % day.trucks] ?? 0;
+    const batched = Math.max(wanted, this.plantFree, truck);
+    if (extra) {
+      this.called.shift();
+      return { batched, size: this.asSold(asked.volume ?? this.toPlace), extra };
+    }
+    this.planned += 1;
+    const last = this.planned === day.loads.length;
+    const size = last ? this.balance(batched, ordered ?? day.truck) : (ordered ?? day.truck);
+    // A balance that nothing is left for is not batched.
+    if (last && size <= NOTHING && this.called.length > 0) return this.nextLoad();
+    return { batched, size: last ? this.asSold(size) : size, extra };
+  }
+
   /** The next truck backs in, as soon as it is there. */
   private nextTruck(): void {
-    const { day, clock, loads } = this;
-    const planned = day.loads[loads];
-    // The last load is ordered when what is left can be measured; one more is called for where even that was not enough.
-    const balance = loads >= day.loads.length - 1;
-    const extra = planned === undefined;
-    if (extra) this.extraLoads += 1;
-    const wanted = extra ? clock : loads * day.spacing - day.travel - day.load;
-    const batched = Math.max(wanted, this.plantFree, this.back[loads % day.trucks] ?? 0);
-    this.plantFree = batched + day.load;
+    const { day, clock } = this;
+    const first = this.trips === 0;
+    if (this.planned >= day.loads.length && this.called.length === 0) {
+      this.called.push({ at: clock, volume: null });
+    }
+    const load = this.nextLoad();
+    if (load.extra) this.extraLoads += 1;
+    this.plantFree = load.batched + day.load;
+    this.brought += load.size;
     let arrived = this.plantFree + day.travel * factor(day.travelScatter, this.draw);
     // What happens on the road before this truck is there happens to this truck.
     for (;;) {
@@ -251,23 +322,33 @@ class Playing {
       this.late = 0;
     }
     // A first truck that is early waits for its hour.
-    const ready = loads === 0 ? clock : clock + day.change;
+    const ready = first ? clock : clock + day.change;
     this.idle(clock, ready, 'change');
     this.idle(ready, arrived, 'no-truck');
-    this.clock = Math.max(arrived, ready);
-    this.truck = {
-      batched,
-      arrived,
-      began: this.clock,
-      size: balance
-        ? Math.min(day.truck, Math.max(day.step, roundedUp(this.toPlace, day.step)))
-        : (planned ?? day.truck),
-      extra,
-    };
-    this.inTruck = this.truck.size;
-    this.loads += 1;
+    this.stood += Math.max(0, arrived - ready);
+    const backed = Math.max(arrived + day.backing, ready);
+    this.idle(Math.max(ready, arrived), backed, 'backing');
+    this.clock = first ? backed + day.prime : backed;
+    this.idle(backed, this.clock, 'prime');
+    const { batched, size, extra } = load;
+    this.truck = { batched, arrived, began: this.clock, size, extra };
+    this.inTruck = size;
+    this.trips += 1;
     this.slowed = false;
     this.pace = factor(day.rateScatter, this.draw);
+  }
+
+  /** Loads that were batched when the day was called off are paid for: they are on the road, or wait. */
+  private payForTheRoad(): void {
+    const { day, clock } = this;
+    for (;;) {
+      if (this.planned >= day.loads.length && this.called.length === 0) return;
+      const load = this.nextLoad();
+      if (load.batched > clock) return;
+      this.plantFree = load.batched + day.load;
+      this.trips += 1;
+      this.left += load.size;
+    }
   }
 
   private get rate(): number {
@@ -295,13 +376,19 @@ class Playing {
     depths[slice] = (depths[slice] ?? 0) + depth;
   }
 
-  /** Places as much as the truck, the stop and the next trouble allow. */
+  /** Places as much as the truck, its age, the stop and the next trouble allow. */
   private place(wants: number): number {
-    const take = Math.min(wants, this.inTruck);
     const { rate } = this;
+    // A load that is too old is sent back with what is still in it.
+    const young =
+      this.day.oldLoads === 'refuse' ? this.truck.batched + this.day.discharge - this.clock : Infinity;
+    const whole = Math.min(wants, this.inTruck);
+    const take = Math.min(whole, Math.max(0, (young / 60) * rate));
+    this.firstPlaced = Math.min(this.firstPlaced, this.clock);
     const until = this.clock + (take / rate) * 60;
     const event = this.events[this.nextEvent];
     if (!event || event.at >= until) {
+      this.refused = take < whole;
       this.clock = until;
       return take;
     }
@@ -319,15 +406,16 @@ class Playing {
   run(): Run {
     const { day } = this;
     for (const [index, stop] of day.stops.entries()) {
-      if (stop.move) {
-        this.idle(this.clock, this.clock + day.move, 'move');
-        this.clock += day.move;
-      }
+      const moving = this.byChute ? (stop.chuteMove ? day.chuteMoving : 0) : stop.move ? day.move : 0;
+      this.idle(this.clock, this.clock + moving, 'move');
+      this.clock += moving;
       let wants = stop.volume * this.swell;
       let from = -1;
       while (wants > NOTHING && !this.over()) {
         if (this.inTruck <= NOTHING || this.refused) {
           this.sendOff();
+          if (this.trips > day.loads.length + MOST_EXTRA) this.calledOff = true;
+          if (this.over()) break;
           this.nextTruck();
         }
         this.meetWaiting();
@@ -349,24 +437,30 @@ class Playing {
       if (this.over()) break;
     }
     this.sendOff();
+    if (this.over()) this.payForTheRoad();
     const { money } = day;
-    const hours = (this.clock + money.lead) / 60;
-    const paid = money.pump > 0 ? Math.max(hours, money.pumpHours) : 0;
+    const done = this.clock + Math.max(day.after, day.washOut);
+    const hours = (done + money.lead) / 60;
+    const machine = (this.clock + day.washOut + money.lead) / 60;
+    const paid = money.pump > 0 ? Math.max(machine, money.pumpHours) : 0;
     const cold: number[] = [];
     this.scratch.cold.forEach((is, slice) => {
       if (is === 1) cold.push(slice);
     });
     return {
       finish: this.clock,
+      done,
       complete: !this.calledOff,
       gap: this.gap,
       gapSlice: this.gapSlice,
       cold,
       age: this.age,
       waited: this.waited,
+      stood: this.stood,
       waitCost: this.waitCost,
       cost: this.waitCost + paid * money.pump + hours * money.crew + this.left * money.concrete,
       extraLoads: this.extraLoads,
+      refused: this.refusals,
       left: this.left,
       ...pressed(day, this.scratch),
     };
@@ -375,8 +469,9 @@ class Playing {
 
 /**
  * Plays the day once and gives its figures only; fast, for many days. Loads are batched one after another, drive, wait for the one
- * before them, and are placed stop by stop at the crew's pace; a truck that is empty washes out, drives back and is loaded again.
- * The last load is a balance.
+ * before them, back in and are tested, and are placed stop by stop at the crew's pace; a truck that is empty washes out, drives
+ * back and is loaded again. The last load of the plan is a balance, sized when it is batched; one that is sent back is called for
+ * again at once.
  *
  * @param seed gives the same day again
  */

@@ -29,7 +29,13 @@ export interface Odds {
   /** Not done by dark; null where nobody has said when that is. */
   readonly dark: number | null;
   readonly extraLoad: number;
+  /** Days on which a load was sent back. */
+  readonly refused: number;
+  /** Days on which the forms were pressed harder than they are stated for; null where that cannot be told. */
+  readonly over: number | null;
   readonly finish: Spread;
+  /** All done: struck off, straightened, washed out. */
+  readonly done: Spread;
   readonly waitCost: Spread;
   readonly cost: Spread;
   readonly gap: Spread;
@@ -75,12 +81,15 @@ const BETWEEN_REPORTS = 250;
 export function* manyDays(day: Day, seed: number, days: number): Generator<number, Odds> {
   const scratch = scratchFor(day);
   const make = (): Float64Array => new Float64Array(days);
-  const [finish, waitCost, cost, gap, age, pressure] = [make(), make(), make(), make(), make(), make()];
+  const [finish, allDone, waitCost] = [make(), make(), make()];
+  const [cost, gap, age, pressure] = [make(), make(), make(), make()];
   const coldAt = new Array<number>(day.slices).fill(0);
-  let [cold, overAge, waits, dark, extra] = [0, 0, 0, 0, 0];
+  let [cold, overAge, waits, dark, extra, refused, over] = [0, 0, 0, 0, 0, 0, 0];
+  const { capacity } = day;
   for (let at = 0; at < days; at++) {
     const run = runDay(day, seedOf(seed, at), scratch);
     finish[at] = run.finish;
+    allDone[at] = run.done;
     waitCost[at] = run.waitCost;
     cost[at] = run.cost;
     gap[at] = run.gap;
@@ -90,8 +99,10 @@ export function* manyDays(day: Day, seed: number, days: number): Generator<numbe
     for (const slice of run.cold) coldAt[slice] = (coldAt[slice] ?? 0) + 1;
     if (run.age > day.discharge) overAge += 1;
     if (run.waitCost > 0) waits += 1;
-    if (day.dark !== null && run.finish > day.dark) dark += 1;
+    if (day.dark !== null && run.done > day.dark) dark += 1;
     if (run.extraLoads > 0) extra += 1;
+    if (run.refused > 0) refused += 1;
+    if (capacity !== null && (run.pressure ?? 0) > capacity) over += 1;
     if ((at + 1) % BETWEEN_REPORTS === 0) yield at + 1;
   }
   const share = (count: number): number => count / Math.max(1, days);
@@ -103,6 +114,9 @@ export function* manyDays(day: Day, seed: number, days: number): Generator<numbe
     waits: share(waits),
     dark: day.dark === null ? null : share(dark),
     extraLoad: share(extra),
+    refused: share(refused),
+    over: capacity === null || !day.fresh ? null : share(over),
+    done: spreadOf(allDone),
     finish: spreadOf(finish),
     waitCost: spreadOf(waitCost),
     cost: spreadOf(cost),

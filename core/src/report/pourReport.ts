@@ -47,6 +47,7 @@ const stageReport = (pour: StagedPour, units: UnitSystem) => ({
   planned: {
     start: clockText(pour.start),
     finish: clockText(pour.start + pour.clock.finish),
+    done: clockText(pour.start + pour.clock.done),
     longestWait: { value: pour.clock.gap, unit: 'min' as const },
     oldestLoad: { value: pour.clock.age, unit: 'min' as const },
   },

@@ -1,4 +1,4 @@
-import { type Length, inches } from '../measure';
+import { type Length, inches, millimetres } from '../measure';
 import type { ChoiceRule, CountRule, LengthRule } from './rule';
 
 const commonPractice = { kind: 'common practice' } as const;
@@ -94,6 +94,7 @@ export const bracingLengthRules = {
     statement: 'A plank passes its last support by {value} at least, where it is not cleated or hooked.',
     reason: 'Shorter, it can slip off.',
     default: inches(6),
+    metric: millimetres(155),
     least: 0 as Length,
     most: inches(24),
     source: osha('(b)(4)'),
@@ -134,6 +135,7 @@ export const bracingLengthRules = {
     statement: 'Planks that overlap do so by {value} at least, over a support.',
     reason: 'So that neither can slip out from under a foot.',
     default: inches(12),
+    metric: millimetres(310),
     least: inches(4),
     most: inches(36),
     source: osha('(b)(7)'),
@@ -144,6 +146,7 @@ export const bracingLengthRules = {
     statement: 'A platform is {value} wide at least.',
     reason: 'Room to stand and to turn round with a hose.',
     default: inches(18),
+    metric: millimetres(460),
     least: inches(9),
     most: inches(60),
     source: osha('(b)(2)'),
@@ -154,6 +157,7 @@ export const bracingLengthRules = {
     statement: 'A plank is {value} wide.',
     reason: 'A 2×10; so many lie side by side as the platform wants.',
     default: inches(9.25),
+    metric: millimetres(235),
     least: inches(5),
     most: inches(24),
     source: commonPractice,
@@ -164,6 +168,7 @@ export const bracingLengthRules = {
     statement: 'A plank is {value} thick.',
     reason: 'Round a corner one side is dropped by it, so that planks pass over each other.',
     default: inches(1.5),
+    metric: millimetres(38),
     least: inches(0.75),
     most: inches(4),
     source: commonPractice,

@@ -1,19 +1,30 @@
-import { type Length, type UnitSystem, inches, readLength, showLength } from '../measure';
+import {
+  type Length,
+  type UnitSystem,
+  inches,
+  readLength,
+  readQuantity,
+  showLength,
+  writeQuantity,
+} from '../measure';
 import {
   type ChoiceRuleId,
   type CountRuleId,
   type LengthRuleId,
+  type QuantityRuleId,
   RULES,
   type RuleId,
   isRuleId,
 } from './registry';
-import { type Rule, defaultOf, takesLength } from './rule';
+import { type Rule, defaultOf, takesLength, takesQuantity } from './rule';
 
 /** A job's rules: what the job sets for itself over the defaults. */
 export interface HouseRules {
   readonly length: (id: LengthRuleId) => Length;
   readonly count: (id: CountRuleId) => number;
   readonly choice: (id: ChoiceRuleId) => string;
+  /** In the base unit of what it measures: cubic metres an hour, metres an hour. */
+  readonly quantity: (id: QuantityRuleId) => number;
   /** The job's own values, for the rules page and for notices. */
   readonly changed: ReadonlySet<RuleId>;
   /** Overrides that could not be used; the default stands in their place. */
@@ -27,7 +38,7 @@ export interface RefusedRule {
   readonly reason: 'unknown' | 'unreadable' | 'out-of-range' | 'not-a-choice';
 }
 
-/** The plan's own form of overrides: rule id → a length in trade notation, a count, or a choice. */
+/** The plan's own form of overrides: rule id → a length or a quantity in trade notation, a count, or a choice. */
 export type RuleOverrides = Readonly<Record<string, string | number>>;
 
 type Taken = { readonly value: Length | number | string } | { readonly refused: RefusedRule['reason'] };
@@ -41,6 +52,12 @@ function take(rule: Rule, given: string | number): Taken {
   if (rule.type === 'count') {
     if (typeof given !== 'number' || !Number.isInteger(given)) return { refused: 'unreadable' };
     return given >= rule.least && given <= rule.most ? { value: given } : { refused: 'out-of-range' };
+  }
+  if (rule.type === 'quantity') {
+    // A bare number is in feet and yards, as such rules were written once.
+    const value = readQuantity(String(given), rule.of, 'imperial');
+    if (value === null) return { refused: 'unreadable' };
+    return takesQuantity(rule, value) ? { value } : { refused: 'out-of-range' };
   }
   const reading = readLength(String(given), 'imperial');
   if (!reading.ok || typeof given === 'number') return { refused: 'unreadable' };
@@ -66,6 +83,7 @@ export function houseRules(overrides: RuleOverrides = {}, units: UnitSystem = 'i
     length: (id) => (values.get(id) ?? defaultOf(RULES[id], units)) as Length,
     count: (id) => (values.get(id) ?? RULES[id].default) as number,
     choice: (id) => (values.get(id) ?? defaultOf(RULES[id], units)) as string,
+    quantity: (id) => (values.get(id) ?? defaultOf(RULES[id], units)) as number,
     changed: new Set(values.keys()),
     refused,
   };
@@ -92,6 +110,9 @@ export function stateRule(id: RuleId, rules: HouseRules, units: UnitSystem): str
       return showRuleLength(rules.length(id as LengthRuleId), units);
     }
     if (rule.type === 'count') return String(rules.count(id as CountRuleId));
+    if (rule.type === 'quantity') {
+      return writeQuantity(rules.quantity(id as QuantityRuleId), rule.of, units);
+    }
     const chosen = rules.choice(id as ChoiceRuleId);
     return rule.choices.find((choice) => choice.value === chosen)?.label ?? chosen;
   };

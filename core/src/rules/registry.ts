@@ -3,9 +3,10 @@ import { bracingChoiceRules, bracingCountRules, bracingLengthRules } from './bra
 import { openingChoiceRules, openingCountRules, openingLengthRules } from './openingRules';
 import { mixChoiceRules, mixCountRules } from './mixRules';
 import { pourChoiceRules, pourCountRules, pourLengthRules } from './pourRules';
+import { pourQuantityRules } from './pourQuantityRules';
 import { topOffChoiceRules, topOffCountRules, topOffLengthRules } from './topOffRules';
 import { steelChoiceRules, steelCountRules, steelLengthRules } from './steelRules';
-import type { ChoiceRule, CountRule, LengthRule, Rule } from './rule';
+import type { ChoiceRule, CountRule, LengthRule, QuantityRule, Rule } from './rule';
 
 const commonPractice = { kind: 'common practice' } as const;
 const ours = { kind: 'ours' } as const;
@@ -619,12 +620,20 @@ const choiceRules = {
   ...topOffChoiceRules,
 } as const satisfies Record<string, ChoiceRule>;
 
+const quantityRules = { ...pourQuantityRules } as const satisfies Record<string, QuantityRule>;
+
 export type LengthRuleId = keyof typeof lengthRules;
 export type CountRuleId = keyof typeof countRules;
 export type ChoiceRuleId = keyof typeof choiceRules;
-export type RuleId = LengthRuleId | CountRuleId | ChoiceRuleId;
+export type QuantityRuleId = keyof typeof quantityRules;
+export type RuleId = LengthRuleId | CountRuleId | ChoiceRuleId | QuantityRuleId;
 
 /** Every house rule by its id. */
-export const RULES: Readonly<Record<RuleId, Rule>> = { ...lengthRules, ...countRules, ...choiceRules };
+export const RULES: Readonly<Record<RuleId, Rule>> = {
+  ...lengthRules,
+  ...countRules,
+  ...quantityRules,
+  ...choiceRules,
+};
 
 export const isRuleId = (id: string): id is RuleId => Object.hasOwn(RULES, id);

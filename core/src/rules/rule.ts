@@ -1,4 +1,4 @@
-import type { Length, UnitSystem } from '../measure';
+import { type Length, NANOMETRES_PER_MILLIMETRE, type TypedQuantity, type UnitSystem } from '../measure';
 
 /** Where a rule comes from. `fromMemory` marks a publication quoted without the text at hand. */
 export type RuleSource =
@@ -27,17 +27,59 @@ export interface LengthRule extends RuleCommon {
   readonly orNone?: true;
 }
 
-/** What a rule says where the job says nothing. */
-export const defaultOf = (rule: Rule, units: UnitSystem): Length | number | string =>
-  rule.type !== 'count' && units === 'metric' ? (rule.metric ?? rule.default) : rule.default;
+/** Steps that metric crews measure in, by size: up to each, in millimetres. [ours] */
+const METRIC_STEPS: readonly (readonly [upTo: number, step: number])[] = [
+  [5, 0.5],
+  [15, 1],
+  [100, 5],
+  [300, 10],
+  [1200, 50],
+  [2400, 100],
+  [Infinity, 300],
+];
+
+/** Rules that follow the blocks' own module, whichever units a job is in. */
+const OF_THE_MODULE = /^(courses|offcuts|outline)\./;
+
+/** A length in a metric step: 750 mm for 30 in. */
+export function metricStep(length: Length): Length {
+  const plain = length / NANOMETRES_PER_MILLIMETRE;
+  const [, step] = METRIC_STEPS.find(([upTo]) => plain < upTo) ?? [0, 1];
+  return (Math.round(plain / step) * step * NANOMETRES_PER_MILLIMETRE) as Length;
+}
+
+/**
+ * What a rule says where the job says nothing. A metric job has its lengths in metric steps, but for those that follow the
+ * blocks' module.
+ */
+export function defaultOf(rule: Rule, units: UnitSystem): Length | number | string {
+  if (units === 'imperial' || rule.type === 'count') return rule.default;
+  if (rule.type !== 'length') return rule.metric ?? rule.default;
+  return rule.metric ?? (OF_THE_MODULE.test(rule.id) ? rule.default : metricStep(rule.default));
+}
 
 /** Whether a rule takes a length. */
 export const takesLength = (rule: LengthRule, length: Length): boolean =>
   (length >= rule.least && length <= rule.most) || (rule.orNone === true && length === 0);
 
+/** Whether a rule takes a quantity, but for what rounding makes of its limits. */
+export const takesQuantity = (rule: QuantityRule, value: number): boolean =>
+  value >= rule.least * (1 - 1e-9) && value <= rule.most * (1 + 1e-9);
+
 export interface CountRule extends RuleCommon {
   readonly type: 'count';
   readonly default: number;
+  readonly least: number;
+  readonly most: number;
+}
+
+/** A quantity with a unit, told in the base: cubic metres an hour, metres an hour. */
+export interface QuantityRule extends RuleCommon {
+  readonly type: 'quantity';
+  readonly of: TypedQuantity;
+  readonly default: number;
+  /** The default of a metric job, a round figure there. */
+  readonly metric: number;
   readonly least: number;
   readonly most: number;
 }
@@ -51,7 +93,7 @@ export interface ChoiceRule extends RuleCommon {
 }
 
 /** A house rule: a figure or choice of the trade that a job may set for itself. */
-export type Rule = LengthRule | CountRule | ChoiceRule;
+export type Rule = LengthRule | CountRule | QuantityRule | ChoiceRule;
 
 /** `common practice`, `our own rule` or the standard's name, as shown beside a figure. */
 export function sourceText(source: RuleSource): string {

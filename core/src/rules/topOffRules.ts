@@ -1,4 +1,4 @@
-import { type Length, inches } from '../measure';
+import { type Length, inches, millimetres } from '../measure';
 import type { ChoiceRule, CountRule, LengthRule } from './rule';
 
 const commonPractice = { kind: 'common practice' } as const;
@@ -64,6 +64,7 @@ export const topOffLengthRules = {
     statement: 'Anchor bolts are {value} thick.',
     reason: 'Thicker ones where the drawings say so.',
     default: inches(0.5),
+    metric: millimetres(12),
     least: inches(0.375),
     most: inches(1.25),
     source: anchorage,

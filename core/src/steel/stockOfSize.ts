@@ -58,7 +58,7 @@ export function stockOfSize(
     unit: 'mass',
     of: [
       givenLength('all bars, laps and all', total),
-      { op: 'given', name: 'kilograms a metre', unit: 'ratio', value: size.massPerMetre },
+      { op: 'given', name: 'mass of the bar', unit: 'line-mass', value: size.massPerMetre },
     ],
   };
   return {

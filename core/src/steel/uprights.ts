@@ -170,7 +170,7 @@ const coveredBy = ({ concrete }: PlacedOpening, at: Length, cover: Length): bool
   at <= concrete.from - cover || at >= concrete.to + cover;
 
 /** Whether two openings stand side by side at some height. */
-const beside = (a: PlacedOpening, b: PlacedOpening): boolean =>
+const sideBySide = (a: PlacedOpening, b: PlacedOpening): boolean =>
   a.concrete.bottom < b.concrete.top && b.concrete.bottom < a.concrete.top;
 
 /**
@@ -191,14 +191,21 @@ function barsOfJamb(
   const others = own.openings.filter((each) => each.id !== opening.id);
   const runs = (at: Length): boolean => others.every((each) => coveredBy(each, at, cover));
   const stands = (at: Length): boolean =>
-    others.every((each) => !beside(opening, each) || coveredBy(each, at, cover));
+    others.every((each) => !sideBySide(opening, each) || coveredBy(each, at, cover));
   const within = Math.max(rules.length('steel.jamb.within'), cover);
   const apart = Math.max(rules.length('steel.jamb.apart'), places.apart);
   const offOf = (at: Length): number => (at - edge) * out;
-  const serves = found.filter(
-    ({ at, use }) =>
-      use === 'jamb' && offOf(at) >= cover && offOf(at) <= JAMB_REACH && runs(at) && stands(at),
-  );
+  const beside = (use: Upright['use']): Upright[] =>
+    found.filter(
+      (each) =>
+        each.use === use &&
+        offOf(each.at) >= cover &&
+        offOf(each.at) <= JAMB_REACH &&
+        runs(each.at) &&
+        stands(each.at),
+    );
+  const serves = beside('jamb');
+  const near = beside('vertical');
   const bars: Upright[] = [];
   const taken = (): readonly Length[] => [...found, ...bars].map(({ at }) => at);
   for (let nth = serves.length; nth < rules.count('steel.jamb.bars'); nth += 1) {
@@ -212,9 +219,14 @@ function barsOfJamb(
       .map((off) => nanometres(edge + out * off))
       .filter((at) => stands(at) && places.isClear(at, taken()));
     const nearest = clear.slice(0, 1).concat(clear.filter(runs).slice(0, 1)).at(-1);
-    if (nearest === undefined) {
-      setting.problems.push({ kind: 'no-room', wall: own.wall.id, at: nanometres(edge + out * wanted) });
-    } else bars.push({ at: nearest, use: 'jamb', opening: opening.id });
+    if (nearest !== undefined) {
+      bars.push({ at: nearest, use: 'jamb', opening: opening.id });
+      continue;
+    }
+    // Where there is no more room, a vertical that stands there anyway does for one.
+    const vertical = near.shift();
+    if (vertical) continue;
+    setting.problems.push({ kind: 'no-room', wall: own.wall.id, at: nanometres(edge + out * wanted) });
   }
   return bars;
 }

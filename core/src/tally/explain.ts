@@ -1,8 +1,10 @@
 import {
+  KILOGRAMS_PER_CUBIC_METRE_PER_PCF,
   KILOGRAMS_PER_POUND,
   type Length,
   METRES_PER_FOOT,
   PASCALS_PER_PSF,
+  STANDARD_GRAVITY,
   type UnitSystem,
   showLength,
   toCubicYards,
@@ -37,6 +39,18 @@ export function showQuantity(value: number, unit: QuantityUnit, units: UnitSyste
       return `${showVolume(value, units, 1)}/h`;
     case 'rise':
       return units === 'imperial' ? `${fixed(value / METRES_PER_FOOT, 1)} ft/h` : `${fixed(value, 2)} m/h`;
+    case 'weight':
+      return units === 'imperial'
+        ? `${fixed(value / STANDARD_GRAVITY / KILOGRAMS_PER_CUBIC_METRE_PER_PCF, 1)} lb/ft³`
+        : `${fixed(value / 1000, 2)} kN/m³`;
+    case 'density':
+      return units === 'imperial'
+        ? `${fixed(value / KILOGRAMS_PER_CUBIC_METRE_PER_PCF, 1)} lb/ft³`
+        : `${fixed(value, 0)} kg/m³`;
+    case 'line-mass':
+      return units === 'imperial'
+        ? `${fixed((value * METRES_PER_FOOT) / KILOGRAMS_PER_POUND, 3)} lb/ft`
+        : `${fixed(value, 3)} kg/m`;
     case 'money':
       return value.toLocaleString('en', { maximumFractionDigits: 0 });
   }
@@ -107,6 +121,8 @@ export function cutReasonText(reason: CutReason, units: UnitSystem): string {
 }
 
 function explainTerm(how: How, units: UnitSystem, depth: number): ExplainedTerm {
+  const factor = how.op === 'given' ? how.shown?.[units] : undefined;
+  if (factor) return { name: factor.name, value: showQuantity(factor.value, 'ratio', units) };
   const line = how.op === 'given' || depth >= DEEPEST ? undefined : explainLine(how, units, depth + 1);
   return {
     name: how.name,
@@ -123,13 +139,16 @@ function explainTerm(how: How, units: UnitSystem, depth: number): ExplainedTerm 
  */
 export function explainLine(how: How, units: UnitSystem, depth = 0): ExplainedLine | undefined {
   if (how.op === 'given') return undefined;
-  const [only] = how.of;
-  if (how.op === 'sum' && how.of.length === 1 && only && only.op !== 'given') {
-    return explainLine(only, units, depth);
+  // A factor between units is no step of its own where the terms are in the job's units.
+  const of = how.of.filter((part) => part.op !== 'given' || part.shown?.[units] !== null);
+  const [only] = of;
+  if ((how.op === 'sum' || of.length < how.of.length) && of.length === 1 && only && only.op !== 'given') {
+    const line = explainLine(only, units, depth);
+    return line && { ...line, result: showResult(how, units) };
   }
   return {
     op: how.op,
-    terms: how.of.map((part) => {
+    terms: of.map((part) => {
       const inner =
         part.op === 'sum' && part.of.length === 1 && part.of[0] ? { ...part.of[0], name: part.name } : part;
       return explainTerm(inner, units, depth);

@@ -1,9 +1,10 @@
 import type { CutStep, Piece } from '../courses';
-import { type Length, NANOMETRES_PER_METRE } from '../measure';
+import { type Length, NANOMETRES_PER_METRE, type UnitSystem } from '../measure';
 
 /**
  * Lengths are nanometres, areas square metres, volumes cubic metres, masses kilograms, pressures pascals, durations minutes,
- * flows cubic metres an hour, rises metres an hour; counts, ratios and money plain numbers.
+ * flows cubic metres an hour, rises metres an hour, weights newtons in a cubic metre, densities kilograms in one, masses of a
+ * line kilograms a metre; counts, ratios and money plain numbers.
  */
 export type QuantityUnit =
   | 'count'
@@ -16,6 +17,9 @@ export type QuantityUnit =
   | 'duration'
   | 'flow'
   | 'rise'
+  | 'weight'
+  | 'density'
+  | 'line-mass'
   | 'money';
 
 /** Which pieces of the wall a figure counts: every field given must match. */
@@ -51,6 +55,8 @@ interface HowCommon {
 export interface Given extends HowCommon {
   readonly op: 'given';
   readonly value: number;
+  /** A factor between units as it is told in a job of either system; null where the terms are in its own units, and need none. */
+  readonly shown?: Readonly<Record<UnitSystem, { readonly name: string; readonly value: number } | null>>;
 }
 
 /**

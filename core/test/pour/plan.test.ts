@@ -201,10 +201,12 @@ describe('money', () => {
     const worked = work(plan());
     const [pour] = worked.pour.pours;
     if (!pour) throw new Error('nothing is poured');
-    const hours = (pour.clock.finish + 30) / 60;
+    // Half an hour of lead; the crew stays until all is done, the pump until it is washed out.
+    const hours = (pour.clock.done + 30) / 60;
+    const machine = (pour.clock.finish + 25 + 30) / 60;
     const yards = pour.volumes.ordered.value / 0.764554857984;
     expect(pour.money.value).toBeCloseTo(
-      yards * 180 + Math.max(4, hours) * 190 + hours * 6 * 40 + pour.clock.waitCost,
+      yards * 180 + Math.max(4, machine) * 190 + hours * 6 * 40 + pour.clock.waitCost,
       6,
     );
     expect(figuresOfPour(worked.pour).map((figure) => figure.id)).toContain(pour.money.id);

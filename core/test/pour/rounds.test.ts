@@ -240,7 +240,8 @@ describe('the clock', () => {
     const { clock, stops, day } = pourOf(plan());
     expect(clock.placed.map(({ stop }) => stop)).toEqual(stops.map((_, index) => index));
     const placing = clock.placed.reduce((sum, { from, to }) => sum + to - from, 0);
-    const volume = stops.reduce((sum, stop) => sum + stop.volume, 0);
+    // Forms take a little more than is drawn: half of the allowance of 7 %.
+    const volume = 1.035 * stops.reduce((sum, stop) => sum + stop.volume, 0);
     const waits = clock.idle.reduce((sum, { from, to }) => sum + to - from, 0);
     expect(placing + waits).toBeGreaterThanOrEqual((volume / day.rate) * 60 - 1e-6);
     expect(clock.finish).toBeCloseTo((volume / day.rate) * 60 + waits, 6);
@@ -251,7 +252,11 @@ describe('the clock', () => {
     expect(told(hot, 'round-slow')[0]).toMatch(/a layer waits \d+ min .* that makes a cold joint/);
     const slow = plan({ rules: { 'pour.rate.pump': 5, 'pour.truck.spacing': 10 } });
     expect(told(slow, 'load-old')[0]).toMatch(/old when its last concrete is placed; 90 min are allowed/);
-    expect(told(slow, 'trucks-close')[0]).toMatch(
+    // The crew is slower than its trucks and the layers wait already: nobody is told to space them farther apart.
+    expect(told(slow, 'trucks-close')).toEqual([]);
+    expect(told(slow, 'round-slow')[0]).toMatch(/no other spacing helps/);
+    const close = plan({ rules: { 'pour.truck.spacing': 10 } });
+    expect(told(close, 'trucks-close')[0]).toMatch(
       /A load takes the crew \d+ min and a truck comes every 10 min/,
     );
   });

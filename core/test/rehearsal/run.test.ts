@@ -2,8 +2,18 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { CUBIC_METRES_PER_CUBIC_YARD, METRES_PER_FOOT } from '../../src/measure';
 import { pressureOn } from '../../src/pressure';
-import { type Day, type DayEvent, type DayStop, playDay, runDay, scratchFor } from '../../src/rehearsal';
+import {
+  type Day,
+  type DayEvent,
+  type DayStop,
+  playDay,
+  runDay,
+  scratchFor,
+  seedOf,
+} from '../../src/rehearsal';
+import { work } from '../../src/work';
 import { dayOf, scattered, stopsOf } from '../support/days';
+import { planOf, withCourses } from '../support/plans';
 
 describe('a steady day, worked by hand', () => {
   // A stop of 1 m³ takes 5 min. Truck 1 is loaded at −30, drives from −20, is there at 0 and empty at 30.
@@ -151,6 +161,7 @@ describe('a queue', () => {
         volume: 6,
         depth: 0,
         move: false,
+        chuteMove: false,
       })),
       loads: Array.from({ length: loads }, () => 6),
       trucks: loads,
@@ -302,6 +313,118 @@ describe('troubles', () => {
       ['pump', 60, 70],
     ]);
     expect(run.finish).toBe(plain.finish + 30);
+  });
+});
+
+describe('a day as a crew boss knows it', () => {
+  it('waits for the pump to be primed, and for every truck to back in and be tested', () => {
+    const run = playDay(dayOf({ backing: 5, prime: 10 }), 1);
+    // There at 0, tested at 5, primed at 15; the second is there at 40, the hose free since 45.
+    expect(run.trips.map((trip) => trip.from)).toEqual([15, 50]);
+    expect(run.idle).toContainEqual({ from: 5, to: 15, why: 'prime' });
+    // A truck that comes when nobody discharges is tested while the crew stands.
+    const late = playDay(dayOf({ backing: 5, spacing: 60 }), 1);
+    expect(late.trips[1]).toMatchObject({ arrived: 60, from: 65 });
+    expect(late.idle).toContainEqual({ from: 60, to: 65, why: 'backing' });
+  });
+
+  it('is done when all is struck off and washed out, and pays for it', () => {
+    const plain = playDay(dayOf(), 1);
+    const run = playDay(dayOf({ after: 30, washOut: 20 }), 1);
+    expect([run.finish, run.done]).toEqual([plain.finish, plain.finish + 30]);
+    // Half an hour more of the crew at 60, twenty minutes more of the pump at 100.
+    expect(run.cost - plain.cost).toBeCloseTo(30 + (20 / 60) * 100, 9);
+  });
+
+  it('sizes its balance when it is batched: what is sent back after that is called for by itself', () => {
+    // Two loads of 6; the balance of what is left is batched at 10. The first load is sent back at 15 with 3 in it.
+    const stops = stopsOf(6, 2, 0.9);
+    const back: DayEvent = { kind: 'stiff', at: 15, answer: 'send-back', minutes: 0 };
+    const run = playDay(dayOf({ stops }), 1, [back]);
+    // 10.8 in all: 6, a balance of 5 out of 4.8, and 3 again, batched as it was sent back and the plant was free.
+    expect(run.trips.map((trip) => [trip.volume, trip.batched])).toEqual([
+      [6, -30],
+      [5, 10],
+      [3, 20],
+    ]);
+    expect(run.refused).toBe(1);
+    // Sent back before the balance is batched, the balance does not bring it a second time.
+    const later = playDay(dayOf({ stops, spacing: 60 }), 1, [back]);
+    expect(later.trips.map((trip) => trip.volume)).toEqual([6, 3, 5]);
+  });
+
+  it('brings no short load', () => {
+    const run = playDay(dayOf({ stops: stopsOf(6, 2, 0.52), least: 1 }), 1);
+    expect(run.trips.map((trip) => trip.volume)).toEqual([6, 1]);
+  });
+
+  it('pays for what is loaded or on the road when it is called off', () => {
+    const day = dayOf({ stops: stopsOf(6, 4, 1), loads: [6, 6, 6, 6], spacing: 15 });
+    const off: DayEvent = { kind: 'lightning', at: 10, answer: 'call-off', minutes: 0 };
+    // Batched at −30, −15 and 0; the fourth at 15 is stopped in time. 2 of the first are in the forms.
+    const run = playDay(day, 1, [off]);
+    expect(run.complete).toBe(false);
+    expect(run.left).toBeCloseTo(4 + 6 + 6, 9);
+  });
+
+  it('sends an old load back where the rule has it so, and takes it otherwise', () => {
+    const slow = { rate: 6, discharge: 70 };
+    const taken = playDay(dayOf(slow), 1);
+    expect(taken.age).toBeGreaterThan(70);
+    expect(taken.refused).toBe(0);
+    fc.assert(
+      fc.property(fc.integer({ min: 5, max: 20 }), fc.integer({ min: 45, max: 120 }), (rate, discharge) => {
+        const day = dayOf({ rate, discharge, oldLoads: 'refuse', stops: stopsOf(6, 3, 1), loads: [6, 6, 6] });
+        const run = playDay(day, 1);
+        for (const trip of run.trips) expect(trip.to - trip.batched).toBeLessThanOrEqual(discharge + 1e-6);
+        expect(run.age).toBeLessThanOrEqual(discharge + 1e-6);
+        if (run.complete) expect(run.placed).toHaveLength(day.stops.length);
+      }),
+    );
+    // A plant farther away than a load may be old is no endless day.
+    expect(playDay(dayOf({ travel: 200, oldLoads: 'refuse' }), 1).complete).toBe(false);
+  });
+
+  it('goes on off the chute with its own pace, reach and moves', () => {
+    const stops = stopsOf(6, 2, 1).map((stop) => ({
+      ...stop,
+      chuteMove: stop.slice === 2 || stop.slice === 4,
+    }));
+    const broken: DayEvent = { kind: 'pump', at: 50, answer: 'chute', minutes: 0 };
+    const run = playDay(dayOf({ stops, chuteMoving: 6 }), 1, [broken]);
+    // 4 m³ at 6 m³/h; the chute is set up where the hose stood, and moved before the fifth slice.
+    expect(run.finish).toBeCloseTo(50 + 6 + 40 + 6, 9);
+    expect(run.idle.filter(({ why }) => why === 'move')).toHaveLength(1);
+  });
+});
+
+describe('the planned clock', () => {
+  it('and the middle rehearsed day agree within a few minutes', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 300, max: 700 }),
+        fc.integer({ min: 4, max: 8 }),
+        fc.integer({ min: 30, max: 60 }),
+        fc.constantFrom('pump', 'conveyor'),
+        (length, courses, spacing, method) => {
+          const plan = planOf(
+            [
+              [length, 90],
+              [360, 90],
+              [length, 90],
+              [360, 90],
+            ],
+            { ...withCourses(courses), rules: { 'pour.truck.spacing': spacing, 'pour.method': method } },
+          );
+          const [pour] = work(plan).pour.pours;
+          if (!pour) throw new Error('nothing is poured');
+          const runs = Array.from({ length: 301 }, (_, day) => runDay(pour.day, seedOf(3, day)).finish);
+          const middle = runs.sort((a, b) => a - b)[150] ?? 0;
+          expect(Math.abs(middle - pour.clock.finish)).toBeLessThanOrEqual(8);
+        },
+      ),
+      { numRuns: 12 },
+    );
   });
 });
 

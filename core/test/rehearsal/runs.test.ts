@@ -4,12 +4,13 @@ import {
   type Odds,
   type Ordered,
   type TruckSearch,
-  better,
+  bestOf,
   bestTrucks,
   drawFrom,
   factor,
   manyDays,
   normal,
+  riskOf,
   runDay,
   seedOf,
   spacingWhy,
@@ -134,13 +135,20 @@ describe('the best trucks', () => {
   };
   const day = scattered({ stops: stopsOf(6, 5, 1), loads: [6, 6, 6, 6, 6], working: 75 });
 
-  it('are the best of all that were tried, by the odds first and then the money', () => {
+  it('are the best of all that were tried: the risk first, then the waiting, then the money', () => {
     const { best, tried, done, of } = search(day);
     expect(done).toBe(of);
     expect(tried).toHaveLength(of);
     if (!best) throw new Error('none found');
-    for (const each of tried) expect(better(best, each, 0.05)).toEqual(best);
-    expect(Math.max(best.cold, best.overAge)).toBeLessThanOrEqual(0.05);
+    expect(bestOf(tried, 0.05)).toEqual(best);
+    expect(riskOf(best)).toBeLessThanOrEqual(0.05);
+    const waits = ({ waited, stood }: Ordered): number => waited + stood;
+    const safe = tried.filter((each) => riskOf(each) <= 0.05);
+    const least = Math.min(...safe.map(waits));
+    expect(waits(best)).toBeLessThanOrEqual(Math.max(least + 10, least * 1.1));
+    // Of those that wait about as little none is cheaper by more than the tolerance.
+    const quick = safe.filter((each) => waits(each) <= Math.max(least + 10, least * 1.1));
+    expect(best.cost).toBeLessThanOrEqual(Math.min(...quick.map(({ cost }) => cost)) * 1.02);
   });
 
   it('come about as often as the crew empties one', () => {
@@ -164,13 +172,30 @@ describe('the best trucks', () => {
     expect(tight?.overAge).toBeGreaterThan(best?.overAge ?? 0);
   });
 
-  it('of two that are as good are fewer, then farther apart', () => {
-    const one: Ordered = { trucks: 2, spacing: 40, cold: 0, overAge: 0, cost: 100, waitCost: 0, finish: 90 };
-    expect(better({ ...one, trucks: 3 }, one, 0.05)).toBe(one);
-    expect(better({ ...one, spacing: 35 }, one, 0.05)).toBe(one);
-    const bad: Ordered = { ...one, cold: 0.2, cost: 1 };
-    const worse: Ordered = { ...one, overAge: 0.3, cost: 0 };
-    expect(better(bad, one, 0.05)).toBe(one);
-    expect(better(worse, bad, 0.05)).toBe(bad);
+  it('of ways about as good are the fewest, then the farthest apart', () => {
+    const one: Ordered = {
+      trucks: 2,
+      spacing: 40,
+      cold: 0,
+      overAge: 0,
+      over: 0,
+      waited: 20,
+      stood: 5,
+      cost: 100,
+      waitCost: 0,
+      finish: 90,
+    };
+    expect(bestOf([{ ...one, trucks: 3 }, one], 0.05)).toBe(one);
+    expect(bestOf([{ ...one, spacing: 35 }, one], 0.05)).toBe(one);
+    // A cent or a minute less is not worth another truck; half an hour of waiting is.
+    expect(bestOf([{ ...one, trucks: 3, cost: 99, waited: 19 }, one], 0.05)).toBe(one);
+    const slow = { ...one, waited: 60, cost: 60 };
+    expect(bestOf([slow, one], 0.05)).toBe(one);
+    // What is over the odds comes last, however cheap; of such the least risky.
+    const bad = { ...one, cold: 0.2, cost: 1 };
+    const worse = { ...one, over: 0.3, cost: 0 };
+    expect(bestOf([bad, one, worse], 0.05)).toBe(one);
+    expect(bestOf([worse, bad], 0.05)).toBe(bad);
+    expect(bestOf([], 0.05)).toBeNull();
   });
 });

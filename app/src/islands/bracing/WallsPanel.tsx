@@ -4,6 +4,7 @@ import { showLength } from '@ombra/core/measure';
 import type { Ground } from '@ombra/core/plan/bracingPlan';
 import { type HouseRules, rulesOf } from '@ombra/core/rules/houseRules';
 import { RULES, type RuleId } from '@ombra/core/rules/registry';
+import { defaultOf } from '@ombra/core/rules/rule';
 import type { Wall } from '@ombra/core/shell/shell';
 import { useMemo } from 'react';
 import { Choice } from '../../ui/Choice';
@@ -204,7 +205,11 @@ export function WallsPanel({ job, bracing, wall, chosen, onChoose }: WallsPanelP
               rules={rules}
               units={units}
               onSet={(value) => {
-                edit({ kind: 'set-rule', rule: id, value: value === RULES[id].default ? null : value });
+                edit({
+                  kind: 'set-rule',
+                  rule: id,
+                  value: value === defaultOf(RULES[id], plan.units) ? null : value,
+                });
               }}
             />
           ))}

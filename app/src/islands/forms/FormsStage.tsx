@@ -2,7 +2,13 @@ import { FAMILIES } from '@ombra/core/forms/families';
 import { type FamilyFile, writeFamily } from '@ombra/core/forms/familyFile';
 import { readFamily } from '@ombra/core/forms/familySchema';
 import { type DocumentProblem } from '@ombra/core/forms/reading';
-import { readLength } from '@ombra/core/measure';
+import {
+  type TypedQuantity,
+  type UnitSystem,
+  readLength,
+  readQuantity,
+  writeQuantity,
+} from '@ombra/core/measure';
 import { Copy, Download, FileUp, Trash2 } from 'lucide-react';
 import { useRef, useState } from 'react';
 import type { Job } from '../job/useJob';
@@ -16,16 +22,29 @@ const KINDS = {
   cell: 'cell blocks',
 } as const;
 
+type Quantity = Extract<FamilyField['type'], TypedQuantity>;
+
+/** How a quantity is written, for one that cannot be read. */
+const EXAMPLES: Readonly<Record<Quantity, string>> = {
+  pressure: '700 psf or 33 kPa',
+  mass: '6.5 lb or 3 kg',
+  volume: '0.4 ft³, 0,012 m³ or 12 litres',
+};
+
+const isQuantity = (type: FamilyField['type']): type is Quantity => Object.hasOwn(EXAMPLES, type);
+
 /** A figure as it is typed. */
-function textOf(value: unknown): string {
+function textOf(value: unknown, field: FamilyField, units: UnitSystem): string {
+  if (typeof value === 'number' && isQuantity(field.type)) return writeQuantity(value, field.type, units);
   if (Array.isArray(value)) return value.join(', ');
   return typeof value === 'string' || typeof value === 'number' ? String(value) : '';
 }
 
 /** What was typed as a figure of the file; numbers that cannot be read stay text, and are refused with their reason. */
-function typed(field: FamilyField, text: string): unknown {
+function typed(field: FamilyField, text: string, units: UnitSystem): unknown {
   if (field.optional && text.trim() === '') return undefined;
   if (field.type === 'lengths') return text.split(/[,;]/).map((each) => each.trim());
+  if (isQuantity(field.type)) return readQuantity(text, field.type, units) ?? text;
   if (field.type === 'number') {
     const value = Number(text.replace(',', '.'));
     return text.trim() === '' || Number.isNaN(value) ? text : value;
@@ -37,10 +56,12 @@ function Figure({
   field,
   file,
   problems,
+  units,
   onChange,
 }: {
   readonly field: FamilyField;
   readonly file: FamilyFile;
+  readonly units: UnitSystem;
   readonly problems: readonly DocumentProblem[];
   readonly onChange: ((file: FamilyFile) => void) | null;
 }) {
@@ -48,13 +69,13 @@ function Figure({
   const [draft, setDraft] = useState<string | null>(null);
   const own = problems.filter((problem) => problem.where.replace(/\[\d+\]/, '') === field.path);
   const id = `figure-${field.path}`;
-  const text = draft ?? textOf(value);
+  const text = draft ?? textOf(value, field, units);
+  const unread = isQuantity(field.type) && typeof value === 'string';
   return (
     <div className="border-b border-line py-1">
       <div className="grid grid-cols-[1fr_150px] items-center gap-2">
         <label htmlFor={id}>
           {field.label}
-          {field.unit === undefined ? '' : `, ${field.unit}`}
           {field.optional ? <span className="text-quiet"> (may be empty)</span> : null}
         </label>
         {field.type === 'flag' ? (
@@ -81,7 +102,7 @@ function Figure({
             value={text}
             onChange={(event) => {
               setDraft(event.currentTarget.value);
-              onChange?.(withFigure(file, field.path, typed(field, event.currentTarget.value)));
+              onChange?.(withFigure(file, field.path, typed(field, event.currentTarget.value, units)));
             }}
             onBlur={() => {
               setDraft(null);
@@ -91,7 +112,9 @@ function Figure({
       </div>
       {own.length > 0 && (
         <p id={`${id}-wrong`} className="text-sm text-stop">
-          {own.map((problem) => problem.what).join(' ')}
+          {unread && isQuantity(field.type)
+            ? `Write it as ${EXAMPLES[field.type]}.`
+            : own.map((problem) => problem.what).join(' ')}
         </p>
       )}
     </div>
@@ -284,6 +307,7 @@ export function FormsStage({ job }: { readonly job: Job }) {
             key={`${file.id}:${field.path}`}
             field={field}
             file={file}
+            units={plan.units}
             problems={reading.ok ? [] : reading.problems}
             onChange={isOwn ? change : null}
           />

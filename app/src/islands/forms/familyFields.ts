@@ -1,14 +1,15 @@
 import type { FamilyFile } from '@ombra/core/forms/familyFile';
+import type { TypedQuantity } from '@ombra/core/measure';
 
 /** One figure of a family as it is edited: where it stands in the file, and what it is called. */
 export interface FamilyField {
   /** `corner90.long`, `cores`, `reversible`. */
   readonly path: string;
   readonly label: string;
-  readonly type: 'length' | 'lengths' | 'number' | 'flag';
+  readonly type:
+    'length' | 'lengths' | 'number' | 'flag' | Extract<TypedQuantity, 'pressure' | 'mass' | 'volume'>;
   /** May be left empty, and is then left out of the file. */
   readonly optional?: true;
-  readonly unit?: string;
 }
 
 const common: readonly FamilyField[] = [
@@ -18,13 +19,12 @@ const common: readonly FamilyField[] = [
 
 const trade: readonly FamilyField[] = [
   { path: 'bundle', label: 'Pieces in a bundle', type: 'number', optional: true },
-  { path: 'massKilograms', label: 'Mass of a piece', type: 'number', optional: true, unit: 'kg' },
+  { path: 'massKilograms', label: 'Mass of a piece', type: 'mass', optional: true },
   {
     path: 'capacityPascals',
     label: 'Stated form capacity',
-    type: 'number',
+    type: 'pressure',
     optional: true,
-    unit: 'Pa',
   },
 ];
 
@@ -61,7 +61,7 @@ export const FIELDS: Readonly<Record<FamilyFile['kind'], readonly FamilyField[]>
     ...common,
     { path: 'blockThickness', label: 'Block, thickness', type: 'length' },
     { path: 'cellSpacing', label: 'Cells every', type: 'length' },
-    { path: 'volumePerBlock', label: 'Concrete in a block', type: 'number', unit: 'm³' },
+    { path: 'volumePerBlock', label: 'Concrete in a block', type: 'volume' },
     { path: 'barEveryCourses', label: 'Bars in every so-many-th course', type: 'number' },
     ...trade,
   ],

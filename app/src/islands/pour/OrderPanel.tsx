@@ -31,19 +31,25 @@ export function OrderPanel({ job, pour, walls, open, onOpen, set }: OrderPanelPr
   const own = plan.pour?.stages?.[pour.span.stage];
   const { volumes } = pour;
   const rows = [volumes.core, volumes.ordered, volumes.weight, pour.money];
-  const metric = plan.units === 'metric';
   const lines: readonly (readonly [string, RuleId])[] = [
     ['Placed by', 'pour.method'],
-    ['It places, yd³ an hour', rateRule(pour.method)],
+    ['It places', rateRule(pour.method)],
     ['with so many people', crewRule(pour.method)],
     ['A truck every, min', 'pour.truck.spacing'],
     ['Trucks to and fro', 'pour.truck.count'],
-    [`A truck brings, ${metric ? 'm³' : 'yd³'}`, metric ? 'pour.truck.metres' : 'pour.truck.yards'],
+    ['A truck brings', 'pour.truck.load'],
     ['Plant away, min', 'pour.plant.travel'],
     ['It loads in, min', 'pour.plant.load'],
     ['Allowance, %', 'pour.allowance'],
     ['The plant sells by', 'pour.plant.step'],
     ['Pump before the first truck, min', 'pour.pump.lead'],
+    ['Priming it, min', 'pour.pump.prime'],
+    ['Backing in and slump test, min', 'pour.truck.test'],
+    ['A load past its time', 'pour.load.old'],
+    ['Striking off 10 ft (3 m), min', 'pour.after.strike'],
+    ['Setting a bolt, min', 'pour.after.bolt'],
+    ['Straightening at a brace, min', 'pour.after.straighten'],
+    ['Washing out, min', 'pour.after.wash'],
     ['Concrete, a yd³', 'pour.money.concrete'],
     ['Pump, an hour', 'pour.money.pump'],
     ['Free on site, min', 'pour.truck.free'],

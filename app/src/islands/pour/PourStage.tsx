@@ -51,7 +51,13 @@ function Poured({ job, place, onPlace, pour, pours }: PouredProps) {
   const rules = useMemo(() => rulesOf(plan), [plan]);
   const seed = plan.pour?.seed ?? FIRST_SEED;
   const played = usePlayed(pour, seed);
-  const rehearsal = useRehearsal(pour.day, seed, rules.count('pour.odds.most') / 100);
+  const rehearsal = useRehearsal({
+    plan,
+    stage: pour.span.stage,
+    day: pour.day,
+    seed,
+    mostOdds: rules.count('pour.odds.most') / 100,
+  });
   if (!worked || !played) return null;
   const walls = wallsOf(worked.shell);
   const wall = walls.find((each) => each.id === place.wall) ?? walls[0];

@@ -219,7 +219,7 @@ export function PressurePanel({ job, pour, open, onOpen }: PressurePanelProps) {
                   </th>
                   {pour.rounds.map((_, index) => {
                     const rise = fastestIn(pressing, wall, index + 1);
-                    const over = rise > rules.count('pour.rise.most') * METRES_PER_FOOT;
+                    const over = rise > rules.quantity('pour.rise.most');
                     return (
                       <td key={index} className={`px-1 text-right ${over ? 'font-semibold text-stop' : ''}`}>
                         {rise > 0 ? `${showRise(rise, plan.units)}${over ? ' !' : ''}` : '–'}

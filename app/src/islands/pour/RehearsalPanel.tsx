@@ -1,6 +1,8 @@
 import type { StagedPour } from '@ombra/core/pour/buildPour';
 import { type Ordered, type SpacingWhy, spacingWhy } from '@ombra/core/rehearsal/bestTrucks';
 import { type DayEvent, type DayEventKind, EVENT_ANSWERS, USUAL_MINUTES } from '@ombra/core/rehearsal/day';
+import type { PlanEdit } from '@ombra/core/plan/edits';
+import type { Remedy } from '@ombra/core/remedies';
 import { rulesOf } from '@ombra/core/rules/houseRules';
 import { showMinutes, showPressure, showVolume } from '@ombra/core/tally/explain';
 import { Dices, Pause, Play, RotateCcw, Square, X } from 'lucide-react';
@@ -117,8 +119,8 @@ function Now({ job, pour, played }: Pick<RehearsalPanelProps, 'job' | 'pour' | '
       {idle ? ' · crew stands' : ''}
       <span className="text-quiet">
         {' '}
-        — at the end {timeOf(pour, run.finish)}, longest wait of a layer {Math.round(run.gap)} min of{' '}
-        {Math.round(pour.day.working)}
+        — last concrete {timeOf(pour, run.finish)}, all done {timeOf(pour, run.done)}, longest wait of a layer{' '}
+        {Math.round(run.gap)} min of {Math.round(pour.day.working)}
       </span>
       {run.cold.length > 0 && <strong className="text-stop">, cold joint</strong>}
       {run.age > pour.day.discharge && (
@@ -127,6 +129,9 @@ function Now({ job, pour, played }: Pick<RehearsalPanelProps, 'job' | 'pour' | '
       {!run.complete && <strong className="text-stop">, called off: bulkheads where it stopped</strong>}
       {run.pressure !== null && (
         <span className="text-quiet">, up to {showPressure(run.pressure, units)} on the forms</span>
+      )}
+      {run.pressure !== null && pour.day.capacity !== null && run.pressure > pour.day.capacity && (
+        <strong className="text-stop">, over their {showPressure(pour.day.capacity, units)}</strong>
       )}
     </p>
   );
@@ -142,7 +147,76 @@ function whyText(pour: StagedPour, why: SpacingWhy, spacing: number): string {
 }
 
 const orderText = (pour: StagedPour, each: Ordered): string =>
-  `${String(each.trucks)} ${each.trucks === 1 ? 'truck' : 'trucks'}, one every ${String(each.spacing)} min: cold joint ${oddsText(each.cold)}, load too old ${oddsText(each.overAge)}, done about ${timeOf(pour, each.finish)}, waiting costs ${each.waitCost.toFixed(0)}`;
+  `${String(each.trucks)} ${each.trucks === 1 ? 'truck' : 'trucks'}, one every ${String(each.spacing)} min: ${riskText(each)}, last concrete about ${timeOf(pour, each.finish)}, trucks stand ${showMinutes(each.waited)} and the crew ${showMinutes(each.stood)}, waiting costs ${each.waitCost.toFixed(0)}`;
+
+/** The odds of what must not happen. */
+const riskText = ({ cold, overAge, over }: Ordered): string =>
+  `cold joint ${oddsText(cold)}, load too old ${oddsText(overAge)}${over > 0 ? `, forms over their capacity ${oddsText(over)}` : ''}`;
+
+/** What a remedy is, in a crew's words. */
+function remedyText({ kind, to }: Remedy): string {
+  switch (kind) {
+    case 'rounds':
+      return (
+        { two: 'Two equal rounds', three: 'Three equal rounds' }[to] ?? 'A low first round, then higher ones'
+      );
+    case 'retarder':
+      return 'A retarder in the mix';
+    case 'smaller-loads':
+      return `Loads of ${to}`;
+    case 'method':
+      return `${METHOD_STARTS[to as StagedPour['method']]} instead`;
+    case 'more-hands':
+      return `${to} people at the hose`;
+  }
+}
+
+/** Other ways to pour, where no trucks come well: what each would do, and a button that takes it. */
+function Remedies({ job, pour, rehearsal }: Pick<RehearsalPanelProps, 'job' | 'pour' | 'rehearsal'>) {
+  const { remedies, day } = rehearsal;
+  if (remedies?.day !== day) return null;
+  return (
+    <section aria-label="What else helps" className="mt-2">
+      <h4 className="heading">No trucks come well so. What else would do, with the best trucks for each</h4>
+      <ul>
+        {remedies.value.tried.map((remedy) => (
+          <li
+            key={`${remedy.kind}:${remedy.to}`}
+            className="flex items-start justify-between gap-2 border-b border-line py-1"
+          >
+            <span>
+              <strong>{remedyText(remedy)}</strong>:{' '}
+              {remedy.best ? orderText(pour, remedy.best) : 'the pour cannot be planned so'}
+            </span>
+            {remedy.best && (
+              <button
+                type="button"
+                className="button shrink-0"
+                aria-label={`Plan it so: ${remedyText(remedy)}`}
+                onClick={() => {
+                  job.edit({
+                    kind: 'all',
+                    edits: [...remedy.edits, ...(remedy.best ? trucksEdits(remedy.best) : [])],
+                  });
+                }}
+              >
+                Plan it so
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+      <p className="text-sm text-quiet">
+        Ask the plant before a retarder, and look at the pressure again with every change of rounds or pace.
+      </p>
+    </section>
+  );
+}
+
+const trucksEdits = ({ trucks, spacing }: Ordered): readonly PlanEdit[] => [
+  { kind: 'set-rule', rule: 'pour.truck.count', value: trucks },
+  { kind: 'set-rule', rule: 'pour.truck.spacing', value: spacing },
+];
 
 /** The best order of trucks that was found, beside today's. */
 function Trucks({ job, pour, rehearsal }: Pick<RehearsalPanelProps, 'job' | 'pour' | 'rehearsal'>) {
@@ -156,7 +230,12 @@ function Trucks({ job, pour, rehearsal }: Pick<RehearsalPanelProps, 'job' | 'pou
   return (
     <section aria-label="Best trucks">
       <h3 className="heading">Best spacing and number of trucks</h3>
-      <button type="button" className="button" disabled={state.kind === 'trucks'} onClick={findTrucks}>
+      <button
+        type="button"
+        className="button"
+        disabled={state.kind === 'trucks' || state.kind === 'remedies'}
+        onClick={findTrucks}
+      >
         Find them
       </button>
       {best && (
@@ -173,18 +252,13 @@ function Trucks({ job, pour, rehearsal }: Pick<RehearsalPanelProps, 'job' | 'pou
               type="button"
               className="button strong mt-1"
               onClick={() => {
-                job.edit({
-                  kind: 'all',
-                  edits: [
-                    { kind: 'set-rule', rule: 'pour.truck.count', value: best.trucks },
-                    { kind: 'set-rule', rule: 'pour.truck.spacing', value: best.spacing },
-                  ],
-                });
+                job.edit({ kind: 'all', edits: trucksEdits(best) });
               }}
             >
               Order them so
             </button>
           )}
+          <Remedies job={job} pour={pour} rehearsal={rehearsal} />
         </div>
       )}
     </section>
@@ -208,11 +282,11 @@ function coldWhere(pour: StagedPour, coldAt: readonly number[], days: number): s
 export function RehearsalPanel({ job, pour, played, rehearsal, seed }: RehearsalPanelProps) {
   const { run, at, playing, speed, goTo, play, setSpeed } = played;
   const { state, odds, playMany, stop } = rehearsal;
-  const busy = state.kind === 'odds' || state.kind === 'trucks';
+  const busy = state.kind === 'odds' || state.kind === 'trucks' || state.kind === 'remedies';
   const done =
     state.kind === 'odds'
       ? state.done / DAYS
-      : state.kind === 'trucks'
+      : state.kind === 'trucks' || state.kind === 'remedies'
         ? (state.search?.done ?? 0) / (state.search?.of ?? 1)
         : 0;
   const stale = odds !== null && odds.day !== rehearsal.day;
@@ -225,6 +299,10 @@ export function RehearsalPanel({ job, pour, played, rehearsal, seed }: Rehearsal
           [`A load past its ${String(pour.day.discharge)} minutes`, odds.value.overAge, true],
           ['Trucks that charge for waiting', odds.value.waits, false],
           ['A load more than planned', odds.value.extraLoad, false],
+          ...(odds.value.refused > 0 ? [['A load sent back', odds.value.refused, false] as const] : []),
+          ...(odds.value.over === null
+            ? []
+            : [['Forms pressed over their capacity', odds.value.over, true] as const]),
           ...(odds.value.dark === null ? [] : [['Not done by dark', odds.value.dark, true] as const]),
         ] as const);
   return (

@@ -124,7 +124,8 @@ export function RoundsPanel({ job, pour, walls, open, onOpen, set }: RoundsPanel
       <section aria-label="Rounds" className="min-w-0">
         <h3 className="heading">
           {pour.span.name}: {String(pour.rounds.length)} {pour.rounds.length === 1 ? 'round' : 'rounds'},{' '}
-          {clockText(pour.start)} to {timeOf(pour, pour.clock.finish)} if all goes to plan
+          {clockText(pour.start)} to {timeOf(pour, pour.clock.finish)} if all goes to plan, all done{' '}
+          {timeOf(pour, pour.clock.done)}
         </h3>
         <div className="overflow-x-auto">
           <table className="figures w-full border-collapse text-[17px]">

@@ -65,6 +65,8 @@ export const ANSWER_WORDS: Readonly<Record<string, string>> = {
 
 export const IDLE_WORDS: Readonly<Record<Idle['why'], string>> = {
   'no-truck': 'no truck',
+  backing: 'truck backs in, slump test',
+  prime: 'pump is primed',
   change: 'trucks change',
   move: 'machine is moved',
   late: 'late truck',

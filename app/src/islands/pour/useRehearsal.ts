@@ -1,6 +1,8 @@
-import type { TruckSearch } from '@ombra/core/rehearsal/bestTrucks';
+import type { Plan } from '@ombra/core/plan/plan';
+import { type TruckSearch, riskOf } from '@ombra/core/rehearsal/bestTrucks';
 import type { Day } from '@ombra/core/rehearsal/day';
 import type { Odds } from '@ombra/core/rehearsal/runs';
+import type { RemedySearch } from '@ombra/core/remedies';
 import { proxy, wrap } from 'comlink';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { RehearsalApi } from '../../workers/rehearsal.worker';
@@ -13,6 +15,7 @@ export type RehearsalState =
   | { readonly kind: 'idle' }
   | { readonly kind: 'odds'; readonly done: number }
   | { readonly kind: 'trucks'; readonly search: TruckSearch | null }
+  | { readonly kind: 'remedies'; readonly search: RemedySearch | null }
   | { readonly kind: 'stopped' }
   | { readonly kind: 'broken' };
 
@@ -22,11 +25,21 @@ interface Found<Value> {
   readonly value: Value;
 }
 
+/** What the rehearsal is played from. */
+interface Played {
+  readonly plan: Plan;
+  readonly stage: string;
+  readonly day: Day;
+  readonly seed: number;
+  readonly mostOdds: number;
+}
+
 /** Plays many days in a worker of their own; a new start, or leaving, ends the one that runs. */
-export function useRehearsal(day: Day, seed: number, mostOdds: number) {
+export function useRehearsal({ plan, stage, day, seed, mostOdds }: Played) {
   const [state, setState] = useState<RehearsalState>({ kind: 'idle' });
   const [odds, setOdds] = useState<Found<Odds> | null>(null);
   const [trucks, setTrucks] = useState<Found<TruckSearch> | null>(null);
+  const [remedies, setRemedies] = useState<Found<RemedySearch> | null>(null);
   const worker = useRef<Worker | null>(null);
   const key = useMemo(() => JSON.stringify(day), [day]);
 
@@ -77,23 +90,34 @@ export function useRehearsal(day: Day, seed: number, mostOdds: number) {
       tell({ kind: 'trucks', search });
       return Promise.resolve();
     };
-    api.trucks(day, seed, mostOdds, proxy(report)).then(
-      (value) => {
-        if (runs()) setTrucks({ day: key, value });
-        settle({ kind: 'idle' });
-      },
-      () => {
-        settle({ kind: 'broken' });
-      },
-    );
-  }, [begin, day, key, seed, mostOdds]);
+    const tried = (search: RemedySearch): Promise<void> => {
+      tell({ kind: 'remedies', search });
+      return Promise.resolve();
+    };
+    const find = async (): Promise<void> => {
+      const value = await api.trucks(day, seed, mostOdds, proxy(report));
+      if (!runs()) return;
+      setTrucks({ day: key, value });
+      setRemedies(null);
+      // Where no trucks come well, other ways to pour are tried.
+      if (value.best && riskOf(value.best) > mostOdds) {
+        tell({ kind: 'remedies', search: null });
+        const other = await api.remedies(plan, stage, seed, mostOdds, proxy(tried));
+        if (runs()) setRemedies({ day: key, value: other });
+      }
+      settle({ kind: 'idle' });
+    };
+    find().catch(() => {
+      settle({ kind: 'broken' });
+    });
+  }, [begin, day, key, plan, stage, seed, mostOdds]);
 
   const stop = useCallback(() => {
     end();
     setState({ kind: 'stopped' });
   }, [end]);
 
-  return { state, day: key, odds, trucks, playMany, findTrucks, stop };
+  return { state, day: key, odds, trucks, remedies, playMany, findTrucks, stop };
 }
 
 export type Rehearsal = ReturnType<typeof useRehearsal>;

@@ -1,14 +1,23 @@
-import { type UnitSystem, readLength, storeLength } from '@ombra/core/measure';
+import { type UnitSystem, readLength, readQuantity, storeLength, writeQuantity } from '@ombra/core/measure';
 import type { PlanEdit } from '@ombra/core/plan/edits';
 import { type HouseRules, showRuleLength, stateRule } from '@ombra/core/rules/houseRules';
-import type { ChoiceRuleId, CountRuleId, LengthRuleId, RuleId } from '@ombra/core/rules/registry';
+import type {
+  ChoiceRuleId,
+  CountRuleId,
+  LengthRuleId,
+  QuantityRuleId,
+  RuleId,
+} from '@ombra/core/rules/registry';
 import { RULES } from '@ombra/core/rules/registry';
 import {
   type ChoiceRule,
   type CountRule,
   type LengthRule,
+  type QuantityRule,
+  defaultOf,
   sourceText,
   takesLength,
+  takesQuantity,
 } from '@ombra/core/rules/rule';
 import { RotateCcw } from 'lucide-react';
 import { useState } from 'react';
@@ -110,6 +119,29 @@ function CountValue({
   );
 }
 
+function QuantityValue({
+  rule,
+  rules,
+  units,
+  label,
+  onSet,
+}: ControlProps & { readonly rule: QuantityRule } & Pick<RuleRowProps, 'rules' | 'units'>) {
+  const written = (value: number): string => writeQuantity(value, rule.of, units);
+  return (
+    <TypedValue
+      label={label}
+      shown={written(rules.quantity(rule.id as QuantityRuleId))}
+      take={(text) => {
+        const value = readQuantity(text, rule.of, units);
+        if (value === null) return `Write it as ${written(defaultOf(rule, units) as number)}.`;
+        if (!takesQuantity(rule, value)) return `From ${written(rule.least)} to ${written(rule.most)}.`;
+        onSet(written(value));
+        return null;
+      }}
+    />
+  );
+}
+
 function ChoiceValue({
   rule,
   rules,
@@ -147,6 +179,8 @@ export function RuleValue({
       return <LengthValue rule={rule} rules={rules} units={units} {...control} />;
     case 'count':
       return <CountValue rule={rule} rules={rules} {...control} />;
+    case 'quantity':
+      return <QuantityValue rule={rule} rules={rules} units={units} {...control} />;
     case 'choice':
       return <ChoiceValue rule={rule} rules={rules} {...control} />;
   }
@@ -159,7 +193,7 @@ export function RuleRow({ id, rules, units, onEdit }: RuleRowProps) {
   const control: ControlProps = {
     label: `Value of: ${stateRule(id, rules, units)}`,
     onSet: (value) => {
-      onEdit({ kind: 'set-rule', rule: id, value: value === rule.default ? null : value });
+      onEdit({ kind: 'set-rule', rule: id, value: value === defaultOf(rule, units) ? null : value });
     },
   };
   return (

@@ -65,7 +65,8 @@ function Card({
           <p className="figures text-[15px] leading-tight">
             <strong>
               {pour.date ?? 'Date: ____________'} · pump {timeOf(pour, -rules.count('pour.pump.lead'))} ·
-              first truck {timeOf(pour, 0)} · done {timeOf(pour, pour.clock.finish)}
+              first truck {timeOf(pour, 0)} · last concrete {timeOf(pour, pour.clock.finish)} · all done{' '}
+              {timeOf(pour, pour.clock.done)}
             </strong>{' '}
             if all goes to plan. By {METHOD_WORDS[pour.method]}, {pour.crew} people.
           </p>

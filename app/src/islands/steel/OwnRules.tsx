@@ -1,4 +1,4 @@
-import type { UnitSystem } from '@ombra/core/measure';
+import { type UnitSystem, writeQuantity } from '@ombra/core/measure';
 import type { HouseRules, RuleOverrides } from '@ombra/core/rules/houseRules';
 import { RULES, type RuleId } from '@ombra/core/rules/registry';
 import { RuleLine } from '../rules/RuleLine';
@@ -27,6 +27,7 @@ function valueOf(id: RuleId, rules: HouseRules): string | number {
   const rule = RULES[id];
   if (rule.type === 'count') return rules.count(id as never);
   if (rule.type === 'choice') return rules.choice(id as never);
+  if (rule.type === 'quantity') return writeQuantity(rules.quantity(id as never), rule.of, 'metric');
   return `${String(rules.length(id as never) / 1e6)}mm`;
 }
 

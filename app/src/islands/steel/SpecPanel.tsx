@@ -3,6 +3,7 @@ import { withoutKey } from '@ombra/core/plan/openingEdit';
 import type { PlacedOpening } from '@ombra/core/openings/placeOpenings';
 import { type HouseRules, type RuleOverrides, houseRules, rulesOf } from '@ombra/core/rules/houseRules';
 import { RULES, type RuleId } from '@ombra/core/rules/registry';
+import { defaultOf } from '@ombra/core/rules/rule';
 import type { Wall } from '@ombra/core/shell/shell';
 import { BAR_SYSTEMS, type BarSystem } from '@ombra/core/steel/sizes';
 import { sizesOfSystem, systemsIn } from '@ombra/core/steel/systems';
@@ -292,7 +293,7 @@ function Systems({ job, rules }: Pick<SpecPanelProps, 'job'> & { readonly rules:
                 edits: sizesOfSystem(rules, system).map(([rule, value]) => ({
                   kind: 'set-rule',
                   rule,
-                  value: value === RULES[rule].default ? null : value,
+                  value: value === defaultOf(RULES[rule], job.plan.units) ? null : value,
                 })),
               });
             }}
@@ -331,7 +332,11 @@ export function SpecPanel({ job, walls, openings, courses, fromTable }: SpecPane
                 rules={rules}
                 units={plan.units}
                 onSet={(value) => {
-                  edit({ kind: 'set-rule', rule: id, value: value === RULES[id].default ? null : value });
+                  edit({
+                    kind: 'set-rule',
+                    rule: id,
+                    value: value === defaultOf(RULES[id], plan.units) ? null : value,
+                  });
                 }}
               />
             ))}
