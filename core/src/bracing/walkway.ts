@@ -141,7 +141,7 @@ function cheapestWay(planning: Planning, waysOf: WaysOf): Way | null {
   const { strips, start, end } = planning;
   const plankOf = remembered((on, last) => plankBetween(on, last, planning));
   /** By the strip up to which braces stand, by the support that the next plank begins on. */
-  const best: Map<number, Way>[] = strips.map(() => new Map());
+  const best = strips.map(() => new Map<number, Way>());
   best[start]?.set(start, { cost: 0, last: start, next: start, before: null, plank: null });
   for (let first = start; first < end; first++) {
     const ways = waysOf(first);

@@ -20,7 +20,7 @@ const plan = (change: Partial<Plan> = {}): Plan => {
   const [family] = FAMILIES;
   if (!family) throw new Error('no family');
   const own = { ...writeFamily(family), id: 'own', massKilograms: 3, capacityPascals: 33_000 };
-  return planOf(SIDES, { ...withCourses(6), families: [own], family: 'own', ...change } as Partial<Plan>);
+  return planOf(SIDES, { ...withCourses(6), families: [own], family: 'own', ...change });
 };
 
 const words = (line: ExplainedLine | undefined): readonly string[] =>
