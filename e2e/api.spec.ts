@@ -118,6 +118,14 @@ test('a job that does not exist is said to be missing, on pages and in answers',
   }
 });
 
+test('a plan that is sent bare is refused, not taken for the name of an empty job', async ({ request }) => {
+  const response = await request.post('/api/jobs', { headers, data: { ...plan, name: 'Bare' } });
+  expect(response.status()).toBe(422);
+  expect((await first(response)).what).toContain('a plan file under “plan”');
+  const listed = (await (await request.get('/api/jobs?search=Bare')).json()) as { jobs: readonly unknown[] };
+  expect(listed.jobs).toEqual([]);
+});
+
 test('writes from elsewhere are refused, and so is another name for this machine', async ({ request }) => {
   for (const origin of ['http://evil.example', 'null', undefined]) {
     const response = await request.post('/api/jobs', {

@@ -54,9 +54,9 @@ test('the order takes side pours and loads; plant and weather are asked', async 
   await expect(page.getByText(/9 loads are more trucks than volume: 4 take all of it/)).toBeVisible();
   await page.getByLabel('Loads ordered').fill('0');
   await expect(page.getByRole('alert').filter({ hasText: 'A whole number from 1 to 500.' })).toBeVisible();
-  await page.getByLabel('It places, yd³ an hour').fill('0');
-  await expect(page.getByText('A whole number from 1 to 60.')).toBeVisible();
-  await page.getByLabel('It places, yd³ an hour').blur();
+  await page.getByLabel('It places', { exact: true }).fill('0');
+  await expect(page.getByText('From 1 yd³/h to 60 yd³/h.')).toBeVisible();
+  await page.getByLabel('It places', { exact: true }).blur();
   await page.getByRole('button', { name: 'Ask the plant' }).click();
   await expect(page.getByText('Simulated: this plant ships with Ombra')).toBeVisible();
   await page.getByRole('button', { name: 'Take these' }).click();
@@ -120,6 +120,26 @@ test('the day is played, troubled and played ten thousand times; the best trucks
   await expect(page.getByText('day 2')).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(page.getByText('day 1')).toBeVisible();
+});
+
+test('where no trucks come well, other ways to pour are tried and one is taken', async ({ page }) => {
+  test.setTimeout(180_000);
+  const job = await demoCopy(page, 'By chute');
+  await page.goto(`${job}/pour`);
+  await page.getByRole('tab', { name: 'Order and trucks' }).click();
+  await page.getByLabel('Placed by', { exact: true }).selectOption('chute');
+  await page.getByLabel('It places', { exact: true }).fill('7');
+  await page.getByLabel('It places', { exact: true }).blur();
+  await expect(page.getByLabel('It places', { exact: true })).toHaveValue('7 yd³/h');
+  await page.getByRole('tab', { name: 'Rehearsal' }).click();
+  await page.getByRole('button', { name: 'Find them' }).click();
+  const others = page.getByRole('region', { name: 'What else helps' });
+  await expect(others.getByText('By pump instead')).toBeVisible({ timeout: 150_000 });
+  await expect(others.getByText(/A retarder in the mix/)).toBeVisible();
+  await others.getByRole('button', { name: 'Plan it so: By pump instead' }).click();
+  await expect(page.getByText(/rounds by pump and hose/)).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText(/rounds by pump and hose/)).toHaveCount(0);
 });
 
 test('plates and bolts, the list before the pump, and both sheets', async ({ page }) => {

@@ -51,6 +51,32 @@ test('a zone has rules of its own, and a lesser bar is told', async ({ page }) =
   await expect(page.getByText(/10M in place of #4/)).toHaveCount(0);
 });
 
+test('all sizes change at once, and a lintel has rules of its own; both are kept and taken back', async ({
+  page,
+}) => {
+  const job = await demoCopy(page, 'Lintels');
+  await page.goto(`${job}/steel`);
+  const openings = page.getByRole('region', { name: 'Openings', exact: true });
+  await page.getByRole('button', { name: 'Canadian (10M to 20M)' }).click();
+  await expect(openings.getByLabel('Bottom bars’ size', { exact: true })).toHaveValue('15M');
+  await page.keyboard.press('Control+z');
+  await expect(openings.getByLabel('Bottom bars’ size', { exact: true })).toHaveValue('#5');
+
+  const lintels = page.getByRole('region', { name: 'Lintels', exact: true });
+  await lintels.getByLabel('Opening whose lintel differs').selectOption({ index: 1 });
+  const differs = lintels.getByLabel(/^What differs in the lintel over/);
+  await differs.selectOption({ label: 'Lintel, bottom bars' });
+  await lintels.getByLabel('Lintel, bottom bars', { exact: true }).fill('3');
+  await lintels.getByLabel('Lintel, bottom bars', { exact: true }).blur();
+  await expectAccessible(page);
+  await saved(page);
+  await page.reload();
+  await expect(lintels.getByLabel('Lintel, bottom bars', { exact: true })).toHaveValue('3');
+  await expect(openings.getByLabel('Lintel, bottom bars', { exact: true })).toHaveValue('2');
+  await lintels.getByRole('button', { name: /^The job’s lintel over/ }).click();
+  await expect(lintels.getByLabel('Lintel, bottom bars', { exact: true })).toHaveCount(0);
+});
+
 test('bars are seen by course, in the schedule and as stock; every mass opens its why', async ({ page }) => {
   const job = await demoCopy(page, 'Bars');
   await page.goto(`${job}/steel`);

@@ -325,6 +325,40 @@ describe('the rehearsal', () => {
     expect(drawn({ state: { kind: 'broken' } })).toContain('That broke; nothing was changed.');
   });
 
+  it('tells what else would help where no trucks come well, and what cannot be planned', () => {
+    const best = {
+      trucks: 2,
+      spacing: 45,
+      cold: 0.01,
+      overAge: 0,
+      over: 0.02,
+      waited: 30,
+      stood: 12,
+      cost: 900,
+      waitCost: 2,
+      finish: 200,
+    };
+    const words = drawn({
+      trucks: { day: 'today', value: { done: 1, of: 1, tried: [best], best } },
+      remedies: {
+        day: 'today',
+        value: {
+          done: 3,
+          of: 3,
+          tried: [
+            { kind: 'method', to: 'conveyor', edits: [], best },
+            { kind: 'smaller-loads', to: '6 yd³', edits: [], best },
+            { kind: 'rounds', to: 'three', edits: [], best: null },
+          ],
+        },
+      },
+    });
+    expect(words).toContain('By conveyor instead');
+    expect(words).toContain('forms over their capacity 2 %');
+    expect(words).toContain('Plan it so: Loads of 6 yd³');
+    expect(words).toMatch(/Three equal rounds<\/strong>: the pour cannot be planned so/);
+  });
+
   it('tells the best trucks with the reason, and why 30 minutes are too tight', () => {
     const day = { ...pour.day, rate: 7.6 };
     const own: StagedPour = { ...pour, day, method: 'chute' };

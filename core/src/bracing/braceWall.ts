@@ -80,6 +80,7 @@ const widestBay = (height: Length, rules: HouseRules): Length => {
 /** The stretches of a wall as one: its braces in order, and its planks over them. */
 function joined(
   parts: readonly PlannedStretch[],
+  widest: Length,
 ): Pick<PlannedStretch, 'stood' | 'missed' | 'planks' | 'spacing'> {
   const stood: Stood[] = [];
   const planks = parts.flatMap((part) => {
@@ -94,7 +95,7 @@ function joined(
     stood,
     planks,
     missed: parts.flatMap(({ missed }) => missed),
-    spacing: Math.min(...parts.map(({ spacing }) => spacing)) as Length,
+    spacing: Math.min(widest, ...parts.map(({ spacing }) => spacing)) as Length,
   };
 }
 
@@ -173,7 +174,7 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
       problems,
     });
   });
-  const laid = joined(planned);
+  const laid = joined(planned, widest);
   const { planks } = laid;
   for (const missed of laid.missed) {
     problems.push({ kind: 'no-strip', wall: wall.id, at: missed.at, why: missed.why });

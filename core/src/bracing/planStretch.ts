@@ -74,6 +74,9 @@ function movedEnds(input: StretchInput, end: Wanted, most: Length): readonly Wan
     .map(({ at }) => ({ ...end, at, from: at, to: at }));
 }
 
+/** Strips that are looked at in all, over all places that the end braces are tried at. */
+const MOST_LOOKED_AT = 20_000;
+
 /** The walkway that moving the braces at the ends makes, the least moved first; null where none within so far of the ends does. */
 function movedWalkway(input: StretchInput, most: Length): PlannedStretch | null {
   const others = input.wanted.filter(({ end }) => end !== true);
@@ -89,7 +92,9 @@ function movedWalkway(input: StretchInput, most: Length): PlannedStretch | null 
         ),
       [{ ends: [], by: 0 }],
     );
-  for (const { ends } of [...choices].sort((a, b) => a.by - b.by)) {
+  // A long wall has more places than anyone would try: the nearest ones.
+  const tries = Math.max(2, Math.floor(MOST_LOOKED_AT / Math.max(1, input.strips.length)));
+  for (const { ends } of [...choices].sort((a, b) => a.by - b.by).slice(0, tries)) {
     const found = fewest(input, [...ends, ...others]);
     if (found) return found;
   }

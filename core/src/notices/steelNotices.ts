@@ -119,7 +119,7 @@ function wording(
         severity: 'mind',
         ...onWall(problem.wall),
         rule: 'steel.tee',
-        what: `The bar of course ${String(problem.course)} that ties it into ${nameOf(problem.other)} has only ${inInches(problem.leg)} there: shorter than a lap. Ask the engineer how it is anchored.`,
+        what: `The bar of course ${String(problem.course)} that ties it into ${nameOf(problem.other)} has only ${inInches(problem.leg)} before an opening: shorter than a lap. Ask the engineer how it is anchored.`,
       };
     case 'lintel-crowded': {
       const opening = openings.placed.find((each) => each.id === problem.opening);

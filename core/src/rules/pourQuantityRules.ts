@@ -5,7 +5,7 @@ const commonPractice = { kind: 'common practice' } as const;
 const ours = { kind: 'ours' } as const;
 const yards = (count: number): number => count * CUBIC_METRES_PER_CUBIC_YARD;
 /** What any crew places in an hour. */
-const anyRate = { type: 'quantity', of: 'flow', least: 0.5, most: yards(60) } as const;
+const anyRate = { type: 'quantity', of: 'flow', least: yards(1), most: yards(60) } as const;
 
 /** Rules of the pour that have a unit. */
 export const pourQuantityRules = {

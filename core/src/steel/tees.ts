@@ -77,15 +77,10 @@ function barsAt(
   const top = isTopBar(own, row, setting);
   const back = setting.lapOfTwo(size, lying.size, top);
   const along = setting.lapOfTwo(size, met.size, top);
-  const rooms = roomsAlong(end, row, setting);
-  const [left, right] = rooms;
+  const [left, right] = roomsAlong(end, row, setting);
   const wanted = course % 2;
-  const way = rooms[wanted === 0 ? 0 : 1] >= along ? wanted : left > right ? 0 : 1;
+  const way = (wanted === 0 ? left : right) >= along ? wanted : left > right ? 0 : 1;
   const leg = Math.min(along, way === 0 ? left : right) as Length;
-  if (leg < along) {
-    setting.problems.push({ kind: 'tee-cut-short', wall: own.wall.id, other: through.wall.id, course, leg });
-  }
-  if (leg <= 0) return [];
   const rules = setting.rulesIn(own.wall.id, course);
   const { from, to } = reachOf(own, row, rules);
   const stretches = leftBeside(own, from, to, heightIn(row), rules.length('steel.cover.end'));
@@ -93,7 +88,17 @@ function barsAt(
   const reaches = nearest && !(atStart ? nearest.cutStart : nearest.cutEnd);
   const room = reaches ? subtract(nearest.to, nearest.from) : (0 as Length);
   const held = Math.min(back, room) as Length;
-  if (held <= 0) return [];
+  if (leg < along || held < back) {
+    const short = leg < along ? leg : held;
+    setting.problems.push({
+      kind: 'tee-cut-short',
+      wall: own.wall.id,
+      other: through.wall.id,
+      course,
+      leg: short,
+    });
+  }
+  if (leg <= 0 || held <= 0) return [];
   const shape = bent([add(held, across), leg], size, standardHook(size), setting);
   const height = heightIn(row);
   return lying.offsets.map((offset, index): Bar => ({

@@ -19,7 +19,14 @@ export const GET: APIRoute = async ({ locals, url }) => {
 export const POST: APIRoute = async ({ locals, request }) => {
   const reading = await readBody(request);
   if (!reading.ok) return reading.answer;
-  const { id, name, plan } = reading.body;
+  const { id, name, plan, ...others } = reading.body;
+  const [unknown] = Object.keys(others);
+  if (unknown !== undefined) {
+    return refuse(422, {
+      where: unknown.slice(0, 60),
+      what: 'A new job takes “name”, or a plan file under “plan”, and an “id” if you like; nothing of this was taken.',
+    });
+  }
   if (id !== undefined && !(typeof id === 'string' && /^[\w-]{1,60}$/.test(id))) {
     return refuse(422, {
       where: 'id',
