@@ -29,6 +29,8 @@ export interface Setting {
   readonly stages: readonly Stage[];
   readonly uprights: readonly Stock[];
   readonly planks: readonly PlankKind[];
+  /** Lengths that yards keep. */
+  readonly usualPlanks: readonly Length[];
   readonly strips: ReadonlyMap<string, readonly Strip[]>;
   readonly grid: Length;
   readonly crossings: readonly Crossing[];
@@ -169,6 +171,7 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
       most: widest,
       grid: setting.grid,
       kinds: setting.planks,
+      usual: setting.usualPlanks,
       openings: openings.filter(({ hole }) => hole.to > stretch.start.at && hole.from < stretch.end.at),
       rules,
       problems,

@@ -14,7 +14,7 @@ import { type GearLine, gearOf, partOfLength } from './gear';
 import type { PlankKind } from './planks';
 import type { BracingProblem } from './problem';
 import { type PlankSpacing, plankRules, planksAbreast, widestSpacing } from './spacing';
-import { type Stock, USUAL_PLANKS, USUAL_UPRIGHTS, readStock } from './stock';
+import { type Stock, readStock, usualLengths } from './stock';
 import { type Straps, strapsOf } from './straps';
 import { stripsByWall } from './strips';
 import { type WindOnWall, windOn } from './windOnWalls';
@@ -69,7 +69,7 @@ export function buildBracing(
   }
   const grid = systemOf(family).webSpacing;
   const most = rules.length('bracing.spacing.most');
-  const stock = readStock(bracing.planks, USUAL_PLANKS, 'plank', input.units, problems);
+  const stock = readStock(bracing.planks, 'plank', input.units, problems);
   const found = widestSpacing(
     stock.map(({ length }) => length),
     grid,
@@ -78,7 +78,9 @@ export function buildBracing(
   );
   if (most < grid) problems.push({ kind: 'spacing-under-grid', most, grid });
   else if (!found && rules.choice('bracing.access') === 'planks') {
-    const would = USUAL_PLANKS.filter((length) => widestSpacing([length], grid, most, plankRules(rules)));
+    const would = usualLengths('plank', input.units).filter((length) =>
+      widestSpacing([length], grid, most, plankRules(rules)),
+    );
     problems.push({ kind: 'no-plank-fits', grid, most, would });
   }
   const abreast = planksAbreast(rules);
@@ -94,8 +96,9 @@ export function buildBracing(
     rules,
     bracing,
     stages: input.stages,
-    uprights: readStock(bracing.uprights, USUAL_UPRIGHTS, 'upright', input.units, problems),
+    uprights: readStock(bracing.uprights, 'upright', input.units, problems),
     planks,
+    usualPlanks: usualLengths('plank', input.units),
     strips: stripsByWall(shell, courses, rules.length('bracing.strip.reach')),
     grid,
     crossings: crossingsOf(shell),

@@ -5,7 +5,6 @@ import { type LaidBraces, type Stood, type Wanted, layBraces } from './layBraces
 import { type Plank, type PlankKind, layPlanks } from './planks';
 import type { BracingProblem, PlankCure } from './problem';
 import { plankRules } from './spacing';
-import { USUAL_PLANKS } from './stock';
 import type { Strip } from './strips';
 import { planWalkway } from './walkway';
 
@@ -22,6 +21,8 @@ export interface StretchInput {
   readonly most: Length;
   readonly grid: Length;
   readonly kinds: readonly PlankKind[];
+  /** Lengths that yards keep, for what would help. */
+  readonly usual: readonly Length[];
   readonly openings: readonly PlacedOpening[];
   readonly rules: HouseRules;
   readonly problems: BracingProblem[];
@@ -165,9 +166,11 @@ const FAR = 2;
 /** What would make a walkway where nothing on hand does: another length of plank, a brace farther from its end, or a loose scaffold. */
 function cureOf(input: StretchInput): PlankCure {
   const own = new Set(input.kinds.map(({ length }) => length));
-  const length = USUAL_PLANKS.filter((each) => !own.has(each)).find((each) =>
-    tryWalkway(input, input.wanted, input.most, [...input.kinds, { length: each, left: Infinity }]),
-  );
+  const length = input.usual
+    .filter((each) => !own.has(each))
+    .find((each) =>
+      tryWalkway(input, input.wanted, input.most, [...input.kinds, { length: each, left: Infinity }]),
+    );
   if (length !== undefined) return { kind: 'plank', length };
   const most = (FAR * input.rules.length('bracing.corner.most')) as Length;
   const moved = movedWalkway(input, most);

@@ -1,12 +1,19 @@
 import { type Length, type UnitSystem, inches, readLength } from '../measure';
 import type { StockOnHand } from '../plan';
-import type { HouseRules } from '../rules';
+import { type HouseRules, metricStep } from '../rules';
 import type { MadeUpright } from './brace';
 import type { BracingProblem } from './problem';
 
 /** Planks and uprights where the job says nothing of its own: lengths that yards keep, as many as are wanted. */
-export const USUAL_PLANKS = [8, 10, 12, 16].map((feet) => inches(feet * 12));
-export const USUAL_UPRIGHTS = [8, 10, 12].map((feet) => inches(feet * 12));
+const USUAL = { plank: [8, 10, 12, 16], upright: [8, 10, 12] } as const;
+
+/** The usual lengths, as yards keep them where the job is: whole feet, or metric steps. */
+export const usualLengths = (what: keyof typeof USUAL, units: UnitSystem): readonly Length[] =>
+  USUAL[what].map((feet) => {
+    const length = inches(feet * 12);
+    return units === 'metric' ? metricStep(length) : length;
+  });
+
 /** Planks or uprights of one length; as many as are wanted where the count is infinite. */
 export interface Stock {
   readonly length: Length;
@@ -16,11 +23,11 @@ export interface Stock {
 /** The stock that a job says it has; the usual lengths where it says none that can be read. */
 export function readStock(
   list: readonly StockOnHand[] | undefined,
-  usual: readonly Length[],
   what: 'plank' | 'upright',
   units: UnitSystem,
   problems: BracingProblem[],
 ): readonly Stock[] {
+  const usual = usualLengths(what, units);
   if (!list || list.length === 0) return usual.map((length) => ({ length, count: Infinity }));
   const stock = new Map<Length, number>();
   for (const each of list) {

@@ -274,3 +274,16 @@ describe('a taller wall', () => {
     expect(widest(8, { 'bracing.spacing.tall': '4ft' })).toBeLessThanOrEqual(48);
   });
 });
+
+describe('a metric job', () => {
+  it('has planks and uprights of metric lengths where nothing is said of them', () => {
+    const { walls } = work(planOf(RECTANGLE, { ...withCourses(6), units: 'metric' })).bracing;
+    const planks = new Set(walls.flatMap((wall) => wall.planks.map(({ length }) => length / 1_000_000)));
+    expect(planks.size).toBeGreaterThan(0);
+    for (const length of planks) expect([2400, 3000, 3600, 4800]).toContain(length);
+    const uprights = new Set(
+      walls.flatMap((wall) => wall.braces.map(({ upright }) => upright.length / 1_000_000)),
+    );
+    for (const length of uprights) expect([2400, 3000, 3600]).toContain(length);
+  });
+});

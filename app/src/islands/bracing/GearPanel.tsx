@@ -1,6 +1,6 @@
 import type { Bracing } from '@ombra/core/bracing/buildBracing';
 import { comesInLengths } from '@ombra/core/bracing/gear';
-import { USUAL_PLANKS, USUAL_UPRIGHTS } from '@ombra/core/bracing/stock';
+import { usualLengths } from '@ombra/core/bracing/stock';
 import { storeLength } from '@ombra/core/measure';
 import type { StockOnHand } from '@ombra/core/plan/bracingPlan';
 import { rulesOf } from '@ombra/core/rules/houseRules';
@@ -184,7 +184,7 @@ export function GearPanel({ job, bracing, open, onOpen }: GearPanelProps) {
           job={job}
           title="Planks on hand"
           what="plank"
-          list={plan.bracing?.planks ?? usual(USUAL_PLANKS)}
+          list={plan.bracing?.planks ?? usual(usualLengths('plank', plan.units))}
           onPut={(planks, merge) => {
             edit({ kind: 'bracing', change: { of: 'planks', planks } }, merge);
           }}
@@ -193,7 +193,7 @@ export function GearPanel({ job, bracing, open, onOpen }: GearPanelProps) {
           job={job}
           title="Uprights on hand"
           what="upright"
-          list={plan.bracing?.uprights ?? usual(USUAL_UPRIGHTS)}
+          list={plan.bracing?.uprights ?? usual(usualLengths('upright', plan.units))}
           onPut={(uprights, merge) => {
             edit({ kind: 'bracing', change: { of: 'uprights', uprights } }, merge);
           }}
