@@ -123,7 +123,7 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
   const face = stretchesOf(ends, crossings, chosen.side, nanometres(foot + platform), levels);
   if (height <= rules.length('bracing.stem.height')) {
     const spacing = rules.length('bracing.stem.spacing');
-    // No inside wall lies under planks here: all of them stand in the way of a diagonal.
+    // A stem wall has no planks to pass under: every inside wall stands in the way of a diagonal.
     const { stretches } = stretchesOf(ends, crossings, chosen.side, -Infinity as Length, levels);
     return {
       ...common,

@@ -134,7 +134,7 @@ function partsOf(
   ];
 }
 
-/** Screws that hold the uprights of some courses: so many in each strip that a course has for them. */
+/** Screws that hold the uprights of some courses: the same number in each of a course's strips. */
 export const uprightScrews = (
   walls: readonly WallBraces[],
   from: number,

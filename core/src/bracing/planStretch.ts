@@ -191,7 +191,7 @@ function taken(kinds: readonly PlankKind[], plan: PlannedStretch): PlannedStretc
 /**
  * Braces and planks of one stretch: the fewest braces over which the planks on hand make a walkway. Where none do with the end
  * braces where they are wanted, those are moved within the rule; then bays are closer; then a wide opening parts the walkway.
- * Where nothing does, braces stand at the widest spacing, and what would help is told.
+ * Where nothing does, braces stand at the widest spacing, and the result says what would help.
  */
 export function planStretch(input: StretchInput): PlannedStretch {
   const { rules, wanted, spacing, problems, wall } = input;

@@ -83,7 +83,7 @@ function boughtAs({ member, buck }: Wanted, rules: HouseRules) {
 
 /**
  * The lumber of all bucks: least stock by material and width as it is sold, kerf and all. Members wider than any board are rips
- * side by side; those longer than the stock are spliced. What comes out of sheets is told apart.
+ * side by side; those longer than the stock are spliced. Parts cut from sheets are listed separately.
  */
 export function lumberOf(wanted: readonly Wanted[], rules: HouseRules): readonly LumberList[] {
   const groups = new Map<string, Group>();

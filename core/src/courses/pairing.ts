@@ -1,6 +1,6 @@
 import type { Length } from '../measure';
 
-/** How many cut pieces that take so much of a block are wanted: those that must come from a fresh one, and those that may be an offcut. */
+/** Wanted cut pieces of one size: how many must come from a fresh block, and how many may be an offcut. */
 export interface CutDemand {
   /** What one takes of its block; mostly its length. */
   readonly length: Length;

@@ -14,7 +14,7 @@ export interface FirstCourse {
   /** Boards or lengths of track; none in footing forms. */
   readonly held: Figure;
   readonly glue: 'two-courses-first' | 'as-laid' | 'foamed-last' | 'mortar';
-  /** Cans of foam at the footing, or mortar by volume; none in footing forms, whose bead is told with them. */
+  /** Cans of foam at the footing, or mortar by volume; none in footing forms: there the list of forms counts the bead. */
   readonly fixed: Figure;
 }
 

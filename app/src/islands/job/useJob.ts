@@ -22,7 +22,7 @@ if (typeof Worker !== 'undefined') workClient();
 
 const newId = (): string => crypto.randomUUID();
 
-/** After so many milliseconds without an answer the page offers to stop the worker. */
+/** Milliseconds without an answer after which the page offers to stop the worker. */
 const LONG_WORK = 8_000;
 
 /** How working out the newest plan stands. */
@@ -109,7 +109,7 @@ function useSync(job: OpenJob, planStore: ReturnType<typeof makePlanStore>) {
             planStore.receive(plan);
           },
           announce: (version) => {
-            // A page that is left while its last save is answered has nobody to tell.
+            // The page was left before its last save was answered: there is no screen to write to.
             if (!visit.over) channel.postMessage(version);
           },
           keep: (pending) => keepPending(tab, job.id, pending),
