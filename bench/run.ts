@@ -1,17 +1,20 @@
-import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
+import { type WalkRow, emptyPlan } from '@ombra/core/stages/outline';
+import { applyEdit, readPlanText } from '@ombra/core/plan';
+import { rulesOf } from '@ombra/core/rules';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { randomUUID } from 'node:crypto';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { performance } from 'node:perf_hooks';
 import { gzipSync } from 'node:zlib';
-import { type Plan, type WalkRow, applyEdit, emptyPlan, makeWork, readPlanText, work } from '@ombra/core';
-import { findBest } from '@ombra/core/best';
-import { buildBracing } from '@ombra/core/bracing';
-import { nudges } from '@ombra/core/nudge';
-import { rulesOf } from '@ombra/core/rules';
-import { buildSteel, leastOf } from '@ombra/core/steel';
-import { buildPour } from '@ombra/core/pour';
-import { bestTrucks, manyDays } from '@ombra/core/rehearsal';
+import type { Plan } from '@ombra/core/kernel/plan';
+import { buildBracing } from '@ombra/core/stages/bracing';
+import { buildPour } from '@ombra/core/stages/pour';
+import { bestTrucks, manyDays } from '@ombra/core/stages/pour/rehearsal';
+import { buildSteel, leastOf } from '@ombra/core/stages/steel';
+import { findBest } from '@ombra/core/trials/best';
+import { nudges } from '@ombra/core/trials/nudge';
+import { makeWork, work } from '@ombra/core/work';
 import { makeJobStore } from '../app/src/server/jobStore';
 import { openDatabase } from '../app/src/server/sqlite';
 import { browserFigures } from './browser';
@@ -78,7 +81,7 @@ function demoPlan(): Plan {
 function core() {
   const demo = demoPlan();
   const start = performance.now();
-  work(demo);
+  makeWork()(demo);
   const cold = performance.now() - start;
   const again = makeWork();
   const dragged = makeWork();
@@ -92,11 +95,11 @@ function core() {
     }),
   );
   const [one, ten] = [standing(comb(3)), standing(comb(30))];
-  const single = measure(() => work(one));
-  const tenfold = measure(() => work(ten));
+  const single = measure(() => makeWork()(one));
+  const tenfold = measure(() => makeWork()(ten));
   return {
     demoColdFirstMs: Number(cold.toFixed(3)),
-    demoAllStages: measure(() => work(demo)),
+    demoAllStages: measure(() => makeWork()(demo)),
     demoOpeningMoved: measure((run) =>
       dragged(
         applyEdit(demo, {
@@ -188,7 +191,7 @@ function depth() {
     };
   };
   const before = process.memoryUsage().heapUsed;
-  const worked = work(big);
+  const worked = makeWork()(big);
   const held = (process.memoryUsage().heapUsed - before) / 1e6;
   return {
     bigJobEdit: measure((run) => again(sides[run % 2] as Plan)),
@@ -204,9 +207,10 @@ function depth() {
 
 /** All steel of a plan, with everything before it already worked, and the proof of its least stock. */
 function steelOf(plan: Plan) {
-  const { shell, levels, courses, inserts, openings, steel } = work(plan);
+  const worked = work(plan);
+  const { steel } = worked;
   const rules = rulesOf(plan);
-  const allSteel = measure(() => buildSteel(shell, levels, courses, inserts, openings, plan, rules));
+  const allSteel = measure(() => buildSteel(worked, plan, rules));
   const start = performance.now();
   const proved = steel.stock.map((own) => {
     const steps = leastOf(own);
@@ -224,11 +228,12 @@ function steelOf(plan: Plan) {
 
 /** All bracing of a plan, with everything before it already worked. */
 function bracingOf(plan: Plan) {
-  const { shell, levels, courses, inserts, openings, bracing } = work(plan);
+  const worked = work(plan);
+  const { bracing } = worked;
   const rules = rulesOf(plan);
   return {
     braces: bracing.walls.reduce((sum, wall) => sum + wall.braces.length, 0),
-    allBracing: measure(() => buildBracing(shell, levels, courses, openings, inserts, plan, rules)),
+    allBracing: measure(() => buildBracing(worked, plan, rules)),
   };
 }
 

@@ -1,11 +1,13 @@
-import { type Plan, type Shot, applyEdit, makeWork } from '@ombra/core';
-import { readSurvey, standingPieces } from '@ombra/core/footing';
+import { type Shot, readSurvey, standingPieces } from '@ombra/core/stages/footing';
+import { applyEdit } from '@ombra/core/plan';
 import { rulesOf } from '@ombra/core/rules';
-import { wallsOf } from '@ombra/core/shell';
+import type { Plan } from '@ombra/core/kernel/plan';
+import { wallsOf } from '@ombra/core/stages/outline';
+import { makeWork } from '@ombra/core/work';
 import { createElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { FootingLayer } from '../app/src/islands/footing/FootingLayer';
-import { stripFrame } from '../app/src/islands/strip/stripGeometry';
+import { FootingLayer } from '../app/src/stages/footing/FootingLayer';
+import { stripFrame } from '../app/src/drawing/strip/stripGeometry';
 
 type Measure = (step: (run: number) => void, runs?: number) => unknown;
 

@@ -1,9 +1,9 @@
+import { emptyPlan } from '@ombra/core/stages/outline';
 import { type ChildProcess, spawn } from 'node:child_process';
 import { existsSync, readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { emptyPlan } from '../core/src/plan';
 import { storedText } from '../app/src/server/jobStore';
 import { checkDatabase, connect } from '../app/src/server/sqlite';
 import { type Running, newFolder, planNamed, send, start } from './server';

@@ -1,8 +1,8 @@
+import { readPlan } from '@ombra/core/plan';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { orderOf } from '../core/src/orderOf';
-import { readPlan } from '../core/src/plan';
-import { work } from '../core/src/work';
+import { makeWork } from '../core/src/work';
 import { struckPlans } from '../core/test/support/absurd';
 
 describe('20 000 plans that nobody means', () => {
@@ -16,7 +16,7 @@ describe('20 000 plans that nobody means', () => {
         if (++runs % 100 === 0) most = Math.max(most, process.memoryUsage().heapUsed);
         if (!reading.ok) return;
         const started = performance.now();
-        orderOf(reading.plan, work(reading.plan));
+        orderOf(reading.plan, makeWork()(reading.plan));
         longest = Math.max(longest, performance.now() - started);
       }),
       { numRuns: 20_000, seed: 2026 },

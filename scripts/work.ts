@@ -1,5 +1,7 @@
+import { readPlanText } from '@ombra/core/plan';
 import { readFileSync } from 'node:fs';
-import { readPlanText, report, work } from '@ombra/core';
+import { report } from '@ombra/core/report';
+import { work } from '@ombra/core/work';
 
 /** `npm run --silent work -- plan.json`: the worked plan as JSON; what is wrong goes to standard error, exit 1. */
 function main(path: string | undefined): number {

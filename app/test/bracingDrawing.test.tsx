@@ -1,13 +1,14 @@
-import { type Brace, alignmentOf } from '@ombra/core/bracing';
-import { inches } from '@ombra/core/measure';
-import { type Plan, applyEdit, readPlanText } from '@ombra/core/plan';
-import { wallsOf } from '@ombra/core/shell';
+import { applyEdit, readPlanText } from '@ombra/core/plan';
+import { inches } from '@ombra/core/kernel/measure';
+import type { Plan } from '@ombra/core/kernel/plan';
+import { type Brace, alignmentOf } from '@ombra/core/stages/bracing';
+import { wallsOf } from '@ombra/core/stages/outline';
 import { work } from '@ombra/core/work';
 import { readFileSync } from 'node:fs';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
-import { BraceLayer } from '../src/islands/bracing/BraceLayer';
-import { BraceTicks } from '../src/islands/bracing/BraceTicks';
+import { BraceLayer } from '../src/stages/bracing/BraceLayer';
+import { BraceTicks } from '../src/stages/bracing/BraceTicks';
 import {
   forceText,
   offText,
@@ -15,15 +16,15 @@ import {
   turnsText,
   uprightText,
   whyText,
-} from '../src/islands/bracing/bracingWords';
-import { GearPanel } from '../src/islands/bracing/GearPanel';
-import { LinePanel } from '../src/islands/bracing/LinePanel';
-import { WallsPanel } from '../src/islands/bracing/WallsPanel';
-import { WindPanel } from '../src/islands/bracing/WindPanel';
-import type { Job } from '../src/islands/job/useJob';
-import { planFrame } from '../src/islands/plan/planGeometry';
-import { BracingSheet } from '../src/islands/sheets/BracingSheet';
-import { stripFrame } from '../src/islands/strip/stripGeometry';
+} from '../src/stages/bracing/bracingWords';
+import { GearPanel } from '../src/stages/bracing/GearPanel';
+import { LinePanel } from '../src/stages/bracing/LinePanel';
+import { WallsPanel } from '../src/stages/bracing/WallsPanel';
+import { WindPanel } from '../src/stages/bracing/WindPanel';
+import type { Job } from '../src/job/useJob';
+import { planFrame } from '../src/drawing/plan/planGeometry';
+import { BracingSheet } from '../src/stages/bracing/BracingSheet';
+import { stripFrame } from '../src/drawing/strip/stripGeometry';
 import { simulatedWeather } from '../src/server/weather/simulatedWeather';
 
 const reading = readPlanText(

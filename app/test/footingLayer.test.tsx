@@ -1,13 +1,14 @@
-import { type Plan, applyEdit, readPlanText } from '@ombra/core/plan';
+import { applyEdit, readPlanText } from '@ombra/core/plan';
+import type { Plan } from '@ombra/core/kernel/plan';
 import { type WorkedPlan, work } from '@ombra/core/work';
 import { readFileSync } from 'node:fs';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
-import { FootingLayer, LAYER_HEIGHT } from '../src/islands/footing/FootingLayer';
-import { Section } from '../src/islands/footing/Section';
-import { SquareDrawing } from '../src/islands/footing/SquareDrawing';
-import { FootingSheet } from '../src/islands/sheets/FootingSheet';
-import { type Face, stripFrame } from '../src/islands/strip/stripGeometry';
+import { FootingLayer, LAYER_HEIGHT } from '../src/stages/footing/FootingLayer';
+import { Section } from '../src/stages/footing/Section';
+import { SquareDrawing } from '../src/stages/footing/SquareDrawing';
+import { FootingSheet } from '../src/stages/footing/FootingSheet';
+import { type Face, stripFrame } from '../src/drawing/strip/stripGeometry';
 
 const reading = readPlanText(
   readFileSync(new URL('../../demo/sorrel-fork-hatchery.json', import.meta.url), 'utf8'),

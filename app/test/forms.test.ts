@@ -1,11 +1,11 @@
-import { FAMILIES, readFamily, writeFamily } from '@ombra/core/forms';
-import { inches, toInches } from '@ombra/core/measure';
-import { emptyPlan } from '@ombra/core/plan';
+import { emptyPlan } from '@ombra/core/stages/outline';
+import { FAMILIES, readFamily, writeFamily } from '@ombra/core/kernel/forms';
+import { inches, toInches } from '@ombra/core/kernel/measure';
 import { work } from '@ombra/core/work';
 import { describe, expect, it } from 'vitest';
-import { FIELDS, figureAt, withFigure } from '../src/islands/forms/familyFields';
-import { planFrame, pathOf, wallShape, wallStart } from '../src/islands/plan/planGeometry';
-import { stripFrame, stripY, wallAt, heightOfCourse, pieceAt } from '../src/islands/strip/stripGeometry';
+import { FIELDS, figureAt, withFigure } from '../src/stages/forms/familyFields';
+import { pathOf, planFrame, wallShape, wallStart } from '../src/drawing/plan/planGeometry';
+import { heightOfCourse, pieceAt, stripFrame, stripY, wallAt } from '../src/drawing/strip/stripGeometry';
 
 const files = FAMILIES.map(writeFamily);
 

@@ -1,16 +1,18 @@
+import { emptyPlan } from '@ombra/core/stages/outline';
+import { applyEdit } from '@ombra/core/plan';
 import { chmodSync, existsSync, mkdirSync, mkdtempSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { type Plan, applyEdit, emptyPlan } from '@ombra/core/plan';
+import type { Plan } from '@ombra/core/kernel/plan';
 import type { Knex } from 'knex';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { loadDemo } from '../src/server/demo';
 import { backUpBefore } from '../src/server/backups';
 import {
   type JobStore,
-  PAGE_OF_JOBS,
   type StoredJob,
   makeJobStore,
+  PAGE_OF_JOBS,
   storedText,
 } from '../src/server/jobStore';
 import { connect, openDatabase } from '../src/server/sqlite';

@@ -1,14 +1,15 @@
-import { type Length, inches } from '@ombra/core/measure';
-import { type Plan, applyEdit, readPlanText } from '@ombra/core/plan';
+import { applyEdit, readPlanText } from '@ombra/core/plan';
+import { type Length, inches } from '@ombra/core/kernel/measure';
+import type { Plan } from '@ombra/core/kernel/plan';
 import { type WorkedPlan, work } from '@ombra/core/work';
 import { readFileSync } from 'node:fs';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
-import { BuckDrawing } from '../src/islands/openings/BuckDrawing';
-import { courseText, nudgeLabel, nudgeSaves } from '../src/islands/openings/openingText';
-import { OpeningsSheet } from '../src/islands/sheets/OpeningsSheet';
-import { OpeningsDrawing, faceBox, shapePath } from '../src/islands/strip/OpeningsDrawing';
-import { type Face, stripFrame, stripX, wallIndex } from '../src/islands/strip/stripGeometry';
+import { BuckDrawing } from '../src/stages/openings/BuckDrawing';
+import { courseText, nudgeLabel, nudgeSaves } from '../src/stages/openings/openingText';
+import { OpeningsSheet } from '../src/stages/openings/OpeningsSheet';
+import { faceBox, OpeningsDrawing, shapePath } from '../src/drawing/strip/OpeningsDrawing';
+import { type Face, stripFrame, stripX, wallIndex } from '../src/drawing/strip/stripGeometry';
 
 const reading = readPlanText(
   readFileSync(new URL('../../demo/sorrel-fork-hatchery.json', import.meta.url), 'utf8'),

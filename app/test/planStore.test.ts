@@ -1,6 +1,6 @@
-import { emptyPlan } from '@ombra/core/plan/plan';
+import { emptyPlan } from '@ombra/core/stages/outline';
 import { describe, expect, it } from 'vitest';
-import { makePlanStore } from '../src/islands/job/planStore';
+import { makePlanStore } from '../src/job/planStore';
 
 let ids = 0;
 const newId = (): string => `new-${String(++ids)}`;

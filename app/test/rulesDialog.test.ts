@@ -1,6 +1,6 @@
 import { RULES } from '@ombra/core/rules';
 import { describe, expect, it } from 'vitest';
-import { groupedRules } from '../src/islands/rules/RulesDialog';
+import { groupedRules } from '../src/rules/RulesDialog';
 
 describe('house rules in groups', () => {
   it('have a place for every rule, once', () => {

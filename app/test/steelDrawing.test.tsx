@@ -1,19 +1,20 @@
-import { type Plan, applyEdit, readPlanText } from '@ombra/core/plan';
-import { type StockOfSize, barsInCourse } from '@ombra/core/steel';
-import { wallsOf } from '@ombra/core/shell';
+import { applyEdit, readPlanText } from '@ombra/core/plan';
+import type { Plan } from '@ombra/core/kernel/plan';
+import { wallsOf } from '@ombra/core/stages/outline';
+import { type StockOfSize, barsInCourse } from '@ombra/core/stages/steel';
 import { type WorkedPlan, work } from '@ombra/core/work';
 import { readFileSync } from 'node:fs';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
-import { FromAbove } from '../src/islands/courses/FromAbove';
-import { CapacityCard } from '../src/islands/steel/CapacityCard';
-import { SchedulePanel } from '../src/islands/steel/SchedulePanel';
-import { SlotSection } from '../src/islands/steel/SlotSection';
-import { SteelLayer } from '../src/islands/steel/SteelLayer';
-import { momentText, barName } from '../src/islands/steel/steelWords';
-import { StockPanel, proofText } from '../src/islands/steel/StockPanel';
-import { TablePanel } from '../src/islands/steel/TablePanel';
-import { type Face, stripFrame } from '../src/islands/strip/stripGeometry';
+import { FromAbove } from '../src/stages/courses/FromAbove';
+import { CapacityCard } from '../src/stages/steel/CapacityCard';
+import { SchedulePanel } from '../src/stages/steel/SchedulePanel';
+import { SlotSection } from '../src/stages/steel/SlotSection';
+import { SteelLayer } from '../src/stages/steel/SteelLayer';
+import { barName, momentText } from '../src/stages/steel/steelWords';
+import { proofText, StockPanel } from '../src/stages/steel/StockPanel';
+import { TablePanel } from '../src/stages/steel/TablePanel';
+import { type Face, stripFrame } from '../src/drawing/strip/stripGeometry';
 
 const reading = readPlanText(
   readFileSync(new URL('../../demo/sorrel-fork-hatchery.json', import.meta.url), 'utf8'),

@@ -1,9 +1,11 @@
-import { type Length, inches } from '@ombra/core/measure';
 import { readPlanText } from '@ombra/core/plan';
+import { type Length, inches } from '@ombra/core/kernel/measure';
+import { layingOrder } from '@ombra/core/stages/courses';
+import { wallsOf } from '@ombra/core/stages/outline';
 import { work } from '@ombra/core/work';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { describePiece } from '../src/islands/courses/describePiece';
+import { describePiece } from '../src/stages/courses/describePiece';
 import {
   courseTop,
   pieceSpans,
@@ -12,9 +14,7 @@ import {
   tapeMarks,
   wallIndex,
   zoomToFit,
-} from '../src/islands/strip/stripGeometry';
-import { layingOrder } from '@ombra/core/courses';
-import { wallsOf } from '@ombra/core/shell';
+} from '../src/drawing/strip/stripGeometry';
 import { flat } from '../../core/test/support/plans';
 
 const reading = readPlanText(

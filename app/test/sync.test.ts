@@ -1,4 +1,5 @@
-import { type Plan, emptyPlan } from '@ombra/core/plan/plan';
+import { emptyPlan } from '@ombra/core/stages/outline';
+import type { Plan } from '@ombra/core/kernel/plan';
 import { beforeEach, describe, expect, it } from 'vitest';
 import {
   type PendingSave,
@@ -6,7 +7,7 @@ import {
   type SendOutcome,
   type SyncPorts,
   makeSync,
-} from '../src/islands/job/sync';
+} from '../src/job/sync';
 
 const planNamed = (name: string): Plan => ({ ...emptyPlan(name) });
 

@@ -1,16 +1,28 @@
-import { LATE_STAGES } from './lateStages';
-import type { Plan } from './plan';
-import { type WorkedPlan, makeWorkWith } from './workWith';
+import type { Plan } from './kernel/plan/plan';
+import { STAGES } from './stages';
+import { type WorkedPlan, engineOf, lookedAt, workedBy } from './worked';
 
-export type { WorkedPlan } from './workWith';
+export type { WorkedPlan } from './worked';
 
-/** A worker-out with all stages, which remembers the last answer of each. */
-export const makeWork = (): ((plan: Plan) => WorkedPlan) => makeWorkWith(LATE_STAGES);
+const all = await Promise.all(STAGES.map(async ({ load }) => (await load()).work));
+
+/** A worker-out of everything, which remembers the last answer of each stage. */
+export function makeWork(): (plan: Plan) => WorkedPlan {
+  const engine = engineOf(all);
+  return (plan) => {
+    engine.put(plan);
+    return workedBy(engine, plan);
+  };
+}
 
 /**
- * Works a plan out, all stages in order: plan → shell → openings → courses → inserts → tally → footing → steel → bracing → topoff →
- * pour → notices. Never throws for what a plan says; what cannot be worked comes back with stop notices.
+ * Works a plan out, stage by stage, each when it is looked at. Never throws for what a plan says; what cannot be worked comes back
+ * with stop notices.
  *
  * @example work(plan).footing.concrete.value // in cubic metres
  */
-export const work = (plan: Plan): WorkedPlan => makeWork()(plan);
+export function work(plan: Plan): WorkedPlan {
+  const engine = engineOf(all);
+  engine.put(plan);
+  return lookedAt(engine, plan);
+}

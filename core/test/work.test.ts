@@ -1,12 +1,12 @@
+import { applyEdit, readPlanText } from '../src/plan';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { settle } from '../src/memo';
-import { type Plan, applyEdit, readPlanText } from '../src/plan';
+import { settle } from '../src/kernel/engine/memo';
+import type { Plan } from '../src/kernel/plan';
 import { report } from '../src/report';
 import { makeWork, work } from '../src/work';
-import { makeWorkWith } from '../src/workWith';
 import { insertOf, openingOf } from './support/openings';
-import { HATCHERY, flat, planOf, withCourses } from './support/plans';
+import { flat, HATCHERY, planOf, withCourses } from './support/plans';
 
 function demo(): Plan {
   const reading = readPlanText(
@@ -188,23 +188,7 @@ describe('the demo job', () => {
   });
 });
 
-describe('the late stages', () => {
-  it('are left out until they are there, and change nothing of the others', () => {
-    const plan = demo();
-    const [early, whole] = [makeWorkWith(null)(plan), work(plan)];
-    expect(early.complete).toBe(false);
-    expect(early.pour.pours).toEqual([]);
-    expect(early.topoff.bolts.value).toBe(0);
-    expect(early.footing.adjusted).toEqual([]);
-    expect(early.notices.some((notice) => notice.place.stage === 'pour')).toBe(false);
-    expect(whole.complete).toBe(true);
-    expect(whole.pour.pours).toHaveLength(1);
-    expect(whole.footing.adjusted).toHaveLength(1);
-    for (const stage of ['shell', 'courses', 'openings', 'steel', 'bracing', 'tally'] as const) {
-      expect(early[stage]).toEqual(whole[stage]);
-    }
-  });
-
+describe('the stages that a first view does without', () => {
   it('follow every edit', () => {
     const again = makeWork();
     const first = again(demo());

@@ -1,6 +1,7 @@
-import { type Plan, type PlanProblem, type PlanReading, readPlan } from '@ombra/core/plan';
+import { readPlan } from '@ombra/core/plan';
+import type { Plan, PlanProblem, PlanReading } from '@ombra/core/kernel/plan';
 import type { APIRoute } from 'astro';
-import { LARGEST_BODY, LARGEST_PLAN, LONGEST_DRAIN, type Refusal, tooLarge } from './guard';
+import { type Refusal, LARGEST_BODY, LARGEST_PLAN, LONGEST_DRAIN, tooLarge } from './guard';
 import { storedText } from './jobStore';
 
 /** What every refused request gets: where it went wrong, what is wrong and what to do, in plain words. */

@@ -1,4 +1,4 @@
-import type { Plan } from '@ombra/core/plan';
+import type { Plan } from '@ombra/core/kernel/plan';
 import type { WorkedPlan } from '@ombra/core/work';
 import { noSuchJob } from './answers';
 import type { Services } from './services';

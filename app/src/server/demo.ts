@@ -1,5 +1,5 @@
-import { readFile } from 'node:fs/promises';
 import { readPlanText } from '@ombra/core/plan';
+import { readFile } from 'node:fs/promises';
 import type { JobStore } from './jobStore';
 
 /** Loads the demo job into a database that has never held a job; a removed demo stays removed. */

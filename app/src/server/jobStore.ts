@@ -1,14 +1,15 @@
-import { type Plan, type PlanProblem, salvagePlan, writePlan } from '@ombra/core/plan';
+import { salvagePlan, writePlan } from '@ombra/core/plan';
+import type { Plan, PlanProblem } from '@ombra/core/kernel/plan';
 import type { Knex } from 'knex';
 import { folded } from './folded';
 import {
   type Revision,
+  jobsWithHistory,
   keepState,
   revisionsOf,
   stateSavedAs,
   stateText,
   thinStates,
-  jobsWithHistory,
 } from './revisions';
 import type { Clock, Ids } from './services';
 

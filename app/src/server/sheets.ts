@@ -1,4 +1,4 @@
-import type { Plan } from '@ombra/core/plan';
+import type { Plan } from '@ombra/core/kernel/plan';
 import { type WorkedPlan, work } from '@ombra/core/work';
 import type { Services } from './services';
 

@@ -1,4 +1,4 @@
-import type { RowProblem } from '@ombra/core/table/readTable';
+import type { RowProblem } from '@ombra/core/kernel/table';
 import { Download, Upload } from 'lucide-react';
 import { useState } from 'react';
 

@@ -1,4 +1,4 @@
-import { type UnitSystem, readLength, showLength, storeLength } from '@ombra/core/measure';
+import { type UnitSystem, readLength, showLength, storeLength } from '@ombra/core/kernel/measure';
 import { type KeyboardEvent, useId, useLayoutEffect, useRef, useState } from 'react';
 
 interface LengthFieldProps {

@@ -1,8 +1,8 @@
-import { type BestFound, findBest } from '@ombra/core/best';
-import { type Manner, manners } from '@ombra/core/compare';
-import { type Nudge, nudges } from '@ombra/core/nudge';
-import type { Plan } from '@ombra/core/plan/plan';
-import { type StockOfSize, leastOf, withPlan } from '@ombra/core/steel/stockOfSize';
+import type { Plan } from '@ombra/core/kernel/plan';
+import { type StockOfSize, leastOf, withPlan } from '@ombra/core/stages/steel';
+import { type BestFound, findBest } from '@ombra/core/trials/best';
+import { type Manner, manners } from '@ombra/core/trials/compare';
+import { type Nudge, nudges } from '@ombra/core/trials/nudge';
 import { expose } from 'comlink';
 
 /** Least time between two reports of the search, in milliseconds: more could not be read. */

@@ -1,6 +1,12 @@
-import { type Day, type Odds, type TruckSearch, bestTrucks, manyDays } from '@ombra/core/rehearsal';
-import type { Plan } from '@ombra/core/plan';
-import { type RemedySearch, remediesOf } from '@ombra/core/remedies';
+import type { Plan } from '@ombra/core/kernel/plan';
+import {
+  type Day,
+  type Odds,
+  type TruckSearch,
+  bestTrucks,
+  manyDays,
+} from '@ombra/core/stages/pour/rehearsal';
+import { type RemedySearch, remediesOf } from '@ombra/core/trials/remedies';
 import { expose } from 'comlink';
 
 /** Least time between two reports, in milliseconds: more could not be read. */

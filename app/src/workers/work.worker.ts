@@ -1,25 +1,83 @@
-import { figuresOfPlan } from '@ombra/core/compare';
-import type { Plan } from '@ombra/core/plan/plan';
-import { type WorkedPlan, makeWorkWith } from '@ombra/core/workWith';
+import { type Patch, type WorkedKey, patchOf } from '@ombra/core/kernel/engine';
+import type { Plan } from '@ombra/core/kernel/plan';
+import { figuresOfPlan } from '@ombra/core/trials/planFigures';
+import { STAGES } from '@ombra/core/stages';
+import { type WorkedPlan, engineOf, EVERYTHING } from '@ombra/core/worked';
 import { expose } from 'comlink';
 
-let work = makeWorkWith(null);
+const engine = engineOf(STAGES.map(() => null));
+const loading = new Map<number, Promise<void>>();
+
+/** Fetches a stage's working once; one whose fetch has failed is asked for again. */
+function fetched(index: number): Promise<void> {
+  const known = loading.get(index);
+  if (known) return known;
+  const fetch = (async () => {
+    const stage = STAGES[index];
+    if (stage) engine.add(index, (await stage.load()).work);
+  })();
+  loading.set(index, fetch);
+  fetch.catch(() => loading.delete(index));
+  return fetch;
+}
+
+/** Fetches what makes these things, and what those are made from. */
+async function atHand(keys: readonly WorkedKey[]): Promise<readonly WorkedKey[]> {
+  const all = new Set(keys);
+  for (const key of all) {
+    const index = STAGES.findIndex(({ makes }) => makes.includes(key));
+    await fetched(index);
+    for (const need of engine.needsOf(key)) all.add(need);
+  }
+  return [...all];
+}
+
+/** The plan that was put last. */
+let newest: Plan | null = null;
+
+/** What the page was told last, by key. */
+let told: Partial<WorkedPlan> = {};
+
+/** What has changed since the page was told last; what is not named any more is taken away from it. */
+function answer(plan: Plan, keys: readonly WorkedKey[], withNotices: boolean): Patch | null {
+  const now: Partial<WorkedPlan> = {
+    name: plan.name,
+    units: plan.units,
+    measuredTo: plan.measuredTo,
+    ...Object.fromEntries(keys.map((key) => [key, engine.get(key)])),
+    notices: withNotices ? engine.notices() : (told.notices ?? []),
+  };
+  const patch = patchOf(told, now);
+  told = now;
+  return patch;
+}
 
 /** The core off the main thread. It remembers its stages between calls, so an edit works only what it touches. */
 const api = {
-  work: (plan: Plan): WorkedPlan => work(plan),
-  /** Fetches the stages that the first view does without; what is worked from then on is complete. */
-  fetchLate: async (): Promise<void> => {
-    const { LATE_STAGES } = await import('@ombra/core/lateStages');
-    work = makeWorkWith(LATE_STAGES);
+  /** Works what a view shows of a plan, with all that is made from; answers with what has changed since the last answer. */
+  work: async (plan: Plan, shows: readonly WorkedKey[]): Promise<Patch | null> => {
+    const keys = await atHand(shows);
+    newest = plan;
+    engine.put(plan);
+    return answer(plan, keys, false);
+  },
+  /** Works all the rest of the plan that was put last, and what the stages have to say of it. */
+  rest: async (): Promise<Patch | null> => {
+    const keys = await atHand(EVERYTHING);
+    // Another plan may have come while the stages were fetched: that one is worked.
+    return newest && answer(newest, keys, true);
   },
   /** What a plan would come to, without taking the place of the one that is worked on. */
-  tryOut: (plan: Plan) => {
-    const worked = makeWorkWith(null)(plan);
+  tryOut: async (plan: Plan) => {
+    const works = await Promise.all(STAGES.map(async (stage) => (await stage.load()).work));
+    const trial = engineOf(works);
+    trial.put(plan);
+    const worked = { tally: trial.get('tally'), courses: trial.get('courses') };
     return {
       ...figuresOfPlan(worked, plan),
       cubicMetres: worked.tally.total.coreVolume.value,
-      stops: worked.notices
+      stops: trial
+        .notices()
         .filter((notice) => notice.severity === 'stop')
         .map((notice) => `${notice.where}: ${notice.what}`),
     };

@@ -1,10 +1,12 @@
+import type { FileFields } from '../../src/kernel/plan/part';
+import { emptyPlan } from '../../src/stages/outline/plan';
+import { writePlan } from '../../src/plan';
 import fc from 'fast-check';
-import { type PlanFile, emptyPlan, writePlan } from '../../src/plan';
 import { insertOf, openingOf } from './openings';
 import { HATCHERY, planOf, withCourses } from './plans';
 
 /** Plans with a bit of everything, small enough to be worked in a few milliseconds: what mutation starts from. */
-const seeds: readonly (() => PlanFile)[] = [
+const seeds: readonly (() => FileFields)[] = [
   () =>
     writePlan(
       planOf(
@@ -158,7 +160,7 @@ export const struckPlans = (most = 4): fc.Arbitrary<unknown> =>
       ),
     )
     .map(([seed, blows]) => {
-      const document: unknown = structuredClone((seeds[seed] as () => PlanFile)());
+      const document: unknown = structuredClone((seeds[seed] as () => FileFields)());
       for (const blow of blows) strike(document, blow);
       return document;
     });

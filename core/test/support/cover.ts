@@ -1,6 +1,6 @@
 import { expect } from 'vitest';
 import type { WorkedPlan } from '../../src/work';
-import { wallsOf } from '../../src/shell';
+import { wallsOf } from '../../src/stages/outline';
 
 /** Every stretch of every wall in every course is filled exactly: pieces and corner legs, no gap and no overlap. */
 export function expectFilled(worked: WorkedPlan): void {

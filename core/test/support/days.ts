@@ -1,4 +1,4 @@
-import type { Day, DayStop } from '../../src/rehearsal';
+import type { Day, DayStop } from '../../src/stages/pour/rehearsal';
 
 /** A wall of so many slices, filled in so many rounds of one volume and depth each. */
 export const stopsOf = (slices: number, rounds: number, volume: number, depth = 1): readonly DayStop[] =>

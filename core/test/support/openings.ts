@@ -1,5 +1,5 @@
-import type { Insert, Opening } from '../../src/plan';
-
+import type { Insert } from '../../src/stages/inserts/plan';
+import type { Opening } from '../../src/stages/openings/plan';
 /** A window on the first wall of the test outlines, changed as asked. */
 export const openingOf = (change: Partial<Opening> = {}): Opening => ({
   id: 'opening-1',

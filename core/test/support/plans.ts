@@ -1,6 +1,7 @@
+import { type WalkRow, emptyPlan } from '../../src/stages/outline/plan';
 import fc from 'fast-check';
-import { type Length, inches, storeLength } from '../../src/measure';
-import { type Plan, type WalkRow, emptyPlan } from '../../src/plan';
+import { type Length, inches, storeLength } from '../../src/kernel/measure';
+import type { Plan } from '../../src/kernel/plan';
 
 /** A wall of the walk in inches and degrees, right positive. */
 export type Side = readonly [lengthIn: number, turnDegrees: number];

@@ -1,4 +1,4 @@
-import { NANOMETRES_PER_METRE } from '@ombra/core/measure';
+import { NANOMETRES_PER_METRE } from '@ombra/core/kernel/measure';
 import type { APIRoute } from 'astro';
 import { noSuchJob, only, refuse } from '../../server/answers';
 import { simulatedReceiver } from '../../server/receiver/simulatedReceiver';

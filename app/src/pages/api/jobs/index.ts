@@ -1,4 +1,5 @@
-import { emptyPlan, writePlan } from '@ombra/core/plan';
+import { writePlan } from '@ombra/core/plan';
+import { emptyPlan } from '@ombra/core/stages/outline';
 import type { APIRoute } from 'astro';
 import { json, only, readBody, readSentPlan, refuse } from '../../../server/answers';
 

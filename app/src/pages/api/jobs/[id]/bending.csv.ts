@@ -1,4 +1,4 @@
-import { writeScheduleFile } from '@ombra/core/steel';
+import { writeScheduleFile } from '@ombra/core/stages/steel';
 import type { APIRoute } from 'astro';
 import { csvOf } from '../../../../server/csv';
 import { only } from '../../../../server/answers';

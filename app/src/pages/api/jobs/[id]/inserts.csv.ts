@@ -1,4 +1,4 @@
-import { writeInsertsFile } from '@ombra/core/inserts';
+import { writeInsertsFile } from '@ombra/core/stages/inserts';
 import type { APIRoute } from 'astro';
 import { csvOf } from '../../../../server/csv';
 import { only } from '../../../../server/answers';

@@ -1,4 +1,4 @@
-import { writeOpeningsFile } from '@ombra/core/openings';
+import { writeOpeningsFile } from '@ombra/core/stages/openings';
 import type { APIRoute } from 'astro';
 import { csvOf } from '../../../../server/csv';
 import { only } from '../../../../server/answers';

@@ -1,4 +1,4 @@
-import { writeTableFile } from '@ombra/core/steel';
+import { writeTableFile } from '@ombra/core/stages/steel';
 import type { APIRoute } from 'astro';
 import { csvOf } from '../../../../server/csv';
 import { only } from '../../../../server/answers';

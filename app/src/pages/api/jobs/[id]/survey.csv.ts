@@ -1,4 +1,4 @@
-import { writeSurveyFile } from '@ombra/core/footing/surveyFile';
+import { writeSurveyFile } from '@ombra/core/stages/footing';
 import type { APIRoute } from 'astro';
 import { csvOf } from '../../../../server/csv';
 import { only } from '../../../../server/answers';

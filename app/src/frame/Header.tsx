@@ -1,0 +1,118 @@
+import { Download, Keyboard, OctagonX, Printer, Redo2, Scale, Undo2 } from 'lucide-react';
+import { Logo } from '../ui/Logo';
+import { ThemeButton } from '../ui/ThemeButton';
+import type { SaveState } from '../job/sync';
+import type { Job } from '../job/useJob';
+import { VIEWS } from '../stages';
+import { jobLine } from './words';
+
+interface HeaderProps {
+  readonly jobId: string;
+  readonly job: Job;
+  readonly stage: string;
+  readonly onStage: (stage: string) => void;
+  readonly onKeys: () => void;
+  readonly onRules: () => void;
+}
+
+const SAVE_WORDS: Readonly<Record<SaveState['kind'], string>> = {
+  saved: 'Saved',
+  unsent: 'Saving soon',
+  saving: 'Saving',
+  unreachable: 'Kept here, server away',
+  missing: 'Job removed elsewhere',
+  refused: 'Not saved',
+  stale: 'Changed elsewhere',
+};
+
+/** Job, stages, and the state of saving. */
+export function Header({ jobId, job, stage, onStage, onKeys, onRules }: HeaderProps) {
+  const { plan, notices, saveState } = job;
+  const stopping = notices.filter((notice) => notice.severity === 'stop');
+  const stopsOf = (id: string): number =>
+    stopping.filter((notice) => (notice.place.stage ?? 'outline') === id).length;
+  return (
+    <header className="flex min-h-14 flex-wrap items-stretch gap-x-4 border-b border-line px-5">
+      <div className="flex items-center">
+        <Logo />
+      </div>
+      <div className="flex max-w-60 min-w-0 flex-col justify-center 2xl:max-w-none">
+        <h1 className="truncate leading-tight font-semibold">{plan.name || 'Job without a name'}</h1>
+        <p className="figures truncate text-[15px] leading-tight text-quiet">{jobLine(plan)}</p>
+      </div>
+      <nav aria-label="Stages" className="no-print ml-auto flex">
+        {VIEWS.map(({ id, name }, index) => (
+          <button
+            key={id}
+            type="button"
+            aria-current={id === stage ? 'step' : undefined}
+            aria-keyshortcuts={String(index + 1)}
+            className={`relative px-1.5 font-medium 2xl:px-4 ${id === stage ? 'border-b-4 border-chalk bg-sheet' : 'border-b-4 border-transparent'}`}
+            onClick={() => {
+              onStage(id);
+            }}
+          >
+            <span aria-hidden="true" className="mr-1 text-xs text-quiet">
+              {index + 1}
+            </span>
+            {name}
+            {stopsOf(id) > 0 && (
+              // Over the name, not beside it: stops come and go while somebody is about to press the next stage.
+              <span className="absolute top-1 right-0.5 text-xs leading-none font-semibold text-stop">
+                <OctagonX aria-hidden="true" size={13} className="mr-0.5 inline align-[-2px]" />
+                {stopsOf(id)}
+                <span className="sr-only"> to stop for</span>
+              </span>
+            )}
+          </button>
+        ))}
+      </nav>
+      <div className="no-print flex items-center gap-1">
+        <button
+          type="button"
+          className="button plain px-1.5"
+          aria-label="Undo"
+          disabled={!job.canUndo}
+          onClick={job.undo}
+        >
+          <Undo2 aria-hidden="true" size={17} />
+        </button>
+        <button
+          type="button"
+          className="button plain px-1.5"
+          aria-label="Redo"
+          disabled={!job.canRedo}
+          onClick={job.redo}
+        >
+          <Redo2 aria-hidden="true" size={17} />
+        </button>
+        <a className="button plain px-1.5" aria-label="Sheet to print" href={`/jobs/${jobId}/sheets/courses`}>
+          <Printer aria-hidden="true" size={17} />
+        </a>
+        <a
+          className="button plain px-1.5"
+          aria-label="Download the plan file"
+          href={`/api/jobs/${jobId}/plan.json`}
+          download
+        >
+          <Download aria-hidden="true" size={17} />
+        </a>
+        <button type="button" className="button plain px-1.5" aria-label="House rules" onClick={onRules}>
+          <Scale aria-hidden="true" size={17} />
+        </button>
+        <ThemeButton />
+        <button type="button" className="button plain px-1.5" aria-label="Keys" onClick={onKeys}>
+          <Keyboard aria-hidden="true" size={17} />
+        </button>
+        <p
+          role="status"
+          className="figures ml-1 w-24 text-right text-[15px] leading-tight text-quiet"
+          title={saveState.kind === 'refused' ? saveState.what : undefined}
+        >
+          {SAVE_WORDS[saveState.kind]}
+          {saveState.kind === 'refused' && <span className="block text-stop">{saveState.what}</span>}
+        </p>
+      </div>
+    </header>
+  );
+}

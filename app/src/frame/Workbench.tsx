@@ -1,0 +1,242 @@
+import { wallsOf } from '@ombra/core/stages/outline';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCourseKeys } from '../stages/courses/useCourseKeys';
+import { fetchViews, LaterView } from './later';
+import { Header } from './Header';
+import { type Card, type Place, type PlaceChange, keepPlace, keptPlace } from '../job/place';
+import { JobAlerts } from '../job/JobAlerts';
+import { useLeave } from '../job/LeaveDialog';
+import { StaleDialog } from '../job/StaleDialog';
+import { type Job, type OpenJob, useJob } from '../job/useJob';
+import { isTyping } from './keys';
+import { KeysDialog } from './KeysDialog';
+import { goToNewOpening } from '../stages/openings/newOpening';
+import { RulesDialog } from '../rules/RulesDialog';
+import { viewOf, VIEWS } from '../stages';
+import { FRAME_SHOWS } from './stage';
+import { StageBoundary } from './StageBoundary';
+
+/** The one before or after in a list that goes round. */
+const stepIn = (list: readonly string[], item: string, by: number): string =>
+  list[(list.indexOf(item) + by + list.length) % list.length] ?? item;
+
+/** Milliseconds after the first view. */
+const FETCH_LATER = 200;
+
+interface WorkbenchProps {
+  readonly job: OpenJob;
+  readonly stage: string;
+}
+
+/** The stage in the address, so that a reload, the back key and a bookmark come back to it. */
+function useStage(jobId: string, initial: string) {
+  const [stage, setStage] = useState(initial);
+  useEffect(() => {
+    const onBack = (): void => {
+      const shown = location.pathname.split('/').at(-1);
+      if (viewOf(shown) && shown !== undefined) setStage(shown);
+    };
+    window.addEventListener('popstate', onBack);
+    return () => {
+      window.removeEventListener('popstate', onBack);
+    };
+  }, []);
+  const goTo = useCallback(
+    (next: string) => {
+      const path = `/jobs/${jobId}/${next}`;
+      if (location.pathname !== path) history.pushState(null, '', path);
+      setStage(next);
+    },
+    [jobId],
+  );
+  return { stage, goTo };
+}
+
+function usePlace(jobId: string) {
+  const [place, setPlace] = useState<Place>(() => keptPlace(jobId));
+  const change = useCallback((part: PlaceChange) => {
+    setPlace((before) => ({ ...before, ...part, panels: { ...before.panels, ...part.panels } }));
+  }, []);
+  useEffect(() => {
+    keepPlace(jobId, place);
+  }, [jobId, place]);
+  return { place, change };
+}
+
+interface Shortcuts {
+  readonly job: Job;
+  readonly jobId: string;
+  readonly stage: string;
+  readonly place: Place;
+  readonly onPlace: (change: PlaceChange) => void;
+  readonly goTo: (stage: string) => void;
+  /** Goes to a sheet, once everything is saved. */
+  readonly leave: (to: string) => void;
+  readonly showKeys: () => void;
+  readonly showRules: () => void;
+}
+
+/** Single keys work everywhere but in fields; undo and redo work there too. */
+function useShortcuts(shortcuts: Shortcuts): void {
+  const latest = useRef(shortcuts);
+  useEffect(() => {
+    latest.current = shortcuts;
+  });
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      const { job, jobId, stage: shown, place, onPlace, goTo, leave, showKeys, showRules } = latest.current;
+      const key = event.key.toLowerCase();
+      if ((event.ctrlKey || event.metaKey) && (key === 'z' || key === 'y')) {
+        event.preventDefault();
+        // The field lets go first, so that it shows what undo brings back.
+        if (document.activeElement instanceof HTMLInputElement) document.activeElement.blur();
+        if (event.shiftKey || key === 'y') job.redo();
+        else job.undo();
+        return;
+      }
+      if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return;
+      const goBy = (by: number): void => {
+        const walls = job.worked ? wallsOf(job.worked.shell) : [];
+        const at = walls.findIndex((wall) => wall.id === place.wall);
+        const next = walls[(Math.max(at, 0) + by + walls.length) % walls.length];
+        if (next) onPlace({ wall: next.id, piece: null });
+      };
+      const showCard = (card: Card): void => {
+        goTo('courses');
+        onPlace({ card: place.card === card ? null : card, figure: null });
+      };
+      const panelBy = (by: number): void => {
+        const { panels = [] } = viewOf(shown) ?? {};
+        const panel = panels.find((each) => each === place.panels[shown]) ?? panels[0];
+        if (panel !== undefined) onPlace({ panels: { [shown]: stepIn(panels, panel, by) } });
+      };
+      const stage = VIEWS[Number(event.key) - 1];
+      const does: Readonly<Record<string, () => void>> = {
+        '?': showKeys,
+        r: showRules,
+        f: () => {
+          onPlace({ face: place.face === 'inside' ? 'outside' : 'inside' });
+        },
+        p: () => {
+          leave(`/jobs/${jobId}/sheets/${viewOf(shown)?.prints ?? 'courses'}`);
+        },
+        ',': () => {
+          panelBy(-1);
+        },
+        '.': () => {
+          panelBy(1);
+        },
+        n: () => {
+          goTo('openings');
+          onPlace({ panels: { openings: 'openings' } });
+          goToNewOpening();
+        },
+        w: () => {
+          showCard('wall');
+        },
+        b: () => {
+          showCard('plans');
+        },
+        s: () => {
+          showCard('straps');
+        },
+        escape: () => {
+          onPlace({ figure: null, card: null });
+        },
+        '[': () => {
+          goBy(-1);
+        },
+        ']': () => {
+          goBy(1);
+        },
+      };
+      const action = stage
+        ? () => {
+            goTo(stage.id);
+          }
+        : does[key];
+      if (!action) return;
+      // The key is used up: it must not be typed into a field that the action brings into focus.
+      event.preventDefault();
+      action();
+    };
+    document.addEventListener('keydown', onKey);
+    return () => {
+      document.removeEventListener('keydown', onKey);
+    };
+  }, []);
+}
+
+/** One open job: its header, its stages, and what keeps it saved. */
+export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
+  const { stage, goTo } = useStage(open.id, initial);
+  const job = useJob(open, viewOf(stage)?.shows ?? FRAME_SHOWS);
+  const { place, change } = usePlace(open.id);
+  const [keysShown, setKeysShown] = useState(false);
+  const [rulesShown, setRulesShown] = useState(false);
+  const leave = useLeave(job);
+  useShortcuts({
+    job,
+    jobId: open.id,
+    stage,
+    place,
+    onPlace: change,
+    goTo,
+    leave: leave.go,
+    showKeys: () => {
+      setKeysShown(true);
+    },
+    showRules: () => {
+      setRulesShown(true);
+    },
+  });
+  useEffect(() => {
+    const timer = setTimeout(() => void fetchViews(), FETCH_LATER);
+    return () => {
+      clearTimeout(timer);
+    };
+  }, []);
+  useCourseKeys(job.worked, place, change, stage === 'courses');
+  useEffect(() => {
+    document.title = `${job.plan.name} · ${viewOf(stage)?.name ?? ''} · Ombra`;
+  }, [job.plan.name, stage]);
+  return (
+    // Catches presses of its links on their way: the links themselves are where the keyboard stops.
+    <div className="flex min-h-screen flex-col" onClickCapture={leave.onClickCapture}>
+      <Header
+        jobId={open.id}
+        job={job}
+        stage={stage}
+        onStage={goTo}
+        onKeys={() => {
+          setKeysShown(true);
+        }}
+        onRules={() => {
+          setRulesShown(true);
+        }}
+      />
+      <main className="flex grow flex-col">
+        <JobAlerts open={open} job={job} />
+        <StageBoundary job={job} stage={stage}>
+          <LaterView id={stage} job={job} place={place} onPlace={change} onStage={goTo} />
+        </StageBoundary>
+      </main>
+      {leave.dialog}
+      <StaleDialog jobId={open.id} job={job} />
+      <RulesDialog
+        plan={job.plan}
+        open={rulesShown}
+        onEdit={job.edit}
+        onClose={() => {
+          setRulesShown(false);
+        }}
+      />
+      <KeysDialog
+        open={keysShown}
+        onClose={() => {
+          setKeysShown(false);
+        }}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,79 @@
+import type { Point } from '@ombra/core/kernel/geometry';
+import type { Notice } from '@ombra/core/kernel/notices';
+import type { Plan } from '@ombra/core/kernel/plan';
+import type { Bases } from '@ombra/core/stages/footing';
+import type { Wall } from '@ombra/core/stages/outline';
+import type { WorkedPlan } from '@ombra/core/work';
+import type { ReactNode } from 'react';
+import type { Job } from '../../job/useJob';
+import { Notices } from '../notices/Notices';
+import { PlanDrawing } from '../../drawing/plan/PlanDrawing';
+import type { PlanFrame } from '../../drawing/plan/planGeometry';
+import { WallList } from './WallList';
+
+/** Left of a stage that works wall by wall: the plan, the walls with a figure each, and the notices, the stage's own first. */
+export function WallsAside({
+  job,
+  worked,
+  walls,
+  chosen,
+  stage,
+  heading,
+  figure,
+  bases,
+  also,
+  over,
+  onChoose,
+  onGo,
+  children,
+}: {
+  readonly job: Pick<Job, 'edit'> & { readonly plan: Plan };
+  readonly worked: WorkedPlan;
+  readonly walls: readonly Wall[];
+  readonly chosen: string | null;
+  readonly stage: string;
+  readonly heading: string;
+  readonly figure: (wall: Wall) => string;
+  readonly bases?: Bases;
+  readonly also?: readonly Point[];
+  readonly over?: (frame: PlanFrame) => ReactNode;
+  readonly onChoose: (wall: string) => void;
+  /** Goes to what a notice is about; to its wall where nothing is given. */
+  readonly onGo?: (notice: Notice) => void;
+  readonly children?: ReactNode;
+}) {
+  const own = (notice: Notice): number => Number(notice.place.stage === stage);
+  return (
+    <aside
+      aria-label="Walls and notices"
+      className="flex flex-col gap-4 border-r border-line p-4 max-md:border-r-0"
+    >
+      <PlanDrawing
+        shell={worked.shell}
+        bases={bases}
+        {...(also ? { also } : {})}
+        {...(over ? { over } : {})}
+        units={job.plan.units}
+        width={200}
+        height={170}
+        chosen={chosen}
+        onChoose={onChoose}
+      />
+      <WallList heading={heading} walls={walls} chosen={chosen} onChoose={onChoose} figure={figure} />
+      <div>
+        <h2 className="heading mb-1">Notices</h2>
+        <Notices
+          notices={[...worked.notices].sort((a, b) => own(b) - own(a))}
+          onEdit={job.edit}
+          onGo={
+            onGo ??
+            ((notice) => {
+              if (notice.place.wall !== undefined) onChoose(notice.place.wall);
+            })
+          }
+        />
+      </div>
+      {children}
+    </aside>
+  );
+}

@@ -1,0 +1,101 @@
+import { useState } from 'react';
+import { Dialog } from '../ui/Dialog';
+import { makeJob } from './server';
+import type { Job } from './useJob';
+
+interface StaleDialogProps {
+  readonly jobId: string;
+  readonly job: Job;
+}
+
+/** Longest job name; a copy's name must stay within it. */
+const LONGEST_NAME = 120;
+
+/** When another tab has saved first, or the job is gone: mine, theirs, or a copy. Nothing is chosen for the user. */
+export function StaleDialog({ jobId, job }: StaleDialogProps) {
+  const { saveState, sync, plan, freshId } = job;
+  const [problem, setProblem] = useState<string | null>(null);
+  const gone = saveState.kind === 'missing';
+  const open = saveState.kind === 'stale' || gone;
+
+  const asCopy = async (): Promise<void> => {
+    const name = `${plan.name.slice(0, LONGEST_NAME - 7)} (copy)`;
+    const made = await makeJob({ ...plan, name }, freshId());
+    if (!made.ok) {
+      setProblem(made.problems.map(({ what }) => what).join(' '));
+      return;
+    }
+    await sync?.dropMine();
+    location.assign(`/jobs/${made.id}/outline`);
+  };
+  const takeTheirs = async (): Promise<void> => {
+    if (gone) {
+      await sync?.dropMine();
+      location.assign('/');
+    } else if ((await sync?.takeTheirs()) === true) location.reload();
+    else {
+      setProblem(
+        'The server is away: mine could not be put into the job’s history, so nothing was changed. Try again.',
+      );
+    }
+  };
+
+  return (
+    <Dialog
+      title={gone ? 'This job was removed elsewhere' : 'This job was changed elsewhere'}
+      open={open}
+      mustAnswer
+      onClose={() => undefined}
+    >
+      <p>
+        {gone
+          ? 'Your edits are kept here. Save them as a job of their own, or let them go.'
+          : 'Another tab or person saved a newer state since you opened it. Choose which goes on; the other stays in the job’s history.'}
+      </p>
+      {saveState.kind === 'stale' && (
+        <p className="mt-1 text-sm text-quiet">
+          Theirs was saved {new Date(saveState.updatedAt).toLocaleString()}.
+        </p>
+      )}
+      {problem !== null && (
+        <p role="alert" className="mt-2 text-stop">
+          {problem}
+        </p>
+      )}
+      <div className="mt-4 flex flex-wrap gap-2">
+        {saveState.kind === 'stale' && (
+          <button
+            type="button"
+            className="button"
+            onClick={() => {
+              void sync?.keepMine(saveState.theirVersion);
+            }}
+          >
+            Keep mine
+          </button>
+        )}
+        <button
+          type="button"
+          className="button"
+          onClick={() => {
+            void takeTheirs();
+          }}
+        >
+          {gone ? 'Let mine go' : 'Take theirs'}
+        </button>
+        <button
+          type="button"
+          className="button strong"
+          onClick={() => {
+            void asCopy();
+          }}
+        >
+          Save mine as a copy
+        </button>
+        <a className="button plain" href={`/api/jobs/${jobId}/plan.json`} download hidden={gone}>
+          Download theirs
+        </a>
+      </div>
+    </Dialog>
+  );
+}

@@ -1,0 +1,75 @@
+import type { SurveyPass } from '@ombra/core/stages/footing';
+
+/** Where the user is in a job, so that a reload comes back to it. Kept in the browser, not in the plan. */
+export interface Place {
+  readonly wall: string | null;
+  readonly course: number;
+  readonly piece: string | null;
+  readonly face: 'inside' | 'outside';
+  /** Pixels per metre on the strip; null fits the wall's height to the view. */
+  readonly zoom: number | null;
+  /** Pixels scrolled along the strip. */
+  readonly scroll: number;
+  /** The figure whose why card is open. */
+  readonly figure: string | null;
+  /** Which part of each stage is looked at, by stage; the first where none is told. */
+  readonly panels: Readonly<Record<string, string>>;
+  /** Which of the footing's surveys is looked at. */
+  readonly pass: SurveyPass;
+  /** The stage of the job whose pour is looked at. */
+  readonly pourStage: string | null;
+  /** The opening or insert that is chosen. */
+  readonly opening: string | null;
+  readonly insert: string | null;
+  /** The card that is open beside the drawing. */
+  readonly card: Card | null;
+}
+
+/** Cards of the courses: settings of a wall, the strap list, plans side by side. */
+export type Card = 'wall' | 'straps' | 'plans';
+
+/** A change of the place; the panels that it does not name stay. */
+export type PlaceChange = Partial<Place>;
+
+/** Which part of a stage is looked at. */
+export const panelOf = <Panel extends string>(
+  place: Place,
+  stage: string,
+  panels: readonly [Panel, ...Panel[]],
+): Panel => panels.find((panel) => panel === place.panels[stage]) ?? panels[0];
+
+export const START: Place = {
+  wall: null,
+  course: 1,
+  piece: null,
+  face: 'inside',
+  zoom: null,
+  scroll: 0,
+  figure: null,
+  panels: {},
+  pass: 'footing',
+  pourStage: null,
+  opening: null,
+  insert: null,
+  card: null,
+};
+
+const key = (jobId: string): string => `ombra.place.${jobId}`;
+
+/** The place kept for a job; the start where there is none or it cannot be read. */
+export function keptPlace(jobId: string): Place {
+  try {
+    const kept: unknown = JSON.parse(localStorage.getItem(key(jobId)) ?? 'null');
+    return typeof kept === 'object' && kept !== null ? { ...START, ...kept } : START;
+  } catch {
+    return START;
+  }
+}
+
+export function keepPlace(jobId: string, place: Place): void {
+  try {
+    localStorage.setItem(key(jobId), JSON.stringify(place));
+  } catch {
+    // A full or closed store only loses the place.
+  }
+}

@@ -1,0 +1,152 @@
+import { writePlan } from '@ombra/core/plan';
+import type { Plan } from '@ombra/core/kernel/plan';
+import type { PendingSave, SendOutcome } from './sync';
+
+export interface Problem {
+  readonly where: string;
+  readonly what: string;
+}
+
+interface Answer {
+  readonly version?: number;
+  readonly job?: { readonly id: string };
+  readonly current?: { readonly version: number; readonly name: string; readonly updatedAt: string };
+  readonly problems?: readonly Problem[];
+  readonly newest?: { readonly version: number; readonly plan: Plan } | null;
+}
+
+async function call(
+  method: string,
+  path: string,
+  body?: unknown,
+): Promise<{ status: number; answer: Answer }> {
+  const response = await fetch(path, {
+    method,
+    ...(body === undefined
+      ? {}
+      : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
+  });
+  return { status: response.status, answer: (await response.json()) as Answer };
+}
+
+/** Sends one save; a server that cannot be reached or breaks is tried again later. */
+export async function sendSave({ jobId, baseVersion, saveId, plan }: PendingSave): Promise<SendOutcome> {
+  try {
+    const { status, answer } = await call('PUT', `/api/jobs/${jobId}`, {
+      baseVersion,
+      saveId,
+      plan: writePlan(plan),
+    });
+    if (status === 200 && answer.version !== undefined) return { kind: 'saved', version: answer.version };
+    if (status === 409 && answer.current) return { kind: 'stale', ...answer.current };
+    if (status === 409) return { kind: 'reused' };
+    if (status === 404) return { kind: 'missing' };
+    if (status >= 500) return { kind: 'unreachable' };
+    return { kind: 'refused', problems: answer.problems ?? [] };
+  } catch {
+    return { kind: 'unreachable' };
+  }
+}
+
+/** Keeps a plan in the history of its job; false where that failed. */
+export async function setAside({ jobId, saveId, plan }: PendingSave): Promise<boolean> {
+  try {
+    const { status } = await call('POST', `/api/jobs/${jobId}/revisions`, { saveId, plan: writePlan(plan) });
+    // A job that is gone has no history to keep it in.
+    return status === 201 || status === 404;
+  } catch {
+    return false;
+  }
+}
+
+/** The newest state of a job, where it is newer than a version. */
+export async function newestOf(
+  jobId: string,
+  since: number,
+): Promise<{ readonly version: number; readonly plan: Plan } | null> {
+  try {
+    const { status, answer } = await call('GET', `/api/jobs/${jobId}/newest?since=${String(since)}`);
+    return status === 200 ? (answer.newest ?? null) : null;
+  } catch {
+    return null;
+  }
+}
+
+export type Made =
+  { readonly ok: true; readonly id: string } | { readonly ok: false; readonly problems: readonly Problem[] };
+
+const unreachable: Problem = {
+  where: 'Server',
+  what: 'Ombra’s server does not answer; is it still running?',
+};
+
+async function make(body: unknown): Promise<Made> {
+  try {
+    const { answer } = await call('POST', '/api/jobs', body);
+    return answer.job
+      ? { ok: true, id: answer.job.id }
+      : { ok: false, problems: answer.problems ?? [unreachable] };
+  } catch {
+    return { ok: false, problems: [unreachable] };
+  }
+}
+
+/** A new job from a plan; `id` makes it safe to send again. */
+export const makeJob = (plan: Plan, id: string): Promise<Made> => make({ id, plan: writePlan(plan) });
+
+/** A new job from the text of a plan file. */
+export async function makeJobFromFile(text: string): Promise<Made> {
+  let plan: unknown;
+  try {
+    plan = JSON.parse(text.replace(/^\ufeff/, ''));
+  } catch {
+    return {
+      ok: false,
+      problems: [{ where: 'the file', what: 'This is not readable JSON; choose a plan file.' }],
+    };
+  }
+  return make({ plan });
+}
+
+export const makeEmptyJob = (name: string, id: string): Promise<Made> => make({ name, id });
+
+/** Takes a job off the list or brings it back; false where that failed. */
+export async function setRemoved(id: string, removed: boolean): Promise<boolean> {
+  try {
+    const { status } = await (removed
+      ? call('DELETE', `/api/jobs/${id}`)
+      : call('POST', `/api/jobs/${id}/restore`, {}));
+    return status === 200;
+  } catch {
+    return false;
+  }
+}
+
+/** A job as the list shows it. */
+export interface ListedJob {
+  readonly id: string;
+  readonly name: string;
+  /** When it was last saved, as the server writes it. */
+  readonly updatedAt: string;
+}
+
+export interface JobPage {
+  readonly jobs: readonly ListedJob[];
+  readonly total: number;
+}
+
+/** A page of jobs; null where the server does not answer. */
+export async function listJobs(query: {
+  readonly search: string;
+  readonly from: number;
+  readonly removed: boolean;
+}): Promise<JobPage | null> {
+  const asked = new URLSearchParams({ search: query.search, from: String(query.from) });
+  if (query.removed) asked.set('removed', '');
+  try {
+    const response = await fetch(`/api/jobs?${asked.toString()}`);
+    return response.ok ? ((await response.json()) as JobPage) : null;
+  } catch {
+    return null;
+  }
+}

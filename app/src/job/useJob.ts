@@ -1,0 +1,233 @@
+import { type Patch, type WorkedKey, patched } from '@ombra/core/kernel/engine';
+import type { Plan } from '@ombra/core/kernel/plan';
+import type { WorkedPlan } from '@ombra/core/work';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useStore } from 'zustand';
+import { latestWins } from '../workers/latest';
+import { endWorker, onWorkerEnded, workClient } from '../workers/workClient';
+import { findPending, keepPending, tabName } from './pendingSaves';
+import { makePlanStore } from './planStore';
+import { newestOf, sendSave, setAside } from './server';
+import { type SaveState, type Sync, makeSync } from './sync';
+
+export interface OpenJob {
+  readonly id: string;
+  readonly version: number;
+  readonly plan: Plan;
+  /** What of the stored plan could not be read, and is left out. */
+  readonly lost?: readonly { readonly where: string; readonly what: string }[];
+}
+
+// The worker loads while the page is still being put together, not after it.
+if (typeof Worker !== 'undefined') workClient();
+
+const newId = (): string => crypto.randomUUID();
+
+/** Milliseconds without an answer after which the page offers to stop the worker. */
+const LONG_WORK = 8_000;
+
+/** How working out the newest plan stands. */
+export type WorkState = 'well' | 'slow' | 'stopped' | 'broken';
+
+const NO_NOTICES: WorkedPlan['notices'] = [];
+
+/** A plan to be worked, and what of it is shown. */
+interface Asked {
+  readonly plan: Plan;
+  readonly shows: readonly WorkedKey[];
+}
+
+/**
+ * What a view shows of the worked plan of the newest edit; the one before it stays on screen until then. The rest follows when
+ * that is drawn. What an edit did not change stays the same object from one answer to the next.
+ */
+function useWorked(plan: Plan, shows: readonly WorkedKey[]) {
+  const [worked, setWorked] = useState<WorkedPlan | null>(null);
+  const [state, setState] = useState<WorkState>('well');
+  const ask = useRef<((asked: Asked) => void) | null>(null);
+  const newest = useRef<Asked>({ plan, shows });
+  useEffect(() => {
+    const start = (): void => {
+      // Answers tell what has changed since the last one, so each is taken up, shown or not.
+      let held: unknown = {};
+      const take = (patch: Patch | null): WorkedPlan => {
+        held = patched(held, patch);
+        return held as WorkedPlan;
+      };
+      const rest = latestWins(
+        async () => take(await workClient().rest()),
+        (output) => {
+          setWorked(output);
+        },
+        // The rest is asked for again with the next edit.
+        () => undefined,
+      );
+      ask.current = latestWins(
+        async (asked: Asked) => {
+          const timer = setTimeout(() => {
+            setState('slow');
+          }, LONG_WORK);
+          try {
+            return { asked, output: take(await workClient().work(asked.plan, asked.shows)) };
+          } finally {
+            clearTimeout(timer);
+          }
+        },
+        ({ asked, output }) => {
+          setWorked(output);
+          setState('well');
+          requestAnimationFrame(() => {
+            if (newest.current.plan === asked.plan) rest(undefined);
+          });
+        },
+        () => {
+          setState('broken');
+        },
+      );
+    };
+    start();
+    // A worker that was ended never answers: the next plan goes to a new one, in a queue of its own.
+    return onWorkerEnded(() => {
+      start();
+      setState('stopped');
+    });
+  }, []);
+  useEffect(() => {
+    newest.current = { plan, shows };
+    ask.current?.(newest.current);
+  }, [plan, shows]);
+  const again = useCallback(() => {
+    setState('well');
+    ask.current?.(newest.current);
+  }, []);
+  // A view that is gone to before its part is worked waits for it.
+  const shown = worked && shows.every((key) => key in worked) ? worked : null;
+  return {
+    worked: shown,
+    notices: worked?.notices ?? NO_NOTICES,
+    workState: state,
+    stopWork: endWorker,
+    workAgain: again,
+  };
+}
+
+/** Connects the plan to the server, to the edits kept in the browser, and to the other tabs on the same job. */
+function useSync(job: OpenJob, planStore: ReturnType<typeof makePlanStore>) {
+  const [saveState, setSaveState] = useState<SaveState>({ kind: 'saved' });
+  const [sync, setSync] = useState<Sync | null>(null);
+  useEffect(() => {
+    let unsubscribe: () => void = () => undefined;
+    const visit = { over: false };
+    const channel = new BroadcastChannel(`ombra.job.${job.id}`);
+    let received: Plan | null = null;
+    void (async () => {
+      const tab = await tabName(newId);
+      const made = makeSync(
+        {
+          send: sendSave,
+          setAside,
+          newest: (since) => newestOf(job.id, since),
+          receive: (plan) => {
+            received = plan;
+            planStore.receive(plan);
+          },
+          announce: (version) => {
+            // The page was left before its last save was answered: there is no screen to write to.
+            if (!visit.over) channel.postMessage(version);
+          },
+          keep: (pending) => keepPending(tab, job.id, pending),
+          newId,
+          later: (callback, milliseconds) => {
+            const timer = setTimeout(callback, milliseconds);
+            return () => {
+              clearTimeout(timer);
+            };
+          },
+          show: setSaveState,
+        },
+        job,
+      );
+      const left = await findPending(tab, job.id);
+      if (visit.over) return;
+      const typedMeanwhile = planStore.store.getState().plan;
+      if (left && typedMeanwhile === job.plan) planStore.store.setState({ plan: left.plan });
+      unsubscribe = planStore.store.subscribe(({ plan }) => {
+        // What came from the server is not sent back to it; brought back by redo, it is an edit like any other.
+        const own = plan !== received;
+        received = null;
+        if (own) void made.changed(plan);
+      });
+      channel.onmessage = ({ data }: MessageEvent<unknown>) => {
+        if (typeof data === 'number') void made.look(data);
+      };
+      setSync(made);
+      if (left) await made.resume(left);
+      if (typedMeanwhile !== job.plan) await made.changed(typedMeanwhile);
+    })();
+    return () => {
+      visit.over = true;
+      channel.close();
+      unsubscribe();
+    };
+  }, [job, planStore]);
+
+  useEffect(() => {
+    const send = (): void => {
+      void sync?.flush();
+    };
+    const look = (): void => {
+      if (document.visibilityState === 'visible') void sync?.look();
+      else send();
+    };
+    // A page that the back key brings out of the browser's memory shows what was there when it was left.
+    const shown = ({ persisted }: PageTransitionEvent): void => {
+      if (persisted) void sync?.look();
+    };
+    window.addEventListener('online', send);
+    window.addEventListener('pageshow', shown);
+    window.addEventListener('pagehide', send);
+    document.addEventListener('visibilitychange', look);
+    return () => {
+      window.removeEventListener('online', send);
+      window.removeEventListener('pageshow', shown);
+      window.removeEventListener('pagehide', send);
+      document.removeEventListener('visibilitychange', look);
+    };
+  }, [sync]);
+  return { saveState, sync };
+}
+
+/**
+ * Everything a job page needs: the plan and its edits, what follows from it, and how it is saved.
+ *
+ * @param shows what the view that is looked at shows of the worked plan; the same list while it is the same view
+ */
+export function useJob(job: OpenJob, shows: readonly WorkedKey[]) {
+  const planStore = useMemo(() => makePlanStore(job.plan, newId), [job]);
+  const plan = useStore(planStore.store, (state) => state.plan);
+  const canUndo = useStore(planStore.history, (state) => state.pastStates.length > 0);
+  const canRedo = useStore(planStore.history, (state) => state.futureStates.length > 0);
+  const { worked, notices, workState, stopWork, workAgain } = useWorked(plan, shows);
+  const { saveState, sync } = useSync(job, planStore);
+  const { edit, endMerge, undo, redo } = planStore;
+  return {
+    id: job.id,
+    plan,
+    worked,
+    notices,
+    workState,
+    stopWork,
+    workAgain,
+    edit,
+    endMerge,
+    undo,
+    redo,
+    canUndo,
+    canRedo,
+    saveState,
+    sync,
+    freshId: newId,
+  };
+}
+
+export type Job = ReturnType<typeof useJob>;

@@ -1,0 +1,89 @@
+import { isRuleId, RULES, rulesOf } from '@ombra/core/rules';
+import type { Plan, PlanEdit } from '@ombra/core/kernel/plan';
+import type { RuleId } from '@ombra/core/kernel/rules';
+import { useMemo, useState } from 'react';
+import { Dialog } from '../ui/Dialog';
+import { RuleRow } from './RuleRow';
+
+interface RulesDialogProps {
+  readonly plan: Plan;
+  readonly open: boolean;
+  readonly onEdit: (edit: PlanEdit) => void;
+  readonly onClose: () => void;
+}
+
+/** Rules by what their names begin with, in the order of the work. */
+const GROUPS: readonly (readonly [name: string, begins: readonly string[]])[] = [
+  ['Outline', ['outline']],
+  ['Footing', ['footing']],
+  ['Courses, cuts and plans', ['courses', 'offcuts', 'best']],
+  ['Openings and inserts', ['openings', 'inserts']],
+  ['Steel', ['steel']],
+  ['Bracing and planks', ['bracing']],
+  ['The pour', ['pour']],
+  ['Topping off', ['topoff']],
+  ['Order', ['order']],
+];
+
+/** Rules of every group whose sentence holds all the words; groups that are left with none go. */
+export function groupedRules(
+  words: string,
+): readonly { readonly name: string; readonly ids: readonly RuleId[] }[] {
+  const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
+  const fits = (id: RuleId): boolean => {
+    const told = `${RULES[id].statement} ${RULES[id].reason}`.toLowerCase();
+    return wanted.every((word) => told.includes(word));
+  };
+  const ids = Object.keys(RULES).filter(isRuleId).filter(fits);
+  return GROUPS.map(([name, begins]) => ({
+    name,
+    ids: ids.filter((id) => begins.includes(id.split('.')[0] ?? '')),
+  })).filter((group) => group.ids.length > 0);
+}
+
+/** Every house rule of the job. Where crews differ, the job decides; the wall is planned again at once. */
+export function RulesDialog({ plan, open, onEdit, onClose }: RulesDialogProps) {
+  const rules = useMemo(() => rulesOf(plan), [plan]);
+  const [words, setWords] = useState('');
+  const groups = useMemo(() => groupedRules(words), [words]);
+  return (
+    <Dialog title="House rules of this job" open={open} onClose={onClose}>
+      <p className="text-sm text-quiet">
+        Crews differ. What you change here holds for this job alone, and the wall is planned again at once.
+        The stamped drawings, the form maker’s manual and the local code come first.
+      </p>
+      {open && (
+        <>
+          <label className="mt-2 flex items-center gap-2">
+            <span className="heading">Find a rule</span>
+            <input
+              className="field w-64!"
+              type="search"
+              placeholder="plank, lap, cover …"
+              value={words}
+              onChange={(event) => {
+                setWords(event.currentTarget.value);
+              }}
+            />
+          </label>
+          {groups.length === 0 && <p className="mt-2">No rule has these words.</p>}
+          {groups.map(({ name, ids }) => (
+            <section key={name} aria-label={name} className="mt-3">
+              <h3 className="heading border-b border-ink">
+                {name} <span className="text-quiet">{ids.length}</span>
+              </h3>
+              <ul>
+                {ids.map((id) => (
+                  <RuleRow key={id} id={id} rules={rules} units={plan.units} onEdit={onEdit} />
+                ))}
+              </ul>
+            </section>
+          ))}
+        </>
+      )}
+      <button type="button" className="button strong mt-4" onClick={onClose}>
+        Close
+      </button>
+    </Dialog>
+  );
+}

@@ -1,0 +1,21 @@
+import type { StageView } from '../../frame/stage';
+import { BRACING_PANELS } from './panels';
+
+export const bracingView: StageView = {
+  id: 'bracing',
+  name: 'Bracing',
+  view: {
+    shows: ['bracing'],
+    panels: BRACING_PANELS,
+    load: async () => (await import('./BracingStage')).BracingStage,
+  },
+  sheets: [
+    {
+      path: 'bracing',
+      name: 'Bracing',
+      title: 'Brace plan',
+      load: async () => (await import('./BracingSheet')).BracingSheet,
+    },
+  ],
+  prints: 'bracing',
+};

@@ -1,0 +1,307 @@
+import { rulesOf } from '@ombra/core/rules';
+import type { WalkRow, Wall, WallChange } from '@ombra/core/stages/outline';
+import { systemOf } from '@ombra/core/kernel/forms';
+import { type Length, readLength, showLength, storeLength } from '@ombra/core/kernel/measure';
+import { cutRulesOf, expectedGrowth, seamHoles, snapSeam } from '@ombra/core/stages/courses';
+import type { WorkedPlan } from '@ombra/core/work';
+import { Choice } from '../../../ui/Choice';
+import { LengthField } from '../../../ui/LengthField';
+import type { Job } from '../../../job/useJob';
+import { CardFrame } from './CardFrame';
+import { StepList } from './StepList';
+import { TextField } from '../../../ui/TextField';
+
+interface WallCardProps {
+  readonly job: Job;
+  readonly worked: WorkedPlan;
+  readonly wall: Wall;
+  readonly onClose: () => void;
+}
+
+const BONDS = [
+  { value: 'running', label: 'Running bond' },
+  { value: 'seam', label: 'Common seam' },
+] as const;
+
+/** Splits `up 32in` into its direction and its size. */
+function stepParts(text: string): { readonly up: boolean; readonly size: string } {
+  const down = /^\s*down\b/i.test(text);
+  return { up: !down, size: text.replace(/^\s*(up|down)\s*/i, '') };
+}
+
+/** What is chosen for one wall: core, bond, corner, top, steps of footing and top, and what the tape said. */
+export function WallCard({ job, worked, wall, onClose }: WallCardProps) {
+  const { plan, edit, endMerge, freshId } = job;
+  const { units } = plan;
+  const row: WalkRow | undefined = plan.loops
+    .flatMap((loop) => loop.walk)
+    .find((each) => each.id === wall.id);
+  const { family } = worked.shell;
+  if (!row || !family) return null;
+  const rules = rulesOf(plan);
+  const change = (part: WallChange, merge?: string): void => {
+    edit(
+      { kind: 'set-wall', row: row.id, change: part },
+      merge === undefined ? undefined : `${row.id}:${merge}`,
+    );
+  };
+  const fill = worked.courses.fills.find((each) => each.wall === wall.id);
+  const corner = worked.shell.loops
+    .flatMap((loop) => loop.built?.corners ?? [])
+    .find((each) => each.wallAfter === wall.id);
+  const before = worked.shell.loops
+    .flatMap((loop) => loop.built?.walls ?? [])
+    .find((each) => each.id === corner?.wallBefore);
+  const middleSeam = (): Length | null =>
+    fill
+      ? snapSeam(
+          fill,
+          wall.length,
+          (wall.length / 2) as Length,
+          cutRulesOf(systemOf(family), rules),
+          systemOf(family).block,
+          seamHoles(worked.openings.placed.filter((each) => each.worked && each.wall === wall.id)),
+        )
+      : null;
+  const ownCore = row.core === undefined ? null : readLength(row.core, units);
+  const pieces = worked.courses.pieces.filter(
+    (piece) => piece.kind !== 'corner' && piece.wall === wall.id && piece.course === 1,
+  ).length;
+  const inInches = (length: Length): string =>
+    showLength(length, units, { style: 'inches', partsPerInch: 32 });
+  return (
+    <CardFrame title={`Wall ${wall.name}`} onClose={onClose}>
+      <div className="grid grid-cols-[repeat(auto-fit,minmax(215px,1fr))] gap-x-5 gap-y-3">
+        <div className="flex flex-col gap-2">
+          <Choice
+            label="Bond"
+            name={`bond-${wall.id}`}
+            value={row.bond?.kind ?? 'running'}
+            options={BONDS}
+            onChoose={(kind) => {
+              const at = middleSeam();
+              change({
+                bond: kind === 'running' || at === null ? null : { kind, at: storeLength(at, units) },
+              });
+            }}
+          />
+          {row.bond?.kind === 'seam' && (
+            <div>
+              <span className="heading mb-0.5 block">Seam from {wall.from}, form face</span>
+              <LengthField
+                label={`Seam, how far from ${wall.from}`}
+                text={row.bond.at}
+                units={units}
+                onType={(at) => {
+                  change({ bond: { kind: 'seam', at } }, 'seam');
+                }}
+                onLeave={endMerge}
+              />
+              <p className="text-sm text-quiet">Drag its mark on the strip; it keeps clear of the webs.</p>
+            </div>
+          )}
+          {row.bond?.kind === 'running' && row.bond.cuts && (
+            <button
+              type="button"
+              className="button"
+              onClick={() => {
+                change({ bond: null });
+              }}
+            >
+              Chosen cuts: back to the usual rule
+            </button>
+          )}
+        </div>
+        <div className="flex flex-col gap-2">
+          {corner && before && (
+            <label className="block">
+              <span className="heading mb-0.5 block">Corner {corner.letter}, course 1: long leg</span>
+              <select
+                className="field"
+                value={row.lead ?? ''}
+                onChange={(event) => {
+                  const lead = event.currentTarget.value;
+                  change({ lead: lead === 'starting-wall' || lead === 'ending-wall' ? lead : null });
+                }}
+              >
+                <option value="">as the house rule says</option>
+                <option value="starting-wall">on {wall.name}</option>
+                <option value="ending-wall">on {before.name}</option>
+              </select>
+            </label>
+          )}
+          <label className="block">
+            <span className="heading mb-0.5 block">Core</span>
+            <select
+              className="field figures"
+              value={ownCore?.ok === true ? storeLength(ownCore.length, 'imperial') : ''}
+              onChange={(event) => {
+                change({ core: event.currentTarget.value === '' ? null : event.currentTarget.value });
+              }}
+            >
+              <option value="">as the job: {plan.core}</option>
+              {family.cores.map((each) => (
+                <option key={each} value={storeLength(each, 'imperial')}>
+                  {showLength(each, units, { style: 'inches' })}
+                </option>
+              ))}
+            </select>
+          </label>
+          <div>
+            <span className="heading mb-0.5 block">Top</span>
+            <TextField
+              label={`Top of ${wall.name}`}
+              text={row.top ?? ''}
+              placeholder="as the job; or 5 courses, 7′ 4″"
+              onType={(top) => {
+                change({ top: top.trim() === '' ? null : top }, 'top');
+              }}
+              onLeave={endMerge}
+            />
+          </div>
+        </div>
+        <StepList
+          heading={`Footing steps, from ${wall.from} to ${wall.to}`}
+          name="footing step"
+          from={wall.from}
+          units={units}
+          steps={row.footing ?? []}
+          make={() => ({ id: freshId(), at: '', step: `up ${storeLength(family.courseHeight, units)}` })}
+          onChange={(footing, merge) => {
+            change({ footing }, merge);
+          }}
+          onLeave={endMerge}
+        >
+          {(step, put, place) => {
+            const { up, size } = stepParts(step.step);
+            return (
+              <>
+                <select
+                  className="field w-auto!"
+                  aria-label={`${place}: up or down`}
+                  value={up ? 'up' : 'down'}
+                  onChange={(event) => {
+                    put({ ...step, step: `${event.currentTarget.value} ${size}` });
+                  }}
+                >
+                  <option value="up">up</option>
+                  <option value="down">down</option>
+                </select>
+                <div className="w-20">
+                  <LengthField
+                    label={`${place}: by how much`}
+                    text={size}
+                    units={units}
+                    onType={(text) => {
+                      put({ ...step, step: `${up ? 'up' : 'down'} ${text}` });
+                    }}
+                    onLeave={endMerge}
+                  />
+                </div>
+              </>
+            );
+          }}
+        </StepList>
+        <StepList
+          heading="Top steps"
+          name="top step"
+          from={wall.from}
+          units={units}
+          steps={row.topSteps ?? []}
+          make={() => ({ id: freshId(), at: '', top: '' })}
+          onChange={(topSteps, merge) => {
+            change({ topSteps }, merge);
+          }}
+          onLeave={endMerge}
+        >
+          {(step, put, place) => (
+            <div className="w-28">
+              <TextField
+                label={`${place}: the top from there on`}
+                text={step.top}
+                placeholder="5 courses"
+                onType={(top) => {
+                  put({ ...step, top });
+                }}
+                onLeave={endMerge}
+              />
+            </div>
+          )}
+        </StepList>
+        <div>
+          <h4 className="heading mb-0.5">As laid</h4>
+          <p className="text-sm text-quiet">
+            A row of {pieces} pieces may grow by {inInches(expectedGrowth(pieces, { rules }))}
+            {fill
+              ? `; trim at ${showLength(fill.odd.trimAt, units)} or ${showLength(fill.even.trimAt, units)}.`
+              : '.'}
+          </p>
+          <ul className="flex flex-col gap-1">
+            {(row.asLaid ?? []).map((entry, index) => (
+              <li key={index} className="flex items-start gap-1">
+                <select
+                  className="field figures w-auto!"
+                  aria-label={`Pulled length ${String(index + 1)}: course`}
+                  value={entry.course}
+                  onChange={(event) => {
+                    const course = Number(event.currentTarget.value);
+                    change({
+                      asLaid: (row.asLaid ?? []).map((each, at) =>
+                        at === index ? { ...each, course } : each,
+                      ),
+                    });
+                  }}
+                >
+                  {Array.from({ length: Math.max(worked.courses.count, entry.course) }, (_, at) => (
+                    <option key={at} value={at + 1}>
+                      course {at + 1}
+                    </option>
+                  ))}
+                </select>
+                <div className="w-28">
+                  <LengthField
+                    label={`Pulled length ${String(index + 1)}`}
+                    text={entry.length}
+                    units={units}
+                    onType={(length) => {
+                      change(
+                        {
+                          asLaid: (row.asLaid ?? []).map((each, at) =>
+                            at === index ? { ...each, length } : each,
+                          ),
+                        },
+                        `laid:${String(index)}`,
+                      );
+                    }}
+                    onLeave={endMerge}
+                  />
+                </div>
+                <button
+                  type="button"
+                  className="button plain px-1.5"
+                  aria-label={`Remove pulled length ${String(index + 1)}`}
+                  onClick={() => {
+                    change({ asLaid: (row.asLaid ?? []).filter((_, at) => at !== index) });
+                  }}
+                >
+                  ×
+                </button>
+              </li>
+            ))}
+          </ul>
+          <button
+            type="button"
+            className="button mt-1"
+            onClick={() => {
+              change({
+                asLaid: [...(row.asLaid ?? []), { course: 1, length: storeLength(wall.length, units) }],
+              });
+            }}
+          >
+            + Pulled length
+          </button>
+        </div>
+      </div>
+    </CardFrame>
+  );
+}

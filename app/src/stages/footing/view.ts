@@ -1,0 +1,21 @@
+import type { StageView } from '../../frame/stage';
+import { FOOTING_PANELS } from './panels';
+
+export const footingView: StageView = {
+  id: 'footing',
+  name: 'Footing',
+  view: {
+    shows: ['footing'],
+    panels: FOOTING_PANELS,
+    load: async () => (await import('./FootingStage')).FootingStage,
+  },
+  sheets: [
+    {
+      path: 'footing',
+      name: 'Footing',
+      title: 'Footing',
+      load: async () => (await import('./FootingSheet')).FootingSheet,
+    },
+  ],
+  prints: 'footing',
+};

@@ -1,0 +1,10 @@
+import type { StageView } from '../../frame/stage';
+
+export const formsView: StageView = {
+  id: 'forms',
+  name: 'Forms',
+  view: {
+    shows: ['families'],
+    load: async () => (await import('./FormsStage')).FormsStage,
+  },
+};

@@ -1,0 +1,48 @@
+import { bracingView } from './bracing/view';
+import { coursesView } from './courses/view';
+import { footingView } from './footing/view';
+import { formsView } from './forms/view';
+import { openingsView } from './openings/view';
+import { orderView } from './order/view';
+import { outlineView } from './outline/view';
+import { pourView } from './pour/view';
+import { steelView } from './steel/view';
+import { topoffView } from './topoff/view';
+import { type SheetView, type StageView, FRAME_SHOWS } from '../frame/stage';
+
+/** How the stages are seen, in the order of the work. A new one is its folder and its line here. */
+export const STAGE_VIEWS: readonly StageView[] = [
+  outlineView,
+  footingView,
+  coursesView,
+  openingsView,
+  steelView,
+  bracingView,
+  pourView,
+  topoffView,
+  orderView,
+  formsView,
+];
+
+/** Those that are a view of the job; the keys 1 to 9 go to them. */
+export const VIEWS = STAGE_VIEWS.flatMap((stage) =>
+  stage.view
+    ? [
+        {
+          ...stage.view,
+          shows: [...FRAME_SHOWS, ...stage.view.shows],
+          id: stage.id,
+          name: stage.name,
+          prints: stage.prints ?? 'courses',
+        },
+      ]
+    : [],
+);
+
+export type View = (typeof VIEWS)[number];
+
+/** The view of that id, where there is one. */
+export const viewOf = (id: string | undefined): View | undefined => VIEWS.find((view) => view.id === id);
+
+/** Every sheet to print. */
+export const SHEETS: readonly SheetView[] = STAGE_VIEWS.flatMap(({ sheets }) => sheets ?? []);

@@ -1,0 +1,21 @@
+import type { StageView } from '../../frame/stage';
+import { OPENINGS_PANELS } from './panels';
+
+export const openingsView: StageView = {
+  id: 'openings',
+  name: 'Openings',
+  view: {
+    shows: ['bucks'],
+    panels: OPENINGS_PANELS,
+    load: async () => (await import('./OpeningsStage')).OpeningsStage,
+  },
+  sheets: [
+    {
+      path: 'openings',
+      name: 'Openings',
+      title: 'Openings',
+      load: async () => (await import('./OpeningsSheet')).OpeningsSheet,
+    },
+  ],
+  prints: 'openings',
+};

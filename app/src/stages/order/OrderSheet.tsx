@@ -1,0 +1,142 @@
+import { orderOf } from '@ombra/core/orderOf';
+import { evaluate, explainLine, showMass } from '@ombra/core/kernel/figures';
+import { type Length, type UnitSystem, showLength } from '@ombra/core/kernel/measure';
+import type { OrderLine } from '@ombra/core/stages/order';
+import { BEFORE, SIGNS } from '../../frame/figures/signs';
+import type { SheetProps } from '../../frame/stage';
+import { SheetFoot, SheetHead, SheetLinks } from '../../frame/sheet/SheetHead';
+import { TableHead } from '../../ui/TableHead';
+
+/** More terms than these are told by their total alone. */
+const MOST_TERMS = 16;
+
+const GROUPS = { forms: 'Forms', parts: 'Parts', fixings: 'Fixings' } as const;
+
+/** `182 laid whole + 33 opened for cuts` */
+function workedOut(line: OrderLine, units: UnitSystem): string {
+  const explained = explainLine(line.needed, units);
+  if (!explained) return line.needed.name;
+  // Long sums by course are told by their total alone; the tally opens the rest.
+  const terms = explained.terms.length > MOST_TERMS ? [] : explained.terms;
+  if (terms.length === 0) return '';
+  return `${BEFORE[explained.op] ?? ''}${terms.map((term) => `${term.value} ${term.name}`).join(` ${SIGNS[explained.op]} `)}`;
+}
+
+function amount(line: OrderLine, value: number, units: UnitSystem): string {
+  return line.needed.unit === 'length' ? showLength(value as Length, units) : String(Math.ceil(value));
+}
+
+/** What to order: articles with spares and bundles, mass, fixings, and where the bundles stand. */
+export function OrderSheet({ worked, asked, ...job }: SheetProps) {
+  const { stages } = worked.tally;
+  /** The stage that is ordered; null for the whole job. */
+  const stage = stages.find((each) => each.id === asked.get('stage')) ?? null;
+  const order = orderOf(job.plan, worked, stage?.id);
+  const { units } = job.plan;
+  const path = `/jobs/${job.jobId}/sheets/order`;
+  return (
+    <div className="mx-auto max-w-[820px] p-6 print:p-0">
+      <SheetLinks jobId={job.jobId} here="order">
+        {stages.length > 1 && (
+          <span className="flex flex-wrap items-center gap-1">
+            <a className="button" href={path} aria-current={stage === null ? 'page' : undefined}>
+              {stage === null ? <strong>Whole job</strong> : 'Whole job'}
+            </a>
+            {stages.map((each) => (
+              <a
+                key={each.id}
+                className="button"
+                href={`${path}?stage=${encodeURIComponent(each.id)}`}
+                aria-current={stage?.id === each.id ? 'page' : undefined}
+              >
+                {stage?.id === each.id ? <strong>{each.name}</strong> : each.name}
+              </a>
+            ))}
+          </span>
+        )}
+      </SheetLinks>
+      <SheetHead
+        job={job}
+        title="order list"
+        line={stage ? `${stage.name}, courses ${String(stage.from)} to ${String(stage.to)}` : 'whole job'}
+      />
+      <main>
+        {order.lines.length === 0 ? (
+          <p className="text-lg font-semibold">Nothing to order yet: the courses do not stand.</p>
+        ) : (
+          <table className="figures w-full border-collapse text-[16px]">
+            <TableHead
+              names={['article', 'needed', 'spare', 'bundles', 'to order', 'mass', 'here']}
+              left={['here']}
+            />
+            {(['forms', 'parts', 'fixings'] as const).map((group) => {
+              const lines = order.lines.filter((line) => line.group === group);
+              if (lines.length === 0) return null;
+              return (
+                <tbody key={group}>
+                  <tr>
+                    <th scope="rowgroup" colSpan={7} className="heading px-1 pt-2 text-left">
+                      {GROUPS[group]}
+                    </th>
+                  </tr>
+                  {lines.map((line) => (
+                    <tr key={line.id} className="border-t border-line align-top">
+                      <th scope="row" className="px-1 py-0.5 text-left font-semibold">
+                        {line.article}
+                        {line.core === null
+                          ? ''
+                          : `, ${showLength(line.core, units, { style: 'inches' })} core`}
+                        <span className="block text-sm font-normal text-quiet">{workedOut(line, units)}</span>
+                      </th>
+                      <td className="px-1 text-right">{amount(line, evaluate(line.needed), units)}</td>
+                      <td className="px-1 text-right">{line.spare === 0 ? '' : line.spare}</td>
+                      <td className="px-1 text-right">
+                        {line.bundles === null ? '' : `${String(line.bundles)} of ${String(line.bundle)}`}
+                      </td>
+                      <td className="px-1 text-right font-semibold">{amount(line, line.ordered, units)}</td>
+                      <td className="px-1 text-right">
+                        {line.massKilograms === null ? '' : showMass(line.massKilograms, units)}
+                      </td>
+                      <td className="px-1">
+                        <span aria-hidden="true" className="inline-block size-4 border border-ink" />
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              );
+            })}
+          </table>
+        )}
+        {order.massKilograms !== null && order.massKilograms > 0 && (
+          <p className="figures mt-2 text-lg">
+            Forms together <strong>{showMass(order.massKilograms, units)}</strong>
+          </p>
+        )}
+        {order.staging.length > 0 && (
+          <section className="mt-4 break-inside-avoid">
+            <h2 className="heading">Where the bundles stand before the crew starts</h2>
+            <p className="text-sm">
+              Inside the walls, {units === 'imperial' ? '6 ft' : '1.8 m'} back from them to leave room for
+              bracing; bars and tools there too.
+            </p>
+            <ul className="figures mt-1 grid grid-cols-[repeat(auto-fill,minmax(130px,1fr))] gap-x-4 text-lg">
+              {order.staging.map((each) => (
+                <li key={each.wall}>
+                  <strong>{each.name}</strong> {each.bundles}
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        {stage !== null && (
+          <p className="mt-3 text-sm">
+            A stage ordered by itself cuts its own blocks: the stages together may take a few more than the
+            whole job.
+            {stage.then === null ? '' : ` Then: ${stage.then}.`}
+          </p>
+        )}
+        <SheetFoot />
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,172 @@
+import { type Figure, showVolume } from '@ombra/core/kernel/figures';
+import type { RuleId } from '@ombra/core/kernel/rules';
+import type { Wall } from '@ombra/core/stages/outline';
+import { type StagedPour, crewRule, rateRule } from '@ombra/core/stages/pour';
+import { NumberField } from '../../ui/NumberField';
+import { TableHead } from '../../ui/TableHead';
+import { TextField } from '../../ui/TextField';
+import type { Job } from '../../job/useJob';
+import { RuleLines } from '../../rules/RuleLines';
+import { FigureRow } from '../../frame/figures/FigureRow';
+import { AskPlant } from './AskPlant';
+import { loadText, timeOf } from './pourWords';
+import { Sides } from './Sides';
+import { Stand } from './Stand';
+import type { StageEdit } from './stageEdit';
+
+interface OrderPanelProps {
+  readonly job: Job;
+  readonly pour: StagedPour;
+  readonly walls: readonly Wall[];
+  readonly open: string | null;
+  readonly onOpen: (figure: Figure) => void;
+  readonly set: StageEdit;
+}
+
+/** What is ordered, the loads it comes in, what else they fill, by which method it is placed, and what it costs. */
+export function OrderPanel({ job, pour, walls, open, onOpen, set }: OrderPanelProps) {
+  const { plan, edit } = job;
+  const own = plan.pour?.stages?.[pour.span.stage];
+  const { volumes } = pour;
+  const rows = [volumes.core, volumes.ordered, volumes.weight, pour.money];
+  const lines: readonly (readonly [string, RuleId])[] = [
+    ['Placed by', 'pour.method'],
+    ['It places', rateRule(pour.method)],
+    ['with so many people', crewRule(pour.method)],
+    ['A truck every, min', 'pour.truck.spacing'],
+    ['Trucks to and fro', 'pour.truck.count'],
+    ['A truck brings', 'pour.truck.load'],
+    ['Plant away, min', 'pour.plant.travel'],
+    ['It loads in, min', 'pour.plant.load'],
+    ['Allowance, %', 'pour.allowance'],
+    ['The plant sells by', 'pour.plant.step'],
+    ['Pump before the first truck, min', 'pour.pump.lead'],
+    ['Priming it, min', 'pour.pump.prime'],
+    ['Backing in and slump test, min', 'pour.truck.test'],
+    ['A load past its time', 'pour.load.old'],
+    ['Striking off 10 ft (3 m), min', 'pour.after.strike'],
+    ['Setting a bolt, min', 'pour.after.bolt'],
+    ['Straightening at a brace, min', 'pour.after.straighten'],
+    ['Washing out, min', 'pour.after.wash'],
+    ['Concrete, a yd³', 'pour.money.concrete'],
+    ['Pump, an hour', 'pour.money.pump'],
+    ['Free on site, min', 'pour.truck.free'],
+    ['Waiting, a minute', 'pour.money.wait'],
+    ['One of the crew, an hour', 'pour.money.crew'],
+  ];
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)_330px] gap-6 max-lg:grid-cols-1">
+      <div className="flex min-w-0 flex-col gap-4">
+        <section aria-label="The order">
+          <h3 className="heading">The order</h3>
+          {rows.map((figure) => (
+            <FigureRow
+              key={figure.id}
+              figure={figure}
+              name={figure.title}
+              units={plan.units}
+              open={open}
+              onOpen={onOpen}
+            />
+          ))}
+        </section>
+        <section aria-label="Loads">
+          <h3 className="heading">Loads, as they come if all goes to plan</h3>
+          <table className="figures w-full border-collapse text-[17px]">
+            <TableHead
+              names={['load', 'brings', 'on site', 'discharge', 'it stands', 'its age at the end']}
+              left={['load', 'discharge']}
+            />
+            <tbody>
+              {pour.clock.trips.map((trip, index) => (
+                <tr key={index} className="border-b border-line">
+                  <th scope="row" className="px-1 text-left">
+                    {index + 1}
+                    {index === volumes.loads.length - 1 && volumes.loads.length > 1 ? ', the balance' : ''}
+                    {trip.extra ? ', called for' : ''}
+                  </th>
+                  <td className="px-1 text-right">
+                    {loadText(volumes.loads[index] ?? trip.volume, plan.units)}
+                  </td>
+                  <td className="px-1 text-right">{timeOf(pour, trip.arrived)}</td>
+                  <td className="px-1 whitespace-nowrap">
+                    {timeOf(pour, trip.from)}–{timeOf(pour, trip.to)}
+                  </td>
+                  <td className="px-1 text-right">{Math.round(trip.from - trip.arrived)} min</td>
+                  <td
+                    className={`px-1 text-right ${trip.to - trip.batched > pour.day.discharge ? 'font-semibold text-stop' : ''}`}
+                  >
+                    {Math.round(trip.to - trip.batched)} min
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <p className="mt-1 text-sm text-quiet">
+            The last load is ordered as a balance, when the remaining volume is measured: as drawn it would be{' '}
+            {loadText(pour.clock.trips.at(-1)?.volume ?? 0, plan.units)}.
+          </p>
+          <div className="mt-1 w-44">
+            <NumberField
+              label="Loads ordered"
+              value={own?.loads ?? null}
+              placeholder="as many as it takes"
+              least={1}
+              most={500}
+              whole
+              onSet={(loads) => {
+                set({ loads }, 'loads');
+              }}
+              onLeave={job.endMerge}
+            />
+          </div>
+        </section>
+        <Sides job={job} pour={pour} open={open} onOpen={onOpen} />
+        <section aria-label="What would change">
+          <h3 className="heading">What would change</h3>
+          {volumes.whatIf.map(({ id, name, volume }) => (
+            <FigureRow
+              key={id}
+              figure={volume}
+              name={`${name}: more by`}
+              units={plan.units}
+              open={open}
+              onOpen={onOpen}
+            />
+          ))}
+        </section>
+      </div>
+      <div className="flex flex-col gap-4">
+        <section aria-label="Method and trucks">
+          <h3 className="heading">Method, trucks, money</h3>
+          <RuleLines job={job} lines={lines} />
+          <p className="mt-1 text-sm text-quiet">
+            {showVolume(pour.day.rate, plan.units, 1)} an hour; a full load takes the crew{' '}
+            {Math.round((pour.day.truck / pour.day.rate) * 60)} min.
+          </p>
+        </section>
+        <AskPlant job={job} date={pour.date} />
+        <Stand job={job} pour={pour} walls={walls} set={set} />
+        <section aria-label="Who watches">
+          <h3 className="heading">Who watches which wall from below</h3>
+          {volumes.walls.map(({ wall, name }) => (
+            <div key={wall} className="grid grid-cols-[64px_minmax(0,1fr)] items-center gap-1">
+              <span className="figures text-[17px]">{name}</span>
+              <TextField
+                label={`${name} is watched by`}
+                text={plan.pour?.watchers?.[wall] ?? ''}
+                onType={(text) => {
+                  edit(
+                    { kind: 'pour', change: { of: 'watcher', wall, name: text || null } },
+                    `watcher:${wall}`,
+                  );
+                }}
+                onLeave={job.endMerge}
+              />
+            </div>
+          ))}
+        </section>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,201 @@
+import { rulesOf } from '@ombra/core/rules';
+import { type Figure, showMinutes, showVolume } from '@ombra/core/kernel/figures';
+import { wallsOf } from '@ombra/core/stages/outline';
+import { type StagedPour, figuresOfPour } from '@ombra/core/stages/pour';
+import { useMemo } from 'react';
+import { Choice } from '../../ui/Choice';
+import { Tabs } from '../../ui/Tabs';
+import { panelOf } from '../../job/place';
+import { type PourPanel, POUR_PANELS } from './panels';
+import type { StageProps } from '../../frame/stage';
+import { Strip } from '../../drawing/strip/Strip';
+import { WhyCard } from '../../frame/figures/WhyCard';
+import { NothingStands } from '../../frame/walls/NothingStands';
+import { WallsAside } from '../../frame/walls/WallsAside';
+import { BoltLayer } from './BoltLayer';
+import { FillLayer } from './FillLayer';
+import { MixPanel } from './MixPanel';
+import { OrderPanel } from './OrderPanel';
+import { METHOD_WORDS, timeOf } from './pourWords';
+import { PressurePanel } from './PressurePanel';
+import { ReadyList } from './ReadyList';
+import { RehearsalPanel } from './RehearsalPanel';
+import { RoundLayer } from './RoundLayer';
+import { RoundsPanel } from './RoundsPanel';
+import { RouteOnPlan } from './RouteOnPlan';
+import type { StageEdit } from './stageEdit';
+import { TopPanel } from './TopPanel';
+import { stopAt, usePlayed } from './usePlayed';
+import { useRehearsal } from './useRehearsal';
+
+const NAMES: Readonly<Record<PourPanel, string>> = {
+  rounds: 'Rounds and route',
+  order: 'Order and trucks',
+  mix: 'Mix and day',
+  pressure: 'Pressure',
+  rehearsal: 'Rehearsal',
+  top: 'Topping off',
+  ready: 'Before the pump',
+};
+
+const FIRST_SEED = 1;
+
+interface PouredProps extends StageProps {
+  readonly pour: StagedPour;
+  readonly pours: readonly StagedPour[];
+}
+
+/** One pour on the strip and on the plan, and what of it is looked at. */
+function Poured({ job, place, onPlace, pour, pours }: PouredProps) {
+  const { worked, plan, edit } = job;
+  const panel = panelOf(place, 'pour', POUR_PANELS);
+  const rules = useMemo(() => rulesOf(plan), [plan]);
+  const seed = plan.pour?.seed ?? FIRST_SEED;
+  const played = usePlayed(pour, seed);
+  const rehearsal = useRehearsal({
+    plan,
+    stage: pour.span.stage,
+    day: pour.day,
+    seed,
+    mostOdds: rules.count('pour.odds.most') / 100,
+  });
+  if (!worked || !played) return null;
+  const walls = wallsOf(worked.shell);
+  const wall = walls.find((each) => each.id === place.wall) ?? walls[0];
+  if (!wall) return <NothingStands title="No wall to pour yet" />;
+  const { volumes } = pour;
+  const figure = [
+    ...figuresOfPour(worked.pour),
+    ...worked.tally.courses.map((course) => course.coreVolume),
+    worked.topoff.bolts,
+    worked.topoff.boards,
+  ].find((each) => each.id === place.figure);
+  const openFigure = (next: Figure): void => {
+    onPlace({ figure: next.id === place.figure ? null : next.id });
+  };
+  const set: StageEdit = (change, merge) => {
+    edit(
+      { kind: 'pour', change: { of: 'stage', stage: pour.span.stage, change } },
+      merge === undefined ? undefined : `pour:${pour.span.stage}:${merge}`,
+    );
+  };
+  const rehearsing = panel === 'rehearsal';
+  const number = rehearsing ? stopAt(played.run, played.at) : null;
+  const hose = number === null ? null : (pour.stops[number]?.slice ?? null);
+  const ofWall = (id: string): string => {
+    const own = volumes.walls.find((each) => each.wall === id);
+    return own ? showVolume(own.volume.value, plan.units, 1) : '';
+  };
+  const common = { job, pour, open: figure?.id ?? null, onOpen: openFigure };
+  return (
+    <div className="grid grow grid-cols-[232px_minmax(0,1fr)] max-md:grid-cols-1">
+      <WallsAside
+        job={job}
+        worked={worked}
+        walls={walls}
+        chosen={wall.id}
+        stage="pour"
+        heading="Walls: concrete"
+        figure={(each) => ofWall(each.id)}
+        {...(pour.stand ? { also: [pour.stand.at] } : {})}
+        over={(frame) => <RouteOnPlan frame={frame} pour={pour} hose={hose} />}
+        onChoose={(id) => {
+          onPlace({ wall: id, piece: null });
+        }}
+      />
+      <div className="flex min-w-0 flex-col gap-3 p-4">
+        {pours.length > 1 && (
+          <div className="max-w-2xl">
+            <Choice
+              label="Pour"
+              name="pour-stage"
+              value={pour.span.stage}
+              options={pours.map(({ span }) => ({ value: span.stage, label: span.name }))}
+              onChoose={(pourStage) => {
+                onPlace({ pourStage, figure: null });
+              }}
+            />
+          </div>
+        )}
+        <Strip
+          worked={worked}
+          place={{ ...place, wall: wall.id, course: worked.courses.count + 1 }}
+          onPlace={onPlace}
+          lit={figure && Object.keys(figure.pieces).length > 0 ? figure.pieces : null}
+          plan={plan}
+          onEdit={edit}
+          over={(frame) =>
+            rehearsing ? (
+              <FillLayer frame={frame} levels={worked.levels} pour={pour} run={played.run} at={played.at} />
+            ) : panel === 'top' ? (
+              <BoltLayer frame={frame} topoff={worked.topoff} />
+            ) : (
+              <RoundLayer frame={frame} levels={worked.levels} pour={pour} />
+            )
+          }
+        />
+        <p className="figures text-[17px]">
+          <strong>{showVolume(volumes.ordered.value, plan.units)}</strong> ordered in{' '}
+          <strong>{volumes.loads.length}</strong> {volumes.loads.length === 1 ? 'load' : 'loads'} ·{' '}
+          <strong>{pour.rounds.length}</strong> {pour.rounds.length === 1 ? 'round' : 'rounds'} by{' '}
+          {METHOD_WORDS[pour.method]}, {pour.crew} people · {timeOf(pour, 0)} to{' '}
+          {timeOf(pour, pour.clock.finish)}{' '}
+          <span className="text-sm text-quiet">
+            if all goes to plan; a layer may wait {showMinutes(pour.mix.working)}.
+          </span>
+        </p>
+        <Tabs
+          label="Parts of the pour"
+          panel="pour-panel"
+          tabs={POUR_PANELS.map((id) => ({ id, name: NAMES[id] }))}
+          chosen={panel}
+          onChoose={(next) => {
+            onPlace({ panels: { pour: next }, figure: null });
+          }}
+        />
+        <div role="tabpanel" id="pour-panel" aria-labelledby={`tab-${panel}`} className="flex flex-col gap-3">
+          {panel === 'rounds' && <RoundsPanel {...common} walls={walls} set={set} />}
+          {panel === 'order' && <OrderPanel {...common} walls={walls} set={set} />}
+          {panel === 'mix' && <MixPanel {...common} set={set} />}
+          {panel === 'pressure' && <PressurePanel {...common} />}
+          {rehearsing && (
+            <RehearsalPanel job={job} pour={pour} played={played} rehearsal={rehearsal} seed={seed} />
+          )}
+          {panel === 'top' && (
+            <TopPanel
+              job={job}
+              topoff={worked.topoff}
+              wall={wall.id}
+              open={figure?.id ?? null}
+              onOpen={openFigure}
+            />
+          )}
+          {panel === 'ready' && <ReadyList job={job} pour={pour} />}
+          {figure && (
+            <div className="max-w-3xl">
+              <WhyCard
+                key={figure.id}
+                figure={figure}
+                units={plan.units}
+                rules={rules}
+                onClose={() => {
+                  onPlace({ figure: null });
+                }}
+              />
+            </div>
+          )}
+        </div>
+      </div>
+    </div>
+  );
+}
+
+/** The day of the pour: rounds and route, order and trucks, mix, pressure, a rehearsal, the top of the walls, and what must be true before. */
+export function PourStage(props: StageProps) {
+  const { worked } = props.job;
+  if (!worked) return <p className="p-6 text-quiet">Working the pour out …</p>;
+  const { pours } = worked.pour;
+  const pour = pours.find(({ span }) => span.stage === props.place.pourStage) ?? pours[0];
+  if (!pour || pour.volumes.walls.length === 0) return <NothingStands title="No wall to pour yet" />;
+  return <Poured key={pour.span.stage} {...props} pour={pour} pours={pours} />;
+}

@@ -1,0 +1,64 @@
+import type { PourReady, StagedPour } from '@ombra/core/stages/pour';
+import type { Job } from '../../job/useJob';
+
+const GROUPS: readonly (readonly [PourReady['group'], string])[] = [
+  ['forms', 'Forms'],
+  ['openings', 'Openings and inserts'],
+  ['steel', 'Steel'],
+  ['bracing', 'Bracing and planks'],
+  ['top', 'The top'],
+  ['site', 'Site and crew'],
+];
+
+/** Everything that must be true before the pump unfolds, made from this job, ticked as it is seen. */
+export function ReadyList({ job, pour }: { readonly job: Job; readonly pour: StagedPour }) {
+  // The plan's own ticks: what is worked follows a moment later.
+  const ticked = job.plan.pour?.stages?.[pour.span.stage]?.ready ?? [];
+  const done = (item: PourReady): boolean => ticked.includes(item.id);
+  const left = pour.ready.filter((item) => !done(item)).length;
+  return (
+    <div>
+      <p className="mb-2" role="status">
+        <strong>
+          {left === 0
+            ? 'Everything has been seen.'
+            : `${String(left)} of ${String(pour.ready.length)} still to be seen.`}
+        </strong>
+      </p>
+      <div className="columns-2 gap-8 max-lg:columns-1">
+        {GROUPS.map(([group, name]) => (
+          <section key={group} aria-label={name} className="mb-3 break-inside-avoid-column">
+            <h3 className="heading">{name}</h3>
+            <ul>
+              {pour.ready
+                .filter((item) => item.group === group)
+                .map((item) => (
+                  <li key={item.id} className="border-b border-line py-0.5">
+                    <label className="flex min-h-(--target) items-start gap-2">
+                      <input
+                        type="checkbox"
+                        className="mt-1 size-5 accent-record"
+                        checked={done(item)}
+                        onChange={(event) => {
+                          job.edit({
+                            kind: 'pour',
+                            change: {
+                              of: 'ready',
+                              stage: pour.span.stage,
+                              item: item.id,
+                              done: event.currentTarget.checked,
+                            },
+                          });
+                        }}
+                      />
+                      <span className={done(item) ? 'text-record' : ''}>{item.what}</span>
+                    </label>
+                  </li>
+                ))}
+            </ul>
+          </section>
+        ))}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,260 @@
+import { rulesOf } from '@ombra/core/rules';
+import { type Figure, showQuantity } from '@ombra/core/kernel/figures';
+import { nanometres, showLength, subtract } from '@ombra/core/kernel/measure';
+import type { RuleId } from '@ombra/core/kernel/rules';
+import type { Wall } from '@ombra/core/stages/outline';
+import { type StagedPour, clockText } from '@ombra/core/stages/pour';
+import { Plus, X } from 'lucide-react';
+import { LengthField } from '../../ui/LengthField';
+import { TableHead } from '../../ui/TableHead';
+import type { Job } from '../../job/useJob';
+import { RuleLines } from '../../rules/RuleLines';
+import { FigureRow } from '../../frame/figures/FigureRow';
+import { roundTimes } from './RoundLayer';
+import { timeOf } from './pourWords';
+import type { StageEdit } from './stageEdit';
+
+interface RoundsPanelProps {
+  readonly job: Job;
+  readonly pour: StagedPour;
+  readonly walls: readonly Wall[];
+  readonly open: string | null;
+  readonly onOpen: (figure: Figure) => void;
+  readonly set: StageEdit;
+}
+
+const LINES: readonly (readonly [string, RuleId])[] = [
+  ['Rounds', 'pour.rounds'],
+  ['First round deep', 'pour.round.first'],
+  ['Next ones at most', 'pour.round.next'],
+  ['Under sills', 'pour.sills'],
+  ['The pour', 'pour.start'],
+  ['Away from the corner', 'pour.start.away'],
+  ['Seen from above', 'pour.direction'],
+  ['Hose set down every', 'pour.hose.step'],
+];
+
+/** Depths of the rounds, typed from the bottom up. */
+function ByHand({ job, pour, set }: Pick<RoundsPanelProps, 'job' | 'pour' | 'set'>) {
+  const { plan } = job;
+  const typed = plan.pour?.stages?.[pour.span.stage]?.rounds ?? [];
+  return (
+    <section aria-label="Rounds set by hand">
+      <h3 className="heading">Rounds set by hand, from the bottom up</h3>
+      <ol className="flex flex-wrap gap-2">
+        {typed.map((text, index) => (
+          <li key={index} className="flex w-40 items-center gap-1">
+            <LengthField
+              label={`Depth of round ${String(index + 1)}`}
+              text={text}
+              units={plan.units}
+              onType={(depth) => {
+                set(
+                  { rounds: typed.map((each, at) => (at === index ? depth : each)) },
+                  `round:${String(index)}`,
+                );
+              }}
+              onLeave={job.endMerge}
+            />
+            <button
+              type="button"
+              className="button plain px-1"
+              aria-label={`Take round ${String(index + 1)} out`}
+              onClick={() => {
+                set({ rounds: typed.filter((_, at) => at !== index) });
+              }}
+            >
+              <X aria-hidden="true" size={15} />
+            </button>
+          </li>
+        ))}
+        <li>
+          <button
+            type="button"
+            className="button"
+            onClick={() => {
+              set({ rounds: [...typed, plan.units === 'imperial' ? '30in' : '750mm'] });
+            }}
+          >
+            <Plus aria-hidden="true" size={14} /> Round
+          </button>
+        </li>
+      </ol>
+    </section>
+  );
+}
+
+/** The places of the hose in the order of a round, wall after wall, from each wall's first corner. */
+function Stations({ job, pour }: Pick<RoundsPanelProps, 'job' | 'pour'>) {
+  const legs: { readonly name: string; readonly at: string[] }[] = [];
+  for (const index of pour.route) {
+    const slice = pour.slices[index];
+    if (!slice) continue;
+    const at = showLength(nanometres((slice.from + slice.to) / 2), job.plan.units, { partsPerInch: 1 });
+    const last = legs.at(-1);
+    if (last?.name === slice.name) last.at.push(at);
+    else legs.push({ name: slice.name, at: [at] });
+  }
+  return (
+    <details className="mt-2">
+      <summary className="cursor-pointer">
+        Where the hose is set down, in the order of a round ({pour.route.length} places)
+      </summary>
+      <ol className="figures mt-1 text-[16px]">
+        {legs.map((leg, index) => (
+          <li key={index}>
+            <strong>{leg.name}</strong>, from its first corner: {leg.at.join(' · ')}
+          </li>
+        ))}
+      </ol>
+    </details>
+  );
+}
+
+/** Rounds with their heights, hours and concrete, wall by wall; and the school that makes them. */
+export function RoundsPanel({ job, pour, walls, open, onOpen, set }: RoundsPanelProps) {
+  const { plan } = job;
+  const rules = rulesOf(plan);
+  const times = roundTimes(pour);
+  const own = plan.pour?.stages?.[pour.span.stage];
+  const volume = (value: number): string => showQuantity(value, 'volume', plan.units);
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)_330px] gap-6 max-lg:grid-cols-1">
+      <section aria-label="Rounds" className="min-w-0">
+        <h3 className="heading">
+          {pour.span.name}: {String(pour.rounds.length)} {pour.rounds.length === 1 ? 'round' : 'rounds'},{' '}
+          {clockText(pour.start)} to {timeOf(pour, pour.clock.finish)} if all goes to plan, all done{' '}
+          {timeOf(pour, pour.clock.done)}
+        </h3>
+        <div className="overflow-x-auto">
+          <table className="figures w-full border-collapse text-[17px]">
+            <TableHead
+              names={[
+                'round',
+                'up to',
+                'deep',
+                'hours',
+                'concrete',
+                ...pour.volumes.walls.map(({ name }) => name),
+              ]}
+              left={['round', 'hours']}
+            />
+            <tbody>
+              {pour.rounds.map((round, index) => {
+                const figure = pour.volumes.rounds[index]?.whole;
+                const time = times[index];
+                return (
+                  <tr key={index} className="border-b border-line">
+                    <th scope="row" className="px-1 text-left">
+                      {index + 1}
+                    </th>
+                    <td className="px-1 text-right">{showLength(round.top, plan.units)}</td>
+                    <td className="px-1 text-right">
+                      {showLength(subtract(round.top, round.bottom), plan.units)}
+                    </td>
+                    <td className="px-1 whitespace-nowrap">
+                      {time && Number.isFinite(time.from)
+                        ? `${timeOf(pour, time.from)}–${timeOf(pour, time.to)}`
+                        : ''}
+                    </td>
+                    <td className="px-1 text-right">
+                      {figure && (
+                        <button
+                          type="button"
+                          className={`px-1 font-semibold underline decoration-dotted underline-offset-3 ${open === figure.id ? 'bg-chalk-wash text-chalk' : ''}`}
+                          aria-expanded={open === figure.id}
+                          aria-label={`Concrete in round ${String(index + 1)}: ${volume(figure.value)}. Why?`}
+                          onClick={() => {
+                            onOpen(figure);
+                          }}
+                        >
+                          {volume(figure.value)}
+                        </button>
+                      )}
+                    </td>
+                    {pour.volumes.walls.map(({ wall }) => {
+                      const part = pour.volumes.rounds[index]?.walls[wall] ?? 0;
+                      return (
+                        <td key={wall} className="px-1 text-right text-quiet">
+                          {part > 0 ? volume(part).replace(/ .*$/, '') : '–'}
+                        </td>
+                      );
+                    })}
+                  </tr>
+                );
+              })}
+              <tr className="border-t-2 border-ink">
+                <th scope="row" colSpan={4} className="px-1 text-left">
+                  walls
+                </th>
+                {[pour.volumes.core, ...pour.volumes.walls.map((each) => each.volume)].map((figure) => (
+                  <td key={figure.id} className="px-1 text-right">
+                    <button
+                      type="button"
+                      className={`font-semibold underline decoration-dotted underline-offset-3 ${open === figure.id ? 'bg-chalk-wash text-chalk' : ''}`}
+                      aria-expanded={open === figure.id}
+                      aria-label={`${figure.title}: ${volume(figure.value)}. Why?`}
+                      onClick={() => {
+                        onOpen(figure);
+                      }}
+                    >
+                      {figure === pour.volumes.core
+                        ? volume(figure.value)
+                        : volume(figure.value).replace(/ .*$/, '')}
+                    </button>
+                  </td>
+                ))}
+              </tr>
+            </tbody>
+          </table>
+        </div>
+        {rules.choice('pour.rounds') === 'by-hand' && <ByHand job={job} pour={pour} set={set} />}
+        <details className="mt-2">
+          <summary className="cursor-pointer">Concrete course by course</summary>
+          {job.worked?.tally.courses
+            .filter(({ course }) => course >= pour.span.fromCourse && course <= pour.span.toCourse)
+            .map(({ course, coreVolume }) => (
+              <FigureRow
+                key={course}
+                figure={coreVolume}
+                name={`Course ${String(course)}, the whole of it`}
+                units={plan.units}
+                open={open}
+                onOpen={onOpen}
+              />
+            ))}
+        </details>
+        <Stations job={job} pour={pour} />
+        <p className="mt-2 max-w-[78ch] text-sm text-quiet">
+          A round ends at one height all the way round, since concrete finds its level.{' '}
+          {pour.span.stopsMidBlock
+            ? 'The last one stops half way up its block: the joint lies inside the foam, and interlock and top web stay clean.'
+            : 'The last one is struck off at the top.'}{' '}
+          The longest that a layer waits for the next is {Math.round(pour.clock.gap)} min; it may wait{' '}
+          {Math.round(pour.mix.working)}.
+        </p>
+      </section>
+      <section aria-label="How it goes round">
+        <h3 className="heading">How it goes round</h3>
+        <RuleLines job={job} lines={LINES} />
+        <label className="mt-2 block">
+          <span className="heading mb-0.5 block">Corner</span>
+          <select
+            className="field"
+            value={own?.corner ?? ''}
+            onChange={(event) => {
+              set({ corner: event.currentTarget.value || null });
+            }}
+          >
+            <option value="">the first one</option>
+            {walls.map((wall) => (
+              <option key={wall.id} value={wall.id}>
+                {wall.from}, where {wall.name} begins
+              </option>
+            ))}
+          </select>
+        </label>
+      </section>
+    </div>
+  );
+}

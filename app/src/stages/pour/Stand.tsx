@@ -1,0 +1,73 @@
+import type { Wall } from '@ombra/core/stages/outline';
+import type { StagedPour } from '@ombra/core/stages/pour';
+import { LengthField } from '../../ui/LengthField';
+import type { Job } from '../../job/useJob';
+import type { StageEdit } from './stageEdit';
+
+interface StandProps {
+  readonly job: Job;
+  readonly pour: StagedPour;
+  readonly walls: readonly Wall[];
+  readonly set: StageEdit;
+}
+
+/** Where the machine stands, and what it must reach from there. */
+export function Stand({ job, pour, walls, set }: StandProps) {
+  const { plan } = job;
+  const stand = plan.pour?.stages?.[pour.span.stage]?.stand;
+  return (
+    <section aria-label="Where it stands">
+      <h3 className="heading">Where pump or hose line stands</h3>
+      <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)] gap-1">
+        <select
+          className="field"
+          aria-label="Beside which wall it stands"
+          value={stand?.wall ?? ''}
+          onChange={(event) => {
+            const wall = event.currentTarget.value;
+            set({
+              stand: wall === '' ? null : { at: stand?.at ?? '10ft', out: stand?.out ?? '20ft', wall },
+            });
+          }}
+        >
+          <option value="">not said</option>
+          {walls.map((wall) => (
+            <option key={wall.id} value={wall.id}>
+              outside {wall.name}
+            </option>
+          ))}
+        </select>
+        {stand && (
+          <>
+            <LengthField
+              label="How far along it stands"
+              text={stand.at}
+              units={plan.units}
+              onType={(at) => {
+                set({ stand: { ...stand, at } }, 'stand-at');
+              }}
+              onLeave={job.endMerge}
+            />
+            <LengthField
+              label="How far out it stands"
+              text={stand.out}
+              units={plan.units}
+              onType={(out) => {
+                set({ stand: { ...stand, out } }, 'stand-out');
+              }}
+              onLeave={job.endMerge}
+            />
+          </>
+        )}
+      </div>
+      {pour.moves > 0 && (
+        <p className="mt-1 text-[15px]">
+          It is moved {pour.moves} {pour.moves === 1 ? 'time' : 'times'}: it reaches so far only.
+        </p>
+      )}
+      <p className="mt-1 text-sm text-quiet">
+        Settle before ordering where mixer and pump can stand: slope, mud, the bank, wires over the boom.
+      </p>
+    </section>
+  );
+}

@@ -1,5 +1,0 @@
-export * from './clashes';
-export * from './insertsFile';
-export * from './parts';
-export * from './placeInserts';
-export * from './problem';

@@ -1,0 +1,4 @@
+export * from './engine';
+export * from './patch';
+export * from './share';
+export * from './stage';

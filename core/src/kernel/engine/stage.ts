@@ -1,0 +1,75 @@
+import type { Notice } from '../notices/notice';
+import type { UnitSystem } from '../measure';
+import type { Plan } from '../plan/plan';
+import type { PlanPart } from '../plan/part';
+import type { HouseRules, Rule } from '../rules';
+
+/**
+ * Everything that follows from a plan, by name. Plain data throughout: it can be cloned, sent and printed as JSON. Empty here:
+ * every stage adds what it makes (`declare module`).
+ */
+export interface Worked {}
+
+export type WorkedKey = keyof Worked;
+
+/** How one of the worked things is made: from others, from fields of the plan, and from the house rules that it asks for. */
+export interface Step {
+  readonly makes: WorkedKey;
+  readonly needs: readonly WorkedKey[];
+  readonly reads: readonly (keyof Plan)[];
+  readonly build: (worked: Worked, plan: Plan, rules: HouseRules) => unknown;
+}
+
+/** A step, its building typed by what it says it needs and reads: it is given nothing else. */
+export const step = <
+  Made extends WorkedKey,
+  const Needs extends readonly WorkedKey[],
+  const Reads extends readonly (keyof Plan)[],
+>(
+  makes: Made,
+  from: { readonly needs: Needs; readonly reads: Reads },
+  build: (
+    worked: Pick<Worked, Needs[number]>,
+    plan: Pick<Plan, Reads[number]>,
+    rules: HouseRules,
+  ) => Worked[Made],
+): Step => ({ makes, ...from, build });
+
+/** What notices are put into words with. */
+export interface Telling {
+  readonly units: UnitSystem;
+  /** The shown name of a wall, corner or row: `A–B`. */
+  readonly nameOf: (id: string) => string;
+  readonly rules: HouseRules;
+  readonly plan: Plan;
+}
+
+/** What a stage has to say of what was worked. */
+export interface Saying {
+  readonly needs: readonly WorkedKey[];
+  readonly say: (worked: Worked, telling: Telling) => readonly Notice[];
+}
+
+/** Notices, their making typed by what it says it needs. */
+export const saying = <const Needs extends readonly WorkedKey[]>(
+  needs: Needs,
+  say: (worked: Pick<Worked, Needs[number]>, telling: Telling) => readonly Notice[],
+): Saying => ({ needs, say });
+
+/** The working of a stage. */
+export interface StageWork {
+  readonly steps: readonly Step[];
+  readonly says?: Saying;
+}
+
+/**
+ * A stage: what a plan is worked through. Its name, its rules and its part of the plan are at hand at once; its working is
+ * fetched when it is first asked for.
+ */
+export interface Stage {
+  readonly id: string;
+  readonly rules: Readonly<Record<string, Rule>>;
+  readonly part?: PlanPart;
+  readonly makes: readonly WorkedKey[];
+  readonly load: () => Promise<{ readonly work: StageWork }>;
+}

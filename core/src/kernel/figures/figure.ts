@@ -1,0 +1,25 @@
+import { evaluate } from './how';
+import type { RuleId } from '../rules';
+import type { How, PieceSelector, QuantityUnit } from './how';
+
+/** A number with its why: how it was worked out, by which rules, and which pieces it counts. */
+export interface Figure {
+  /** `course.3.straight`, `total.coreVolume`. */
+  readonly id: string;
+  /** What it is, as a heading: `whole blocks in course 3`. */
+  readonly title: string;
+  readonly value: number;
+  readonly unit: QuantityUnit;
+  readonly how: How;
+  readonly rules: readonly RuleId[];
+  readonly pieces: PieceSelector;
+}
+
+/** A figure from its tree: value and unit follow from how it was worked out. */
+export const figureOf = (
+  id: string,
+  title: string,
+  how: How,
+  rules: readonly RuleId[],
+  pieces: PieceSelector,
+): Figure => ({ id, title, value: evaluate(how), unit: how.unit, how, rules, pieces });

@@ -1,0 +1,3 @@
+export * from './figure';
+export * from './how';
+export * from './explain';

@@ -1,0 +1,3 @@
+export * from './moveText';
+export * from './notice';
+export * from './ruleNotices';

@@ -1,0 +1,40 @@
+import type { z } from 'zod';
+import type { DocumentProblem } from '../forms';
+import type { UnitSystem } from '../measure';
+import type { Plan, PlanEdit } from './plan';
+
+/** Carries out an edit of one kind; one of something that is no longer there leaves the plan as it is. */
+export type Editing<Kind extends PlanEdit['kind']> = (
+  plan: Plan,
+  edit: Extract<PlanEdit, { kind: Kind }>,
+  newId: () => string,
+) => Plan;
+
+/** What a stage adds to the plan document: the fields of its file, and how they are read, written and edited. */
+export interface PlanPart {
+  readonly fields: z.ZodRawShape;
+  /** What of its file a schema cannot say; null where all is well. */
+  readonly judge?: (file: FileFields) => DocumentProblem | null;
+  /** Its part of the plan, ids filled in, bare lengths pinned to the job's unit. */
+  readonly read: (file: never, units: UnitSystem) => Partial<Plan>;
+  /** Its part of a file; what is not said is left out. Reading it gives the same part back. */
+  readonly write: (plan: Plan) => FileFields;
+  /** Makes a broken document whole enough to be read: what it cannot do without, one of several ways to say the same. */
+  readonly mend?: (document: FileFields) => void;
+  /** Ids that no other thing of the plan may have. */
+  readonly ids?: (plan: Plan) => readonly string[];
+  readonly edits: { readonly [Kind in PlanEdit['kind']]?: Editing<Kind> };
+}
+
+/** A plan file, or a part of one, by field. */
+export type FileFields = Record<string, unknown>;
+
+/** A part, its reader typed by its own fields. */
+export function planPart<Fields extends z.ZodRawShape>(
+  part: Omit<PlanPart, 'fields' | 'read'> & {
+    readonly fields: Fields;
+    readonly read: (file: z.infer<z.ZodObject<Fields>>, units: UnitSystem) => Partial<Plan>;
+  },
+): PlanPart {
+  return part;
+}

@@ -1,0 +1,34 @@
+import type { UnitSystem } from '../measure';
+import type { RuleOverrides } from '../rules';
+
+export const PLAN_FORMAT = 'ombra.plan';
+/** The newest version of the plan document that this code reads and the one that it writes. */
+export const PLAN_VERSION = 1;
+
+/**
+ * The plan of a job as Ombra keeps it: always with ids, whatever short forms a file used. This is the frame; every stage adds
+ * its own part beside its types (`declare module`).
+ */
+export interface Plan {
+  readonly name: string;
+  readonly units: UnitSystem;
+  readonly rules: RuleOverrides;
+}
+
+/** What a user can do to a plan, by kind. Every stage adds the edits of its part. */
+export interface PlanEdits {
+  readonly rename: { readonly kind: 'rename'; readonly name: string };
+  readonly 'set-units': { readonly kind: 'set-units'; readonly units: UnitSystem };
+  readonly 'set-rule': {
+    readonly kind: 'set-rule';
+    readonly rule: string;
+    readonly value: string | number | null;
+  };
+  readonly all: { readonly kind: 'all'; readonly edits: readonly PlanEdit[] };
+}
+
+/** What a user can do to a plan. Every edit is plain data: it can be kept, sent, and offered as the fix of a notice. */
+export type PlanEdit = PlanEdits[keyof PlanEdits];
+
+/** Something to add that may come without its id; it is given a fresh one when it is added. */
+export type NewThing<Thing extends { readonly id: string }> = Omit<Thing, 'id'> & Partial<Pick<Thing, 'id'>>;

@@ -1,0 +1,2 @@
+export * from './houseRules';
+export * from './rule';

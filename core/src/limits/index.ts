@@ -1,2 +1,0 @@
-export * from './limits';
-export * from './withinLimits';

@@ -1,5 +1,0 @@
-export * from './bestTrucks';
-export * from './day';
-export * from './random';
-export * from './run';
-export * from './runs';

@@ -1,3 +1,0 @@
-export * from './houseRules';
-export * from './registry';
-export * from './rule';

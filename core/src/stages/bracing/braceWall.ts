@@ -1,0 +1,237 @@
+import type { Stage } from '../outline/plan';
+import type { Courses } from '../courses';
+import type { Inserts } from '../inserts';
+import { type Length, nanometres, subtract } from '../../kernel/measure';
+import type { Openings } from '../openings';
+import type { BracingPlan } from './plan';
+import type { HouseRules } from '../../kernel/rules';
+import type { BuiltLoop, Crossing, Levels, Wall } from '../outline';
+import type { Brace, Lift, WallBraces } from './brace';
+import { faceEnds } from './faces';
+import type { Stood } from './layBraces';
+import { judgeBays } from './judgeBays';
+import type { PlankKind } from './planks';
+import { type PlannedStretch, planStretch } from './planStretch';
+import type { BracingProblem } from './problem';
+import { plankRules, planksAbreast, widestSpacing } from './spacing';
+import { type Stock, uprightFor } from './stock';
+import type { Strip } from './strips';
+import { diagonalsOf, stretchesOf } from './stretches';
+import { inTheWay, wantedOn } from './wanted';
+
+/** Everything that bracing a wall looks up. */
+export interface Setting {
+  readonly levels: Levels;
+  readonly courses: Courses;
+  readonly openings: Openings;
+  readonly inserts: Inserts;
+  readonly rules: HouseRules;
+  readonly bracing: BracingPlan;
+  readonly stages: readonly Stage[];
+  readonly uprights: readonly Stock[];
+  readonly planks: readonly PlankKind[];
+  /** Lengths that yards keep. */
+  readonly usualPlanks: readonly Length[];
+  readonly strips: ReadonlyMap<string, readonly Strip[]>;
+  readonly grid: Length;
+  readonly crossings: readonly Crossing[];
+  readonly problems: BracingProblem[];
+}
+
+/** The side that is braced: as said; else inside, unless its ground holds no stake and that outside does. */
+function sideOf(bracing: BracingPlan, wall: string): Pick<WallBraces, 'side' | 'sideWhy' | 'ground'> {
+  const own = bracing.walls?.[wall];
+  const [inside, outside] = [own?.inside ?? 'firm', own?.outside ?? 'firm'];
+  const loose = inside === 'loose' && outside !== 'loose';
+  const side = own?.side ?? (loose ? 'outside' : 'inside');
+  return {
+    side,
+    sideWhy: own?.side ? 'said' : loose ? 'loose-inside' : 'usual',
+    ground: side === 'inside' ? inside : outside,
+  };
+}
+
+/** The lifts of a wall: one for each pour that reaches above its footing. */
+function liftsOf(bottom: Length, height: Length, setting: Setting): readonly Lift[] {
+  const { rules, levels, courses } = setting;
+  const tops = [...new Set([...setting.stages.map((stage) => stage.toCourse), courses.count])]
+    .filter((course) => course > 0 && course <= courses.count)
+    .sort((a, b) => a - b);
+  return tops.flatMap((toCourse): Lift[] => {
+    const top = Math.min(height, subtract(levels.tops[toCourse] ?? (0 as Length), bottom)) as Length;
+    if (top <= 0) return [];
+    const platform = Math.max(0, top - rules.length('bracing.platform.below')) as Length;
+    return [
+      {
+        toCourse,
+        top,
+        platform,
+        upright: uprightFor(top, courses.courseHeight, setting.uprights, rules),
+        guardrail: platform > rules.length('bracing.guardrail.over'),
+      },
+    ];
+  });
+}
+
+/** The widest bay of a wall of a height: closer where it is taller. */
+const widestBay = (height: Length, rules: HouseRules): Length => {
+  const usual = rules.length('bracing.spacing.most');
+  const tall = height > rules.length('bracing.tall.over');
+  return tall ? (Math.min(usual, rules.length('bracing.spacing.tall')) as Length) : usual;
+};
+
+/** The stretches of a wall as one: its braces in order, and its planks over them. */
+function joined(
+  parts: readonly PlannedStretch[],
+  widest: Length,
+): Pick<PlannedStretch, 'stood' | 'missed' | 'planks' | 'spacing'> {
+  const stood: Stood[] = [];
+  const planks = parts.flatMap((part) => {
+    const before = stood.length;
+    stood.push(...part.stood);
+    return part.planks.map((plank) => ({
+      ...plank,
+      over: [plank.over[0] + before, plank.over[1] + before] as const,
+    }));
+  });
+  return {
+    stood,
+    planks,
+    missed: parts.flatMap(({ missed }) => missed),
+    spacing: Math.min(widest, ...parts.map(({ spacing }) => spacing)) as Length,
+  };
+}
+
+/** One wall held by braces or a waler, and planked. */
+export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallBraces | null {
+  const { rules, levels, courses, problems } = setting;
+  const spans = levels.walls[wall.id] ?? [];
+  const rows = courses.rows.filter((row) => row.wall === wall.id);
+  if (spans.length === 0 || rows.length === 0) return null;
+  const height = Math.max(...spans.map((span) => subtract(span.top, span.bottom))) as Length;
+  const chosen = sideOf(setting.bracing, wall.id);
+  const ends = faceEnds(built, wall, chosen.side);
+  const common = { wall: wall.id, name: wall.name, height, ...chosen, ends, dropped: 0 };
+  if (chosen.ground === 'loose') {
+    const other = setting.bracing.walls?.[wall.id]?.[chosen.side === 'inside' ? 'outside' : 'inside'];
+    problems.push({ kind: 'loose-ground', wall: wall.id, side: chosen.side, other: other !== 'loose' });
+  }
+  if (chosen.ground === 'bank') problems.push({ kind: 'bank', wall: wall.id, side: chosen.side });
+  const width = rules.length('bracing.upright.width');
+  const platform = Math.max(0, height - rules.length('bracing.platform.below')) as Length;
+  const foot = Math.min(...spans.map((span) => span.bottom));
+  const crossings = setting.crossings.filter((each) => each.through === wall.id);
+  const face = stretchesOf(ends, crossings, chosen.side, nanometres(foot + platform), levels);
+  if (height <= rules.length('bracing.stem.height')) {
+    const spacing = rules.length('bracing.stem.spacing');
+    // A stem wall has no planks to pass under: every inside wall stands in the way of a diagonal.
+    const { stretches } = stretchesOf(ends, crossings, chosen.side, -Infinity as Length, levels);
+    return {
+      ...common,
+      way: 'waler',
+      braces: [],
+      spacing,
+      planks: [],
+      abreast: 0,
+      platform: 0 as Length,
+      guardrail: false,
+      lifts: [],
+      diagonals: diagonalsOf(stretches, spacing, width),
+    };
+  }
+  const openings = setting.openings.placed.filter((each) => each.worked && each.wall === wall.id);
+  const blocked = inTheWay(
+    openings,
+    setting.inserts.placed.filter((each) => each.wall === wall.id),
+    face.across,
+    chosen.side,
+    width,
+  );
+  const coursesAt = (at: Length): number => rows.filter((row) => row.from <= at && at <= row.to).length;
+  const share = rules.count('bracing.strip.share') / 100;
+  const strips = (setting.strips.get(wall.id) ?? []).filter(
+    ({ at, courses: caught }) => !blocked(at) && caught.length >= share * coursesAt(at),
+  );
+  const most = widestBay(height, rules);
+  const widest = Math.max(most, setting.grid) as Length;
+  const onGrid = Math.max(setting.grid, Math.floor(widest / setting.grid) * setting.grid) as Length;
+  const lengths = setting.planks.map(({ length }) => length);
+  const usable =
+    rules.choice('bracing.access') === 'planks'
+      ? widestSpacing(lengths, setting.grid, widest, plankRules(rules))
+      : null;
+  const planned = face.stretches.map((stretch): PlannedStretch => {
+    const bound = (end: typeof stretch.start, beyond: number): Length =>
+      end.how === 'outward' || end.how === 'free' ? (beyond as Length) : end.at;
+    return planStretch({
+      wall: wall.id,
+      strips: strips.filter(({ at }) => at >= stretch.start.at && at <= stretch.end.at),
+      wanted: wantedOn(wall, stretch, openings, face.under, courses, rules),
+      bounds: [bound(stretch.start, -Infinity), bound(stretch.end, Infinity)],
+      spacing: usable?.spacing ?? onGrid,
+      most: widest,
+      grid: setting.grid,
+      kinds: setting.planks,
+      usual: setting.usualPlanks,
+      openings: openings.filter(({ hole }) => hole.to > stretch.start.at && hole.from < stretch.end.at),
+      rules,
+      problems,
+    });
+  });
+  const laid = joined(planned, widest);
+  const { planks } = laid;
+  for (const missed of laid.missed) {
+    problems.push({ kind: 'no-strip', wall: wall.id, at: missed.at, why: missed.why });
+  }
+  // A rule that no grid can keep is told once, for the job.
+  if (most >= setting.grid) {
+    for (const { stood } of planned) judgeBays(wall, stood, openings, most, problems);
+  }
+  const courseHeight = courses.courseHeight;
+  const extension = rules.length('bracing.extension');
+  const braces = laid.stood.map(({ strip, why, of }): Brace => {
+    const span = spans.find((each) => each.from <= strip.at && strip.at <= each.to) ?? spans[0];
+    const [bottom, top] = [span?.bottom ?? (0 as Length), span?.top ?? height];
+    const upright = uprightFor(subtract(top, bottom), courseHeight, setting.uprights, rules);
+    return {
+      id: `${wall.id}:${String(strip.at)}`,
+      wall: wall.id,
+      at: strip.at,
+      why,
+      ...(of === undefined ? {} : { of }),
+      bottom,
+      top,
+      caught: strip.courses,
+      courses: coursesAt(strip.at),
+      upright,
+    };
+  });
+  const reach = (brace: Brace): number => brace.upright.length + brace.upright.extensions * extension;
+  const short = braces.find((brace) => reach(brace) <= brace.top - brace.bottom - courseHeight);
+  if (short) {
+    problems.push({
+      kind: 'upright-short',
+      wall: wall.id,
+      wants: subtract(short.top, short.bottom),
+      nearest: nanometres(reach(short)),
+    });
+  }
+  const shortest = Math.min(...setting.uprights.map(({ length }) => length)) as Length;
+  if (braces.length > 0 && shortest > height + rules.length('bracing.upright.over')) {
+    problems.push({ kind: 'upright-long', wall: wall.id, height, shortest });
+  }
+  const guardrail = platform > rules.length('bracing.guardrail.over');
+  if (guardrail && planks.length > 0) problems.push({ kind: 'guardrails', wall: wall.id, platform });
+  return {
+    ...common,
+    way: 'braces',
+    braces,
+    spacing: laid.spacing,
+    planks,
+    abreast: planksAbreast(rules),
+    platform,
+    guardrail,
+    lifts: liftsOf(Math.min(...spans.map((span) => span.bottom)) as Length, height, setting),
+    diagonals: [],
+  };
+}

@@ -1,0 +1,126 @@
+import type { Worked } from '../../kernel/engine/stage';
+import { systemOf } from '../../kernel/forms';
+import type { Length } from '../../kernel/measure';
+import type { Plan } from '../../kernel/plan/plan';
+import type { HouseRules } from '../../kernel/rules';
+import { crossingsOf } from '../outline';
+import { type AlignedBrace, alignments } from './align';
+import type { WallBraces } from './brace';
+import { type Setting, braceWall } from './braceWall';
+import { dropped, legsInDoorways, walkwayGaps } from './corners';
+import { type GearLine, gearOf, partOfLength } from './gear';
+import type { PlankKind } from './planks';
+import type { BracingProblem } from './problem';
+import { type PlankSpacing, plankRules, planksAbreast, widestSpacing } from './spacing';
+import { type Stock, readStock, usualLengths } from './stock';
+import { type Straps, strapsOf } from './straps';
+import { stripsByWall } from './strips';
+import { type WindOnWall, windOn } from './windOnWalls';
+
+/** What the bracing is worked from besides the plan's shell and what stands on it. */
+export type BracingInput = Pick<Plan, 'units' | 'bracing'>;
+
+export interface Bracing {
+  readonly walls: readonly WallBraces[];
+  /** The spacing that the planks on hand allow on this family's strips; null where none does. */
+  readonly spacing: PlankSpacing | null;
+  readonly gear: readonly GearLine[];
+  readonly straps: Straps;
+  /** The freest first; empty where no wind is said. */
+  readonly wind: readonly WindOnWall[];
+  readonly alignment: Readonly<Record<string, AlignedBrace>>;
+  readonly problems: readonly BracingProblem[];
+}
+
+/** How many of each length are on hand, where somebody counts. */
+const countsOf = (what: 'plank' | 'upright', stock: readonly Stock[]): Readonly<Record<string, number>> =>
+  Object.fromEntries(
+    stock
+      .filter(({ count }) => Number.isFinite(count))
+      .map(({ length, count }) => [partOfLength(what, length), count]),
+  );
+
+/**
+ * Bracing of the whole job: braces on fastening strips at corners, openings, seams, tees and free ends, then as far apart as the
+ * rules and the planks on hand allow; a walkway of planks; gear against what is on hand; boards over weak joints; wind on the
+ * empty walls; and what readings of the string ask to be turned.
+ */
+export function buildBracing(
+  {
+    shell,
+    levels,
+    courses,
+    openings,
+    placed: inserts,
+    stacks: stages,
+  }: Pick<Worked, 'shell' | 'levels' | 'courses' | 'openings' | 'placed' | 'stacks'>,
+  input: BracingInput,
+  rules: HouseRules,
+): Bracing {
+  const bracing = input.bracing ?? {};
+  const problems: BracingProblem[] = [];
+  const straps = strapsOf(courses, levels.tops, rules);
+  const { family } = shell;
+  if (!family || courses.count === 0) {
+    return { walls: [], spacing: null, gear: [], straps, wind: [], alignment: {}, problems };
+  }
+  const grid = systemOf(family).webSpacing;
+  const most = rules.length('bracing.spacing.most');
+  const stock = readStock(bracing.planks, 'plank', input.units, problems);
+  const found = widestSpacing(
+    stock.map(({ length }) => length),
+    grid,
+    most,
+    plankRules(rules),
+  );
+  if (most < grid) problems.push({ kind: 'spacing-under-grid', most, grid });
+  else if (!found && rules.choice('bracing.access') === 'planks') {
+    const would = usualLengths('plank', input.units).filter((length) =>
+      widestSpacing([length], grid, most, plankRules(rules)),
+    );
+    problems.push({ kind: 'no-plank-fits', grid, most, would });
+  }
+  const abreast = planksAbreast(rules);
+  const planks = stock.map(({ length, count }): PlankKind => ({
+    length,
+    left: Math.floor(count / abreast),
+  }));
+  const setting: Setting = {
+    levels,
+    courses,
+    openings,
+    inserts,
+    rules,
+    bracing,
+    stages,
+    uprights: readStock(bracing.uprights, 'upright', input.units, problems),
+    planks,
+    usualPlanks: usualLengths('plank', input.units),
+    strips: stripsByWall(shell, courses, rules.length('bracing.strip.reach')),
+    grid,
+    crossings: crossingsOf(shell),
+    problems,
+  };
+  const built = shell.loops.flatMap((loop) => (loop.built ? [loop.built] : []));
+  const walls = built.flatMap((loop) =>
+    dropped(loop.walls.flatMap((wall) => braceWall(loop, wall, setting) ?? [])),
+  );
+  const width = rules.length('bracing.platform.width');
+  problems.push(...built.flatMap((loop) => walkwayGaps(walls, loop, width)));
+  problems.push(...built.flatMap((loop) => legsInDoorways(walls, loop, openings.placed, rules)));
+  const onHand = {
+    ...bracing.onHand,
+    ...countsOf('plank', stock),
+    ...countsOf('upright', setting.uprights),
+  };
+  const lengths = new Map(built.flatMap((loop) => loop.walls.map((wall) => [wall.id, wall.length] as const)));
+  return {
+    walls,
+    spacing: found,
+    gear: gearOf(walls, stock.at(-1)?.length ?? (0 as Length), onHand, rules, input.units, problems),
+    straps,
+    wind: bracing.wind === undefined ? [] : windOn(walls, lengths, bracing.wind, rules),
+    alignment: alignments(walls, bracing, input.units, rules),
+    problems,
+  };
+}

@@ -1,0 +1,33 @@
+import { type Length, nanometres, toDegrees } from '../../kernel/measure';
+import type { BuiltLoop, Corner, Wall } from '../outline';
+import type { Side } from './problem';
+
+/** The end of a wall on the face that is braced. */
+export interface FaceEnd {
+  /** Where the face ends, from the wall's first corner on its outside face. */
+  readonly at: Length;
+  /** How it ends: against a wall across it, round an outward turn, at a tee, or free. */
+  readonly how: 'inward' | 'outward' | 'tee' | 'free';
+  readonly corner: Corner | null;
+}
+
+/** Both ends of a wall's braced face. */
+export function faceEnds(built: BuiltLoop, wall: Wall, side: Side): readonly [start: FaceEnd, end: FaceEnd] {
+  const end = (atStart: boolean): FaceEnd => {
+    const corner =
+      built.corners.find((each) => (atStart ? each.wallAfter : each.wallBefore) === wall.id) ?? null;
+    const place = (off: number): Length => nanometres(atStart ? off : wall.length - off);
+    if (!corner) {
+      const tee = atStart ? built.tees.start : built.tees.end;
+      return { at: place(0), how: tee ? 'tee' : 'free', corner: null };
+    }
+    // Inside, the face of a wall lies in by the thickness of the other one at an outside corner, and out by it at an inside one.
+    const other = built.walls.find((each) => each.id === (atStart ? corner.wallBefore : corner.wallAfter));
+    const turn = Math.abs(Math.tan(((toDegrees(corner.turn) / 2) * Math.PI) / 180));
+    const thickness = (other ?? wall).thickness * turn;
+    const inward = (corner.kind === 'outside') === (side === 'inside');
+    const off = side === 'outside' ? 0 : corner.kind === 'outside' ? thickness : -thickness;
+    return { at: place(off), how: inward ? 'inward' : 'outward', corner };
+  };
+  return [end(true), end(false)];
+}

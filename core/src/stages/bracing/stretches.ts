@@ -1,0 +1,79 @@
+import { type Length, subtract } from '../../kernel/measure';
+import type { Crossing, Levels } from '../outline';
+import type { FaceEnd } from './faces';
+import type { Side } from './problem';
+
+/** An end of a stretch of braced face. */
+export interface StretchEnd extends Pick<FaceEnd, 'at' | 'corner'> {
+  readonly how: FaceEnd['how'] | 'crossing';
+}
+
+/** A part of a wall's braced face along which planks can run: between its ends, or up to an inside wall that stands across it. */
+export interface Stretch {
+  readonly start: StretchEnd;
+  readonly end: StretchEnd;
+}
+
+/** What inside walls take of a braced face. */
+export interface FaceCrossings {
+  readonly stretches: readonly Stretch[];
+  /** All that stand across it: no upright goes there. */
+  readonly across: readonly Pick<Crossing, 'from' | 'to'>[];
+  /** Those low enough for the planks to pass over. */
+  readonly under: readonly Pick<Crossing, 'from' | 'to'>[];
+}
+
+/** The highest top of a wall, above the lowest footing. */
+const topOf = (levels: Levels, wall: string): number =>
+  Math.max(0, ...(levels.walls[wall] ?? []).map(({ top }) => top));
+
+/**
+ * The stretches of a wall's braced face: inside walls that stand against it part it, since planks go round them, not through;
+ * one whose top lies under the planks only keeps uprights off.
+ *
+ * @param platform height of the planks above the lowest footing
+ */
+export function stretchesOf(
+  ends: readonly [FaceEnd, FaceEnd],
+  crossings: readonly Crossing[],
+  side: Side,
+  platform: Length,
+  levels: Levels,
+): FaceCrossings {
+  const [start, end] = ends;
+  const across = crossings
+    .filter((each) => each.side === side && each.to > start.at && each.from < end.at)
+    .sort((a, b) => a.from - b.from);
+  const high = across.filter((each) => topOf(levels, each.wall) > platform);
+  const stretches: Stretch[] = [];
+  let from: StretchEnd = start;
+  for (const each of high) {
+    if (each.from > from.at)
+      stretches.push({ start: from, end: { at: each.from, how: 'crossing', corner: null } });
+    if (each.to > from.at) from = { at: each.to, how: 'crossing', corner: null };
+  }
+  if (end.at > from.at) stretches.push({ start: from, end });
+  return { stretches, across, under: across.filter((each) => !high.includes(each)) };
+}
+
+/**
+ * Stations of the diagonals of a low wall's face: at both ends of every stretch, clear of what stands across it by half an
+ * upright's width, and no farther apart than the rule in between.
+ */
+export function diagonalsOf(
+  stretches: readonly Stretch[],
+  spacing: Length,
+  width: Length,
+): readonly Length[] {
+  const clear = ({ how }: StretchEnd): number =>
+    how === 'inward' || how === 'crossing' || how === 'tee' ? width / 2 : 0;
+  return stretches.flatMap(({ start, end }): Length[] => {
+    const [from, to] = [start.at + clear(start), end.at - clear(end)];
+    if (to <= from) return to + width >= from ? [Math.round((start.at + end.at) / 2) as Length] : [];
+    const bays = Math.max(1, Math.ceil(subtract(to as Length, from as Length) / spacing));
+    return Array.from(
+      { length: bays + 1 },
+      (_, index) => Math.round(from + ((to - from) * index) / bays) as Length,
+    );
+  });
+}

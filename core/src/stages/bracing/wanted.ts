@@ -1,0 +1,98 @@
+import type { Courses } from '../courses';
+import type { PlacedInsert } from '../inserts';
+import { type Length, add, nanometres, subtract } from '../../kernel/measure';
+import type { PlacedOpening } from '../openings';
+import type { HouseRules } from '../../kernel/rules';
+import type { Wall } from '../outline';
+import type { Wanted } from './layBraces';
+import type { Side } from './problem';
+import type { FaceCrossings, Stretch, StretchEnd } from './stretches';
+
+/** What stands in an upright's way on a wall: openings, and what is set in it or goes through it. */
+export function inTheWay(
+  openings: readonly PlacedOpening[],
+  inserts: readonly PlacedInsert[],
+  across: FaceCrossings['across'],
+  side: Side,
+  width: Length,
+): (at: Length) => boolean {
+  const half = width / 2;
+  const taken = [
+    ...openings.map(({ hole }) => [hole.from, hole.to] as const),
+    ...across.map(({ from, to }) => [from, to] as const),
+    ...inserts
+      .filter((insert) => insert.round || insert.face === side)
+      .flatMap((insert) =>
+        insert.fixings.length > 0
+          ? insert.fixings.map(({ at }) => [at, at] as const)
+          : insert.kind === 'brick-ledge' || insert.kind === 'ledger'
+            ? []
+            : [[insert.rect.from, insert.rect.to] as const],
+      ),
+  ];
+  return (at) => taken.some(([from, to]) => at > from - half && at < to + half);
+}
+
+/** Places where a stretch of a wall must be held. */
+export function wantedOn(
+  wall: Wall,
+  { start, end }: Stretch,
+  openings: readonly PlacedOpening[],
+  under: FaceCrossings['under'],
+  courses: Courses,
+  rules: HouseRules,
+): readonly Wanted[] {
+  const off = rules.length('bracing.corner');
+  const half = nanometres(rules.length('bracing.upright.width') / 2);
+  const middle = nanometres((start.at + end.at) / 2);
+  const within = (at: Length): boolean => at >= start.at && at <= end.at;
+  const atEnd = (face: StretchEnd, atStart: boolean): Wanted => {
+    const at = atStart ? add(face.at, off) : subtract(face.at, off);
+    const edge = atStart ? add(face.at, half) : subtract(face.at, half);
+    return {
+      at: (atStart ? Math.min(at, middle) : Math.max(at, middle)) as Length,
+      why:
+        face.how === 'free' ? 'bulkhead' : face.how === 'tee' || face.how === 'crossing' ? 'tee' : 'corner',
+      face: face.at,
+      from: atStart ? edge : middle,
+      to: atStart ? middle : edge,
+      end: true,
+      ...(face.corner ? { of: face.corner.letter } : {}),
+    };
+  };
+  const seams = new Set(
+    courses.weakJoints
+      .filter((joint) => joint.wall === wall.id && joint.reasons.includes('seam') && within(joint.at))
+      .map((joint) => joint.at),
+  );
+  const near = rules.length('bracing.spacing.most');
+  /** Beside something, on one side of it. */
+  const beside = (edge: Length, before: boolean, why: 'opening' | 'tee', of?: string): Wanted => ({
+    at: before ? subtract(edge, half) : add(edge, half),
+    why,
+    face: edge,
+    from: before ? subtract(edge, near) : edge,
+    to: before ? edge : add(edge, near),
+    ...(of === undefined ? {} : { of }),
+  });
+  return [
+    atEnd(start, true),
+    atEnd(end, false),
+    ...openings
+      .filter(({ hole }) => hole.to > start.at && hole.from < end.at)
+      .flatMap(({ id, hole }) => [
+        beside(hole.from, true, 'opening', id),
+        beside(hole.to, false, 'opening', id),
+      ]),
+    ...under
+      .filter(({ from, to }) => from > start.at && to < end.at)
+      .flatMap(({ from, to }) => [beside(from, true, 'tee'), beside(to, false, 'tee')]),
+    ...[...seams].map((at): Wanted => ({
+      at,
+      why: 'seam',
+      face: at,
+      from: subtract(at, near),
+      to: add(at, near),
+    })),
+  ];
+}

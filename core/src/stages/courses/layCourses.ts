@@ -1,0 +1,340 @@
+import type { Worked } from '../../kernel/engine/stage';
+import { type FormSystem, barCourses } from '../../kernel/forms';
+import { type Length, add, nanometres, subtract, ZERO } from '../../kernel/measure';
+import { type Openings, holesByWall } from '../openings';
+import type { Plan } from '../../kernel/plan';
+import type { HouseRules } from '../../kernel/rules';
+import type { BuiltLoop, Corner, HeightRest, Levels, Shell, Wall } from '../outline';
+import { type LongLegOn, type WallEnd, handOf, isTooSharp, longLegIn, makeOf, parityOf } from './corners';
+import { openingBoards } from './boards';
+import { asLaidFindings } from './growth';
+import { cutLeg, notchesIn } from './holes';
+import { judgeWall } from './judgeWall';
+import { type OffcutPlan, planOffcuts } from './offcuts';
+import type { CornerPiece, CourseFinding, Piece, WeakJoint } from './piece';
+import { cutRulesOf } from './rest';
+import type { Segment, SegmentEnd } from './segments';
+import { type LaidRow, piecesOfRow, rowsOfWall, standsAtEnd } from './stack';
+import { type LaidWall, type Laying, type WallFill, holesOf, layWall, leadsOf } from './walls';
+
+/** How a curved wall is bent: relief cuts between the webs of its shorter face, each a wedge wide. [common practice] */
+function curveFindings(wall: Wall, laying: Laying): readonly CourseFinding[] {
+  if (!wall.curve) return [];
+  const { outsideLength, insideLength } = wall.curve;
+  const every = laying.rules.count('courses.curve.webs') * laying.system.webSpacing;
+  const cutsACourse = Math.max(1, Math.floor(wall.length / every));
+  return [
+    {
+      kind: 'curved',
+      wall: wall.id,
+      outside: outsideLength,
+      inside: insideLength,
+      cutsABlock: Math.floor(laying.system.block / every),
+      cutsACourse,
+      wedge: nanometres(Math.abs(outsideLength - insideLength) / cutsACourse),
+    },
+  ];
+}
+
+/** What a stretch of a wall ends at in one course. */
+export type RowLimit = 'corner' | 'tee' | Exclude<SegmentEnd, 'wall-end'>;
+
+/** A stretch of one wall in one course, whatever openings take of it. */
+export interface CourseRow extends Omit<Segment, 'start' | 'end'> {
+  readonly course: number;
+  readonly wall: string;
+  readonly start: RowLimit;
+  readonly end: RowLimit;
+  /** The whole wall at the full height of the course, between both of its ends. */
+  readonly whole: boolean;
+  /** Whether an opening reaches into the wall in this course. */
+  readonly opened: boolean;
+}
+
+/** Every piece of every course, or why there is none. */
+export interface Courses {
+  /** Number of courses laid; zero where the plan's own number cannot be. */
+  readonly count: number;
+  readonly courseHeight: Length;
+  /** Height of all courses together. */
+  readonly height: Length;
+  /** Bottom of course 1, then the top of every course, above the lowest footing. */
+  readonly tops: readonly Length[];
+  readonly rest: HeightRest | null;
+  readonly pieces: readonly Piece[];
+  readonly rows: readonly CourseRow[];
+  readonly weakJoints: readonly WeakJoint[];
+  /** How many of them no choice of bond or hand changes: where walls meet, over wide heads, up short piers. */
+  readonly fixedJoints: number;
+  readonly fills: readonly WallFill[];
+  readonly offcuts: OffcutPlan;
+  readonly findings: readonly CourseFinding[];
+}
+
+/** What keeps a loop's courses from being laid, or should be known of its corners. */
+function cornerFindings(built: BuiltLoop, laying: Laying): readonly CourseFinding[] {
+  const wallById = new Map(built.walls.map((wall) => [wall.id, wall]));
+  return built.corners.flatMap((corner): CourseFinding[] => {
+    const before = wallById.get(corner.wallBefore);
+    const after = wallById.get(corner.wallAfter);
+    if (!before || !after) return [];
+    const make = makeOf(laying.system, corner, before, after);
+    const at = { corner: corner.letter, loop: corner.loop };
+    if (make === 'joined') return [];
+    if (make === 'mitred') {
+      const sharp =
+        isTooSharp(laying.system, corner, before, after) || isTooSharp(laying.system, corner, after, before);
+      return [{ kind: sharp ? 'turn-too-sharp' : 'corner-mitred', ...at }];
+    }
+    // A family without moulded corners laps all of them: nothing to remark on.
+    return make === 'lapped' && laying.system.corner90 ? [{ kind: 'corner-lapped', ...at }] : [];
+  });
+}
+
+/** The wall that ends at a corner and the one that starts there, and how much of each an opening leaves at it in a course. */
+interface CornerPlace {
+  readonly corner: Corner;
+  readonly before: LaidWall;
+  readonly after: LaidWall;
+  readonly roomBefore: Length;
+  readonly roomAfter: Length;
+}
+
+/** The corner piece of one course; mitred corners have none. */
+function cornerPiece(
+  { corner, before, after, roomBefore, roomAfter }: CornerPlace,
+  course: number,
+  long: LongLegOn,
+  heights: { readonly bottom: Length; readonly top: Length },
+  laying: Laying,
+): readonly CornerPiece[] {
+  const endBefore = before.rows[parityOf(course)].endEnd;
+  const endAfter = after.rows[parityOf(course)].startEnd;
+  if (endAfter.make !== 'moulded' && endAfter.make !== 'lapped') return [];
+  const take = (end: WallEnd): Length => Math.max(end.take, ZERO) as Length;
+  const legBefore = cutLeg(take(endBefore), endBefore.webs, roomBefore, laying.cutRules);
+  const legAfter = cutLeg(take(endAfter), endAfter.webs, roomAfter, laying.cutRules);
+  const from = subtract(before.wall.length, legBefore.leg);
+  const notches = [
+    ...notchesIn(
+      { from, to: before.wall.length, ...heights },
+      before.wall.id,
+      holesOf(laying, before.wall.id),
+    ),
+    ...notchesIn({ from: ZERO, to: legAfter.leg, ...heights }, after.wall.id, holesOf(laying, after.wall.id)),
+  ];
+  return [
+    {
+      kind: 'corner',
+      make: endAfter.make,
+      id: `${String(course)}:${corner.letter}`,
+      course,
+      corner: corner.letter,
+      hand: handOf(corner, long),
+      wallBefore: before.wall.id,
+      legBefore: legBefore.leg,
+      websBefore: legBefore.webs,
+      wallAfter: after.wall.id,
+      legAfter: legAfter.leg,
+      websAfter: legAfter.webs,
+      station: corner.station,
+      ...heights,
+      ...(notches.length === 0 ? {} : { notches }),
+    },
+  ];
+}
+
+function limitOf(end: SegmentEnd, corner: boolean, make: WallEnd['make']): RowLimit {
+  if (end !== 'wall-end') return end;
+  if (corner) return 'corner';
+  return make === 'tee' ? 'tee' : 'free';
+}
+
+interface LaidLoop {
+  readonly fills: readonly WallFill[];
+  readonly pieces: readonly (readonly Piece[])[];
+  readonly rows: readonly CourseRow[];
+  readonly weak: readonly WeakJoint[];
+  readonly findings: readonly CourseFinding[];
+}
+
+function layLoop(built: BuiltLoop, levels: Levels, laying: Laying): LaidLoop {
+  const none: LaidLoop = { fills: [], pieces: [], rows: [], weak: [], findings: [] };
+  const atCorners = cornerFindings(built, laying);
+  if (atCorners.some((finding) => finding.kind === 'turn-too-sharp')) return { ...none, findings: atCorners };
+  const leads = leadsOf(built, laying);
+  const tried = built.walls.map((_, index) => layWall(built, index, leads, laying));
+  const walls = tried.flatMap(({ laid }) => laid ?? []);
+  const wallFindings = tried.flatMap(({ findings }) => findings);
+  if (walls.length < built.walls.length) {
+    return { ...none, findings: wallFindings.filter((finding) => finding.kind === 'too-short-for-corners') };
+  }
+  const wallById = new Map(walls.map((laid) => [laid.wall.id, laid]));
+  const corners = built.corners.flatMap((corner) => {
+    const before = wallById.get(corner.wallBefore);
+    const after = wallById.get(corner.wallAfter);
+    return before && after ? [{ corner, before, after }] : [];
+  });
+  const numbers = Array.from({ length: levels.courses }, (_, index) => index + 1);
+  const rows = walls.map((laid) => rowsOfWall(built, laid, levels, holesOf(laying, laid.wall.id)));
+  const rowsOf = new Map(walls.map((laid, index) => [laid, rows[index]]));
+  const judged = walls.map((laid, index) => judgeWall(laid, rows[index] ?? [], laying));
+  const roomAt = (place: (typeof corners)[number], course: number): CornerPlace => {
+    const last = rowsOf.get(place.before)?.[course - 1]?.stretches.at(-1);
+    const first = rowsOf.get(place.after)?.[course - 1]?.stretches[0];
+    return {
+      ...place,
+      roomBefore: subtract(place.before.wall.length, last?.from ?? ZERO),
+      roomAfter: first?.to ?? place.after.wall.length,
+    };
+  };
+  const heightsAt = (place: (typeof corners)[number], course: number) => {
+    const atEnd = rowsOf.get(place.before)?.[course - 1]?.segments.at(-1);
+    const atStart = rowsOf.get(place.after)?.[course - 1]?.segments[0];
+    return {
+      bottom: Math.min(atEnd?.bottom ?? Infinity, atStart?.bottom ?? Infinity) as Length,
+      top: Math.max(atEnd?.top ?? ZERO, atStart?.top ?? ZERO) as Length,
+    };
+  };
+  return {
+    fills: walls.map((laid) => laid.fill),
+    pieces: numbers.map((course) => [
+      ...corners.flatMap((place) =>
+        standsAtEnd(levels, place.before.wall, false, course) &&
+        standsAtEnd(levels, place.after.wall, true, course)
+          ? cornerPiece(
+              roomAt(place, course),
+              course,
+              longLegIn(parityOf(course), leads.get(place.corner.letter) ?? 'after'),
+              heightsAt(place, course),
+              laying,
+            )
+          : [],
+      ),
+      ...walls.flatMap((laid, index) => piecesOfRow(rows[index]?.[course - 1] as LaidRow, laid.wall, course)),
+    ]),
+    rows: walls.flatMap((laid, index) =>
+      (rows[index] ?? []).flatMap((row, place) =>
+        row.segments.map((segment): CourseRow => ({
+          ...segment,
+          course: place + 1,
+          wall: laid.wall.id,
+          opened: row.opened,
+          start: limitOf(segment.start, row.standing.start, laid.rows.odd.startEnd.make),
+          end: limitOf(segment.end, row.standing.end, laid.rows.odd.endEnd.make),
+          whole: row.whole,
+        })),
+      ),
+    ),
+    weak: judged.flatMap((wall) => wall.weak),
+    findings: [
+      ...atCorners,
+      ...wallFindings,
+      ...walls.flatMap((laid) => curveFindings(laid.wall, laying)),
+      ...judged.flatMap((wall) => wall.findings),
+      ...walls.flatMap((laid) => asLaidFindings(laid, levels.courses, laying)),
+    ],
+  };
+}
+
+/** Where inside walls meet a wall: its foam is cut out there, in every course in which both stand. */
+function teeJoints(shell: Shell, loops: readonly LaidLoop[]): readonly WeakJoint[] {
+  const walls = new Map(
+    shell.loops.flatMap((loop) => loop.built?.walls ?? []).map((wall) => [wall.id, wall]),
+  );
+  const rows = loops.flatMap((loop) => loop.rows);
+  return shell.loops.flatMap(({ built }): WeakJoint[] => {
+    const tee = built?.tees.start;
+    const branch = built?.walls[0];
+    const main = walls.get(tee?.wall ?? '');
+    if (!branch || !main || !tee || tee.at === null) return [];
+    const { at } = tee;
+    return rows
+      .filter((row) => row.wall === branch.id && row.from === ZERO)
+      .filter(({ course }) =>
+        rows.some((row) => row.wall === main.id && row.course === course && row.from <= at && at <= row.to),
+      )
+      .map(({ course }) => ({ course, wall: main.id, at, station: add(main.station, at), reasons: ['tee'] }));
+  });
+}
+
+/** What `layCourses` reads of a plan besides shell and levels. */
+export type CoursesInput = Pick<Plan, 'loops' | 'units'>;
+
+/** The laying rules of a job. */
+export const layingOf = (
+  system: FormSystem,
+  plan: CoursesInput,
+  rules: HouseRules,
+  levels: Levels,
+  openings: Openings,
+): Laying => ({
+  system,
+  levels,
+  holes: holesByWall(openings),
+  rules,
+  cutRules: cutRulesOf(system, rules),
+  units: plan.units,
+  rows: new Map(plan.loops.flatMap((loop) => loop.walk.map((row) => [row.id, row]))),
+});
+
+/**
+ * Lays the courses of every loop that stands: corners that swap their long leg from course to course, whole blocks
+ * between, and the rest of each run by the six-step rule, by chosen cuts, or at the wall's common seam. Footing steps,
+ * tops and openings cut the rows short; what is left keeps the pattern of the whole row, so that joints and webs stay in
+ * line. Blocks inside an opening are not laid, those at its edges are cut, those across its sill or head ripped or notched.
+ */
+export function layCourses(
+  { shell, system, levels, openings }: Pick<Worked, 'shell' | 'system' | 'levels' | 'openings'>,
+  plan: CoursesInput,
+  rules: HouseRules,
+): Courses {
+  const none: Courses = {
+    count: 0,
+    courseHeight: system?.courseHeight ?? ZERO,
+    height: ZERO,
+    tops: [ZERO],
+    rest: null,
+    pieces: [],
+    rows: [],
+    weakJoints: [],
+    fixedJoints: 0,
+    fills: [],
+    offcuts: { blocks: [], opened: 0, ripped: 0, halfPieces: 0, byCore: [], sources: {} },
+    findings: [],
+  };
+  if (system === null || levels.courses === 0) return none;
+  const laying = layingOf(system, plan, rules, levels, openings);
+  const loops = shell.loops.flatMap((loop) => (loop.built ? [layLoop(loop.built, levels, laying)] : []));
+  const pieces = Array.from({ length: levels.courses }, (_, index) =>
+    loops.flatMap((loop) => loop.pieces[index] ?? []),
+  ).flat();
+  const walls = shell.loops.flatMap((loop) => loop.built?.walls ?? []);
+  const fixed = [
+    ...teeJoints(shell, loops),
+    ...openingBoards(openings, new Map(walls.map((wall) => [wall.id, wall])), levels, rules),
+  ];
+  const offcuts = planOffcuts(pieces, walls, system, levels.rest, rules);
+  return {
+    count: levels.courses,
+    courseHeight: system.courseHeight,
+    height: levels.tops.at(-1) ?? ZERO,
+    tops: levels.tops,
+    rest: levels.rest,
+    pieces: pieces.map((piece) => {
+      const cutFrom = offcuts.sources[piece.id];
+      return piece.kind === 'cut' && cutFrom ? { ...piece, cutFrom } : piece;
+    }),
+    rows: loops.flatMap((loop) => loop.rows),
+    weakJoints: [...loops.flatMap((loop) => loop.weak), ...fixed],
+    fixedJoints: fixed.length,
+    fills: loops.flatMap((loop) => loop.fills),
+    offcuts,
+    findings: [
+      ...loops.flatMap((loop) => loop.findings),
+      ...(shell.family?.kind === 'cell' && pieces.length > 0
+        ? [{ kind: 'cell-bars' as const, courses: barCourses(shell.family, levels.courses) }]
+        : []),
+    ],
+  };
+}

@@ -1,0 +1,249 @@
+import type { FootingKind, FootingPlan } from './plan';
+import type { WalkRow } from '../outline/plan';
+import { footingRules } from './rules';
+import {
+  type Angle,
+  type Length,
+  type UnitSystem,
+  nanometres,
+  readLength,
+  subtract,
+} from '../../kernel/measure';
+import type { Plan } from '../../kernel/plan';
+import type { HouseRules } from '../../kernel/rules';
+import { type Line, offsetCorners } from '../../kernel/geometry/offset';
+import { type Point, distance, step } from '../../kernel/geometry/point';
+import {
+  type BuiltLoop,
+  type Levels,
+  type Shell,
+  type Wall,
+  arcPoints,
+  radiansOf,
+  radiusAt,
+} from '../outline';
+import type { FootingProblem } from './problem';
+
+/** A step of the footing under a wall: where, and how high its riser is. */
+export interface Riser {
+  readonly at: Length;
+  readonly height: Length;
+}
+
+/** One wall's footing. */
+export interface WallBase {
+  readonly wall: string;
+  readonly name: string;
+  readonly width: Length;
+  readonly thickness: Length;
+  /** From the footing's edge to the form's face, on either side: where the chalk lines run. Negative where the form hangs over. */
+  readonly outer: Length;
+  readonly inner: Length;
+  /** Lengths of the footing's own edges. */
+  readonly outerLength: Length;
+  readonly innerLength: Length;
+  /** Lengths of planks along its edges, from long point to long point of their mitres. */
+  readonly plankOuter: Length;
+  readonly plankInner: Length;
+  readonly risers: readonly Riser[];
+}
+
+/** The footing of one outline: its edges from above, and its walls' own. */
+export interface LoopBase {
+  readonly loop: string;
+  readonly outer: readonly Point[];
+  readonly inner: readonly Point[];
+  readonly walls: readonly WallBase[];
+}
+
+/** What the walls stand on. */
+export interface Bases {
+  readonly kind: FootingKind;
+  readonly depth: Length;
+  readonly withWall: boolean;
+  /** Thickness of the thermal-break sheet; null where there is none. */
+  readonly sheet: Length | null;
+  readonly loops: readonly LoopBase[];
+  readonly problems: readonly FootingProblem[];
+}
+
+/** `out 2in` is +2 in, `in 2in` −2 in; null where it cannot be read. */
+export function readOffset(text: string, units: UnitSystem): Length | null {
+  const found = /^\s*(out|in)\s+(.*)$/i.exec(text);
+  const reading = found && readLength(found[2] ?? '', units);
+  if (!found || !reading?.ok || reading.length < 0) return null;
+  return (found[1]?.toLowerCase() === 'in' ? 0 - reading.length : reading.length) as Length;
+}
+
+interface Reader {
+  readonly units: UnitSystem;
+  readonly problems: FootingProblem[];
+}
+
+function lengthOr(
+  text: string | undefined,
+  usual: Length,
+  what: 'width' | 'depth' | 'sheet',
+  wall: string | null,
+  { units, problems }: Reader,
+): Length {
+  if (text === undefined) return usual;
+  const reading = readLength(text, units);
+  if (reading.ok && reading.length > 0) {
+    const { least, most } = footingRules[`footing.${what}`];
+    if (reading.length >= least && reading.length <= most) return reading.length;
+    problems.push({ kind: 'size-out-of-range', what, wall, given: reading.length, least, most });
+    return usual;
+  }
+  problems.push({ kind: 'text-unreadable', what, wall, text });
+  return usual;
+}
+
+function offsetOf(row: WalkRow | undefined, wall: Wall, { units, problems }: Reader): Length {
+  const text = row?.bearing?.offset;
+  if (text === undefined) return 0 as Length;
+  const offset = readOffset(text, units);
+  if (offset === null) problems.push({ kind: 'text-unreadable', what: 'offset', wall: wall.id, text });
+  return offset ?? (0 as Length);
+}
+
+/** A line along the walls of a loop at some depth of each, negative outside them: its corners, and the length along every wall. */
+interface Edge {
+  readonly corners: readonly Point[];
+  readonly lengths: readonly Length[];
+}
+
+function edgeAt(built: BuiltLoop, inward: readonly Length[]): Edge {
+  const { walls, open } = built;
+  const from = built.faces.formOutside;
+  const turns = new Map(built.corners.map((corner) => [corner.wallAfter, corner.turn]));
+  const lines = walls.map((wall, index): Line => ({
+    from: from[index] as Point,
+    heading: wall.heading,
+    turnIn: turns.get(wall.id) ?? (0 as Angle),
+  }));
+  const joined = offsetCorners(lines, inward);
+  const last = walls.length - 1;
+  const final = walls[last] as Wall;
+  const starts = open
+    ? [step(lines[0]?.from as Point, lines[0]?.heading as Angle, 0, inward[0]), ...joined.slice(1)]
+    : joined;
+  const ends = [
+    ...starts.slice(1),
+    open ? step(from[last + 1] as Point, final.heading, 0, inward[last]) : (starts[0] as Point),
+  ];
+  const radius = (wall: Wall, index: number): Length =>
+    wall.curve ? radiusAt(wall.curve.outside, wall.curve.sweep, inward[index] ?? 0) : (0 as Length);
+  return {
+    corners: walls
+      .flatMap((wall, index) => [
+        starts[index] as Point,
+        ...(wall.curve
+          ? arcPoints(starts[index] as Point, wall.heading, radius(wall, index), wall.curve.sweep).slice(
+              0,
+              -1,
+            )
+          : []),
+      ])
+      .concat(open ? [ends[last] as Point] : []),
+    lengths: walls.map((wall, index) =>
+      wall.curve
+        ? nanometres(radius(wall, index) * Math.abs(radiansOf(wall.curve.sweep)))
+        : distance(starts[index] as Point, ends[index] as Point),
+    ),
+  };
+}
+
+function risersOf(wall: Wall, levels: Levels): readonly Riser[] {
+  const spans = levels.walls[wall.id] ?? [];
+  return spans.flatMap((span, index): Riser[] => {
+    const before = spans[index - 1];
+    if (!before || before.bottom === span.bottom) return [];
+    return [{ at: span.from, height: Math.abs(span.bottom - before.bottom) as Length }];
+  });
+}
+
+function judge(base: WallBase, least: Length): readonly FootingProblem[] {
+  const { wall, width, thickness } = base;
+  if (width < thickness) return [{ kind: 'narrower-than-wall', wall, width, thickness }];
+  return (['outside', 'inside'] as const).flatMap((side): FootingProblem[] => {
+    const left = side === 'outside' ? base.outer : base.inner;
+    if (left < 0) return [{ kind: 'off-footing', wall, side, by: (0 - left) as Length }];
+    return left < least ? [{ kind: 'edge-small', wall, side, left }] : [];
+  });
+}
+
+/**
+ * The footing under every wall. A wall stands in the middle of its footing unless the plan sets it off: the chalk lines
+ * run (width − thickness) / 2 from its edges, moved by the offset. [common practice]
+ *
+ * @example a 13 in wall on a 24 in footing: 5 1/2 in on both sides
+ */
+export function buildBases(
+  shell: Shell,
+  levels: Levels,
+  plan: Pick<Plan, 'loops' | 'units' | 'footing'>,
+  rules: HouseRules,
+): Bases {
+  const { units } = plan;
+  const reader: Reader = { units, problems: [] };
+  const footing: FootingPlan = plan.footing ?? { kind: 'strip' };
+  const width = lengthOr(footing.width, rules.length('footing.width'), 'width', null, reader);
+  const depth = lengthOr(footing.depth, rules.length('footing.depth'), 'depth', null, reader);
+  const rows = new Map(plan.loops.flatMap((loop) => loop.walk.map((row) => [row.id, row])));
+  const plank = rules.length('footing.plank.thickness');
+  const least = rules.length('footing.edge.least');
+  const onRock = footing.kind === 'rock';
+  const loops = shell.loops.flatMap(({ id, built }): LoopBase[] => {
+    if (!built) return [];
+    const chalk = built.walls.map((wall) => {
+      const row = rows.get(wall.id);
+      // Bare rock has no edges: the wall is all that there is.
+      const own = onRock ? wall.thickness : lengthOr(row?.bearing?.width, width, 'width', wall.id, reader);
+      const offset = onRock ? (0 as Length) : offsetOf(row, wall, reader);
+      const both = subtract(own, wall.thickness);
+      const outer = nanometres(both / 2 - offset);
+      return { width: own, outer, inner: subtract(both, outer) };
+    });
+    const beyond = (more: Length) =>
+      edgeAt(
+        built,
+        chalk.map((each) => (0 - each.outer - more) as Length),
+      );
+    const within = (more: Length) =>
+      edgeAt(
+        built,
+        chalk.map((each, index) => ((built.walls[index]?.thickness ?? 0) + each.inner + more) as Length),
+      );
+    const [outer, outerFar] = [beyond(0 as Length), beyond(plank)];
+    const [inner, innerFar] = [within(0 as Length), within(plank)];
+    const longer = (near: Edge, far: Edge, index: number): Length =>
+      Math.max(near.lengths[index] ?? 0, far.lengths[index] ?? 0) as Length;
+    const walls = built.walls.map((wall, index): WallBase => ({
+      wall: wall.id,
+      name: wall.name,
+      width: chalk[index]?.width ?? width,
+      thickness: wall.thickness,
+      outer: chalk[index]?.outer ?? (0 as Length),
+      inner: chalk[index]?.inner ?? (0 as Length),
+      outerLength: outer.lengths[index] ?? (0 as Length),
+      innerLength: inner.lengths[index] ?? (0 as Length),
+      plankOuter: longer(outer, outerFar, index),
+      plankInner: longer(inner, innerFar, index),
+      risers: onRock ? [] : risersOf(wall, levels),
+    }));
+    if (!onRock) reader.problems.push(...walls.flatMap((base) => judge(base, least)));
+    return [{ loop: id, outer: outer.corners, inner: inner.corners, walls }];
+  });
+  return {
+    kind: footing.kind,
+    depth,
+    withWall: footing.withWall === true && !onRock,
+    sheet:
+      footing.kind === 'sheet'
+        ? lengthOr(footing.sheet, rules.length('footing.sheet'), 'sheet', null, reader)
+        : null,
+    loops,
+    problems: reader.problems,
+  };
+}

@@ -1,0 +1,161 @@
+import type { Courses, Piece } from '../courses';
+import { type Length, add, subtract } from '../../kernel/measure';
+import type { HouseRules } from '../../kernel/rules';
+import { type Levels, type Shell, wallsOf } from '../outline';
+import { type Figure, figureOf } from '../../kernel/figures/figure';
+import { type How, givenCount, givenLength } from '../../kernel/figures/how';
+import { stockFor } from './cutToLength';
+
+/** How the first course is held, tied and fixed, with what it takes. */
+export interface FirstCourse {
+  readonly joints: number;
+  readonly ties: Figure;
+  /** Insulated footing forms hold it themselves. */
+  readonly hold: 'kickers' | 'track' | 'forms';
+  /** Boards or lengths of track; none in footing forms. */
+  readonly held: Figure;
+  readonly glue: 'two-courses-first' | 'as-laid' | 'foamed-last' | 'mortar';
+  /** Cans of foam at the footing, or mortar by volume; none in footing forms: there the list of forms counts the bead. */
+  readonly fixed: Figure;
+}
+
+/** A stretch of a wall whose blocks stand on the footing or the rock. */
+export interface StandingStretch {
+  readonly wall: string;
+  readonly from: Length;
+  readonly to: Length;
+}
+
+/** What of every row of the courses stands on the footing or the rock: a row that runs on over a lower course stands on that one. */
+export const standingStretches = (courses: Courses, levels: Levels): readonly StandingStretch[] =>
+  courses.rows.flatMap((row) =>
+    (levels.walls[row.wall] ?? []).flatMap((span): StandingStretch[] => {
+      // A row may run past its wall's own end, round an inside corner.
+      const from = span.from === 0 ? row.from : Math.max(span.from, row.from);
+      const last = span === levels.walls[row.wall]?.at(-1);
+      const to = last ? row.to : Math.min(span.to, row.to);
+      return span.bottom === row.bottom && to > from
+        ? [{ wall: row.wall, from: from as Length, to: to as Length }]
+        : [];
+    }),
+  );
+
+const figure = (id: string, title: string, how: How, rules: Figure['rules']): Figure =>
+  figureOf(id, title, how, rules, { course: 1 });
+
+/** What fixes the first course to its footing, by the crew's school. */
+function fixing(rows: readonly StandingStretch[], shell: Shell, rules: HouseRules): How {
+  const walls = new Map(wallsOf(shell).map((wall) => [wall.id, wall]));
+  const run = add(...rows.map((row) => subtract(row.to, row.from)));
+  switch (rules.choice('footing.glue')) {
+    case 'mortar':
+      return {
+        op: 'sum',
+        name: 'mortar',
+        unit: 'volume',
+        of: rows.map((row): How => ({
+          op: 'product',
+          name: walls.get(row.wall)?.name ?? row.wall,
+          unit: 'volume',
+          of: [
+            givenLength('panels', 2 * (walls.get(row.wall)?.skin ?? 0)),
+            givenLength('bed', rules.length('footing.mortar.bed')),
+            givenLength('length', row.to - row.from),
+          ],
+        })),
+      };
+    case 'foamed-last':
+      return {
+        op: 'quotient',
+        name: 'cans',
+        unit: 'ratio',
+        of: [
+          {
+            op: 'sum',
+            name: 'bead along both faces',
+            unit: 'length',
+            of: [givenLength('outside', run), givenLength('inside', run)],
+          },
+          givenLength('bead from a can', rules.length('footing.bead.perCan')),
+        ],
+      };
+    default:
+      return {
+        op: 'quotient',
+        name: 'cans',
+        unit: 'ratio',
+        of: [
+          {
+            op: 'product',
+            name: 'spots',
+            unit: 'count',
+            of: [
+              givenCount('sides', 2),
+              givenCount('spots along it', Math.ceil(run / rules.length('order.foam.spacing'))),
+            ],
+          },
+          givenCount('spots from a can', rules.count('order.foam.spotsPerCan')),
+        ],
+      };
+  }
+}
+
+const GLUES = ['two-courses-first', 'as-laid', 'foamed-last', 'mortar'] as const;
+
+/**
+ * The first course as it is held to its line, tied across its joints, and fixed down.
+ *
+ * @param inForms whether insulated footing forms hold it
+ */
+export function firstCourseOf(
+  shell: Shell,
+  courses: Courses,
+  levels: Levels,
+  standing: readonly Piece[],
+  inForms: boolean,
+  rules: HouseRules,
+): FirstCourse {
+  const rows = inForms ? [] : standingStretches(courses, levels);
+  const lengths = rows.map((row) => subtract(row.to, row.from));
+  const hold = inForms ? 'forms' : rules.choice('footing.hold') === 'track' ? 'track' : 'kickers';
+  const glue = GLUES.find((each) => each === rules.choice('footing.glue')) ?? 'two-courses-first';
+  // Every piece meets the next one: as many joints as pieces round a closed outline.
+  const joints = standing.length;
+  const board = rules.length(hold === 'track' ? 'footing.track.length' : 'order.board.length');
+  return {
+    joints,
+    ties: figure(
+      'footing.zipTies',
+      'ties across the joints of the first course',
+      {
+        op: 'product',
+        name: 'ties',
+        unit: 'count',
+        of: [givenCount('a joint', rules.count('order.ties.perJoint')), givenCount('joints', joints)],
+      },
+      ['order.ties.perJoint'],
+    ),
+    hold,
+    held: figure(
+      'footing.held',
+      hold === 'track' ? 'lengths of track along both faces' : 'kicker boards along both faces',
+      // Both faces of every stretch.
+      stockFor('boards', [...lengths, ...lengths], board),
+      ['footing.hold', hold === 'track' ? 'footing.track.length' : 'order.board.length'],
+    ),
+    glue,
+    fixed: figure(
+      'footing.fixed',
+      glue === 'mortar' ? 'mortar under the first course' : 'cans of foam at the footing',
+      fixing(rows, shell, rules),
+      [
+        'footing.glue',
+        ...(glue === 'mortar'
+          ? (['footing.mortar.bed'] as const)
+          : glue === 'foamed-last'
+            ? (['footing.bead.perCan'] as const)
+            : (['order.foam.spacing', 'order.foam.spotsPerCan'] as const)),
+      ],
+    ),
+  };
+}

@@ -1,0 +1,184 @@
+import { type Length, nanometres } from '../../kernel/measure';
+import type { HouseRules } from '../../kernel/rules';
+import { type Shell, wallsOf } from '../outline';
+import { type Figure, figureOf } from '../../kernel/figures/figure';
+import { type How, givenCount, givenLength } from '../../kernel/figures/how';
+import type { Bases, WallBase } from './bases';
+import { stockFor } from './cutToLength';
+
+/** Ties on one plank: how many on equal centres, and what is left at either end. */
+export interface PlankTies {
+  readonly ties: number;
+  readonly end: Length;
+}
+
+/**
+ * Ties on equal centres along a plank, what is left shared by both ends. [common practice]
+ *
+ * @param least what is left at either end at the least: a tie would split the plank
+ * @example tiesOn(inches(96), inches(18), inches(1)) // 6 ties, 3 in left at either end
+ */
+export function tiesOn(plank: Length, spacing: Length, least: Length): PlankTies {
+  const bays = Math.max(0, Math.floor((plank - 2 * least) / spacing));
+  return { ties: bays + 1, end: nanometres((plank - bays * spacing) / 2) };
+}
+
+/** One wall's planks on one side of its footing. */
+export interface PlankRun {
+  readonly wall: string;
+  readonly name: string;
+  readonly side: 'outside' | 'inside';
+  /** From long point to long point of its mitres. */
+  readonly length: Length;
+  readonly whole: number;
+  /** The plank that is cut; nothing where whole ones fill the run. */
+  readonly cut: Length | null;
+}
+
+/** Where ties and plank joints stand along one wall, from its first corner on the form's outside face. */
+export interface FormLayout {
+  readonly wall: string;
+  readonly ties: readonly Length[];
+  readonly joints: readonly Length[];
+}
+
+/** What insulated footing forms take. */
+export interface FootingForms {
+  readonly runs: readonly PlankRun[];
+  readonly layout: readonly FormLayout[];
+  readonly planks: Figure;
+  readonly ties: Figure;
+  readonly splitTies: number;
+  readonly stakes: number;
+  /** Bars through the ties, end to end; laps come with the steel. */
+  readonly bars: { readonly count: number; readonly length: Length };
+  readonly bead: Length;
+  readonly stone: Figure;
+}
+
+const figure = (id: string, title: string, how: How, rules: Figure['rules']): Figure =>
+  figureOf(id, title, how, rules, { course: 0 });
+
+/** One wall's ties and plank joints. A tie joins both planks, so the shorter side says how many there is room for. */
+function tiedRun(base: WallBase, length: Length, plank: Length, spacing: Length, least: Length) {
+  const clear = Math.min(base.outerLength, base.innerLength) as Length;
+  const start = nanometres((length - clear) / 2);
+  const whole = Math.floor(clear / plank);
+  const rest = nanometres(clear % plank);
+  const on = (from: number, run: Length): readonly Length[] => {
+    const { ties, end } = tiesOn(run, spacing, least);
+    return Array.from({ length: ties }, (_, index) => nanometres(from + end + index * spacing));
+  };
+  const onRest = rest < 2 * least ? [] : on(start + whole * plank, rest);
+  return {
+    base,
+    whole,
+    onRest: onRest.length,
+    ties: [
+      ...Array.from({ length: whole }, (_, index) => on(start + index * plank, plank)).flat(),
+      ...onRest,
+    ],
+    joints: Array.from({ length: rest === 0 ? Math.max(0, whole - 1) : whole }, (_, index) =>
+      nanometres(start + (index + 1) * plank),
+    ),
+  };
+}
+
+/** Planks, ties, stakes, bars, foam bead and stone for footings cast in insulated forms; null for every other kind. */
+export function footingForms(bases: Bases, shell: Shell, rules: HouseRules): FootingForms | null {
+  if (bases.kind !== 'forms') return null;
+  const walls = bases.loops.flatMap((loop) => loop.walls);
+  const plank = rules.length('footing.plank.length');
+  const spacing = rules.length('footing.tie.spacing');
+  const least = rules.length('footing.tie.end');
+  const runs = walls.flatMap((base) =>
+    (['outside', 'inside'] as const).map((side): PlankRun => {
+      const run = side === 'outside' ? base.plankOuter : base.plankInner;
+      const rest = nanometres(run % plank);
+      return {
+        wall: base.wall,
+        name: base.name,
+        side,
+        length: run,
+        whole: Math.floor(run / plank),
+        cut: rest === 0 ? null : rest,
+      };
+    }),
+  );
+  const lengths = new Map(wallsOf(shell).map((wall) => [wall.id, wall.length]));
+  const tied = walls.map((base) =>
+    tiedRun(base, lengths.get(base.wall) ?? (0 as Length), plank, spacing, least),
+  );
+  const eachPlank = tiesOn(plank, spacing, least).ties;
+  const corners = shell.loops.reduce((sum, loop) => sum + (loop.built?.corners.length ?? 0), 0);
+  const middles = walls.reduce((sum, base) => sum + (base.outerLength + base.innerLength) / 2, 0);
+  const bed = rules.length('footing.stone.depth');
+  const stone: How = {
+    op: 'sum',
+    name: 'stone',
+    unit: 'volume',
+    of: walls.flatMap((base): How[] => {
+      const run = givenLength('middle of the footing', (base.outerLength + base.innerLength) / 2);
+      return [
+        {
+          op: 'product',
+          name: `bed under ${base.name}`,
+          unit: 'volume',
+          of: [givenLength('width', base.width), givenLength('depth of the bed', bed), run],
+        },
+        {
+          op: 'product',
+          name: `mounds along ${base.name}`,
+          unit: 'volume',
+          // Two mounds, each a triangle half as high as the form and as wide as it is high.
+          of: [givenLength('half the depth', bases.depth / 2), givenLength('as wide', bases.depth / 2), run],
+        },
+      ];
+    }),
+  };
+  const ties: How = {
+    op: 'sum',
+    name: 'ties',
+    unit: 'count',
+    of: tied.map(({ base, whole, onRest }): How => ({
+      op: 'sum',
+      name: base.name,
+      unit: 'count',
+      of: [
+        {
+          op: 'product',
+          name: 'whole planks',
+          unit: 'count',
+          of: [givenCount('planks', whole), givenCount('ties on each', eachPlank)],
+        },
+        givenCount('ties on the rest', onRest),
+      ],
+    })),
+  };
+  return {
+    runs,
+    layout: tied.map(({ base, ties: at, joints }) => ({ wall: base.wall, ties: at, joints })),
+    planks: figure(
+      'footing.planks',
+      'planks of insulated footing forms',
+      stockFor(
+        'planks',
+        runs.map((run) => run.length),
+        plank,
+      ),
+      ['footing.plank.length', 'footing.plank.thickness'],
+    ),
+    ties: figure('footing.ties', 'ties of insulated footing forms', ties, [
+      'footing.tie.spacing',
+      'footing.tie.end',
+    ]),
+    splitTies: corners,
+    stakes: runs.reduce(
+      (sum, run) => sum + Math.floor(run.length / rules.length('footing.stake.spacing')) + 1,
+      0,
+    ),
+    bars: { count: rules.count('footing.bars'), length: nanometres(middles) },
+    bead: nanometres(walls.reduce((sum, base) => sum + base.outerLength + base.innerLength, 0)),
+    stone: figure('footing.stone', 'stone under insulated footing forms', stone, ['footing.stone.depth']),
+  };
+}

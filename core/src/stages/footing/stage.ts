@@ -1,0 +1,19 @@
+import type { Stage } from '../../kernel/engine/stage';
+import type { Footing } from './buildFooting';
+import { footingPart } from './part';
+import { footingRules } from './rules';
+
+/** What the walls stand on. */
+export const footingStage: Stage = {
+  id: 'footing',
+  rules: footingRules,
+  part: footingPart,
+  makes: ['footing'],
+  load: () => import('./work'),
+};
+
+declare module '../../kernel/engine/stage' {
+  interface Worked {
+    readonly footing: Footing;
+  }
+}

@@ -1,0 +1,338 @@
+import type { Insert, InsertKind } from './plan';
+import { withoutKey } from '../../kernel/plan/fields';
+import {
+  type Length,
+  add,
+  inches,
+  nanometres,
+  NANOMETRES_PER_METRE,
+  readLength,
+  storeLength,
+  subtract,
+  ZERO,
+} from '../../kernel/measure';
+import { MOST_FIXINGS } from '../limits';
+import { type Rect, fromStart, spansUnder } from '../openings';
+import type { Plan } from '../../kernel/plan';
+import type { HouseRules, LengthRuleId } from '../../kernel/rules';
+import { type Levels, type Shell, type Wall, alongFace } from '../outline';
+import type { InsertProblem } from './problem';
+
+/** One anchor, plate or the like along a run, from its wall's first corner. */
+export interface Fixing {
+  readonly at: Length;
+  readonly up: Length;
+}
+
+/** An insert on its wall. */
+export interface PlacedInsert {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: InsertKind;
+  readonly wall: string;
+  readonly wallName: string;
+  /** What it takes up on the wall's face. */
+  readonly rect: Rect;
+  /** Goes through the wall, and is round. */
+  readonly round: boolean;
+  readonly face: 'inside' | 'outside';
+  /** How far it reaches into the core, or stands out. */
+  readonly depth: Length;
+  /** Over the wall's thickness; null where it lies level. */
+  readonly fall: Length | null;
+  readonly cast: boolean;
+  /** Anchors or plates, one by one. */
+  readonly fixings: readonly Fixing[];
+  /** Concrete that it keeps out, in cubic metres; negative where it adds some. */
+  readonly displaces: number;
+}
+
+export interface Inserts {
+  readonly placed: readonly PlacedInsert[];
+  readonly problems: readonly InsertProblem[];
+}
+
+/** What `placeInserts` reads of a plan besides its shell and levels. */
+export type InsertsInput = Pick<Plan, 'units' | 'inserts'>;
+
+const KIND_NAMES: Readonly<Record<InsertKind, string>> = {
+  sleeve: 'Sleeve',
+  conduit: 'Conduit',
+  pocket: 'Beam pocket',
+  ledger: 'Ledger',
+  hangers: 'Hanger plates',
+  'brick-ledge': 'Brick ledge',
+  'hold-down': 'Hold-down',
+};
+
+export const insertKindName = (kind: InsertKind): string => KIND_NAMES[kind];
+
+/** Kinds that run along a wall; the others stand at one place. */
+export const isRun = (kind: InsertKind): boolean =>
+  kind === 'ledger' || kind === 'hangers' || kind === 'brick-ledge';
+
+/** Names of all inserts as shown: their own, or their kind with a number, in the order of the plan. */
+export function insertNames(inserts: readonly Insert[]): ReadonlyMap<string, string> {
+  const counts = new Map<InsertKind, number>();
+  return new Map(
+    inserts.map((insert) => {
+      const count = (counts.get(insert.kind) ?? 0) + 1;
+      counts.set(insert.kind, count);
+      return [insert.id, insert.name?.trim() || `${KIND_NAMES[insert.kind]} ${String(count)}`];
+    }),
+  );
+}
+
+const CUBIC_NANOMETRES = NANOMETRES_PER_METRE ** 3;
+
+/** Plates and hold-downs are drawn so wide and high where nothing is said. [ours] */
+const PLATE = { width: inches(4), height: inches(8) } as const;
+
+/** A copy of an insert so much further from the corner that it is measured from. */
+export function copiedInsert(insert: Insert, by: Length, units: Plan['units']): Omit<Insert, 'id'> {
+  const at = readLength(insert.at, units);
+  return {
+    ...withoutKey(insert, 'id'),
+    ...(at.ok ? { at: storeLength(add(at.length, by), units) } : {}),
+  };
+}
+
+/** Stations spaced along a run, the last ones no further from its end than the first from its start; null where there is no room for so many. */
+function spaced(
+  from: Length,
+  to: Length,
+  end: Length,
+  spacing: Length,
+  rows: number,
+  room: Room,
+): readonly Length[] | null {
+  const first = add(from, end);
+  const last = subtract(to, end);
+  if (last <= first) return [nanometres((from + to) / 2)];
+  const bays = Math.ceil((last - first) / spacing);
+  // Rows are staggered: each station has one anchor, those at the ends one a row.
+  if (!room(bays + 1 + 2 * (rows - 1))) return null;
+  return Array.from({ length: bays + 1 }, (_, index) => nanometres(first + ((last - first) * index) / bays));
+}
+
+type Read = (field: keyof Insert, text: string) => Length | null;
+
+/** Whether so many anchors or plates can still be laid out. */
+type Room = (fixings: number) => boolean;
+
+/** A length of an insert: the plan's own, or that of the house rule; null where it cannot be read. */
+const lengthOf = (
+  insert: Insert,
+  field: 'size' | 'height' | 'depth' | 'length' | 'spacing' | 'fall',
+  fallback: Length,
+  read: Read,
+): Length | null => {
+  const text = insert[field];
+  return text === undefined ? fallback : read(field, text);
+};
+
+interface Extent {
+  readonly rect: Rect;
+  readonly fixings: readonly Fixing[];
+  readonly depth: Length;
+  readonly displaces: number;
+}
+
+/** What an insert takes up on its wall's face, and the anchors or plates in it. */
+function extentOf(
+  insert: Insert,
+  wall: Wall,
+  at: Length,
+  up: Length,
+  read: Read,
+  rules: HouseRules,
+  courseHeight: Length,
+  room: Room,
+): Extent | null {
+  const rule = (id: LengthRuleId): Length => rules.length(id);
+  /** A rectangle about its middle. */
+  const about = (width: Length, height: Length): Rect => ({
+    from: nanometres(at - width / 2),
+    to: nanometres(at + width / 2),
+    bottom: nanometres(up - height / 2),
+    top: nanometres(up + height / 2),
+  });
+  /** Where a run lies: away from the corner that it is measured from. */
+  const run = (length: Length): Pick<Rect, 'from' | 'to'> =>
+    insert.from === 'start' ? { from: at, to: add(at, length) } : { from: subtract(at, length), to: at };
+  switch (insert.kind) {
+    case 'sleeve':
+    case 'conduit': {
+      const size = lengthOf(
+        insert,
+        'size',
+        rule(insert.kind === 'sleeve' ? 'inserts.sleeve.size' : 'inserts.conduit.size'),
+        read,
+      );
+      if (size === null) return null;
+      const displaces = ((Math.PI / 4) * size * size * wall.core) / CUBIC_NANOMETRES;
+      return { rect: about(size, size), fixings: [], depth: wall.core, displaces };
+    }
+    case 'pocket': {
+      const width = lengthOf(insert, 'size', rule('inserts.pocket.width'), read);
+      const height = lengthOf(insert, 'height', rule('inserts.pocket.height'), read);
+      const depth = lengthOf(insert, 'depth', rule('inserts.pocket.depth'), read);
+      if (width === null || height === null || depth === null) return null;
+      return {
+        rect: { ...about(width, ZERO), bottom: up, top: add(up, height) },
+        fixings: [],
+        depth,
+        displaces: (width * height * Math.min(depth, wall.core)) / CUBIC_NANOMETRES,
+      };
+    }
+    case 'ledger': {
+      const length = lengthOf(insert, 'length', wall.length, read);
+      const height = lengthOf(insert, 'height', rule('inserts.ledger.height'), read);
+      const spacing = lengthOf(insert, 'spacing', rule('inserts.ledger.spacing'), read);
+      if (length === null || height === null || spacing === null) return null;
+      const along = run(length);
+      const rows = insert.rows ?? rules.count('inserts.ledger.rows');
+      const stations = spaced(along.from, along.to, rule('inserts.ledger.end'), spacing, rows, room);
+      if (stations === null) return null;
+      // Rows share the height of the board; every second anchor stands in the next row, so that the rows are staggered.
+      const fixings = Array.from({ length: rows }, (_, row) =>
+        stations.flatMap((station, index): Fixing[] =>
+          rows > 1 && index > 0 && index < stations.length - 1 && index % rows !== row
+            ? []
+            : [{ at: station, up: nanometres(up - height / 2 + (height * (row + 1)) / (rows + 1)) }],
+        ),
+      ).flat();
+      return { rect: { ...about(ZERO, height), ...along }, fixings, depth: ZERO, displaces: 0 };
+    }
+    case 'hangers': {
+      const length = lengthOf(insert, 'length', wall.length, read);
+      const spacing = lengthOf(insert, 'spacing', rule('inserts.hanger.spacing'), read);
+      const width = lengthOf(insert, 'size', PLATE.width, read);
+      const height = lengthOf(insert, 'height', PLATE.height, read);
+      if (length === null || spacing === null || width === null || height === null || spacing <= 0)
+        return null;
+      const along = run(length);
+      const count = Math.floor(length / spacing) + 1;
+      if (!room(count)) return null;
+      const fixings = Array.from({ length: count }, (_, index): Fixing => {
+        const step = nanometres(index * spacing);
+        return { at: insert.from === 'start' ? add(at, step) : subtract(at, step), up };
+      });
+      return { rect: { ...about(ZERO, height), ...along }, fixings, depth: ZERO, displaces: 0 };
+    }
+    case 'brick-ledge': {
+      const length = lengthOf(insert, 'length', wall.length, read);
+      const depth = lengthOf(insert, 'depth', rule('inserts.brick.depth'), read);
+      const height = lengthOf(insert, 'height', courseHeight, read);
+      if (length === null || depth === null || height === null) return null;
+      return {
+        rect: { ...run(length), bottom: subtract(up, height), top: up },
+        fixings: [],
+        depth,
+        // A corbel: from nothing at its foot to its full depth under the brick.
+        displaces: -(length * depth * height) / 2 / CUBIC_NANOMETRES,
+      };
+    }
+    case 'hold-down': {
+      const size = lengthOf(insert, 'size', PLATE.width, read);
+      if (size === null) return null;
+      return { rect: about(size, PLATE.height), fixings: [], depth: ZERO, displaces: 0 };
+    }
+  }
+}
+
+function placeOne(
+  insert: Insert,
+  name: string,
+  wall: Wall,
+  levels: Levels,
+  plan: InsertsInput,
+  rules: HouseRules,
+  /** Anchors and plates that can still be laid out. */
+  left: number,
+  problems: InsertProblem[],
+): PlacedInsert | null {
+  const own = { insert: insert.id, name, wall: wall.id };
+  const read: Read = (field, text) => {
+    const reading = readLength(text, plan.units);
+    const positive = field !== 'at' && field !== 'up' && field !== 'fall';
+    if (reading.ok && (!positive || reading.length > 0)) return reading.length;
+    problems.push({ kind: 'unreadable', ...own, field, text });
+    return null;
+  };
+  const drawn = read('at', insert.at);
+  const up = read('up', insert.up);
+  const fall = insert.fall === undefined ? null : read('fall', insert.fall);
+  if (drawn === null || up === null) return null;
+  const at = nanometres(alongFace(wall, fromStart(wall, insert.from, drawn)));
+  const courseHeight = subtract(levels.tops[1] ?? ZERO, levels.tops[0] ?? ZERO);
+  const room: Room = (fixings) => {
+    if (fixings <= left) return true;
+    problems.push({ kind: 'too-many-fixings', ...own, fixings, most: MOST_FIXINGS });
+    return false;
+  };
+  const extent = extentOf(insert, wall, at, up, read, rules, courseHeight, room);
+  if (!extent) return null;
+  const { rect } = extent;
+  const past = Math.max(0 - rect.from, rect.to - wall.length) as Length;
+  if (past > 0) {
+    const corner = 0 - rect.from > rect.to - wall.length ? wall.from : wall.to;
+    problems.push({ kind: 'off-wall', ...own, by: past, corner });
+  }
+  const spans = spansUnder(levels.walls[wall.id] ?? [], rect);
+  if (spans.some((span) => rect.top > span.top))
+    problems.push({ kind: 'off-height', ...own, where: 'above' });
+  else if (spans.some((span) => rect.bottom < span.bottom)) {
+    problems.push({ kind: 'off-height', ...own, where: 'below' });
+  }
+  if (insert.kind === 'pocket' && extent.depth > wall.core) {
+    problems.push({ kind: 'too-deep', ...own, depth: extent.depth, core: wall.core });
+  }
+  const least = rules.length('inserts.drain.fall');
+  if (fall !== null && fall < least) problems.push({ kind: 'falls-little', ...own, fall, least });
+  if (insert.kind === 'brick-ledge' && !levels.tops.includes(up)) {
+    const nearest = levels.tops.reduce((best, top) =>
+      Math.abs(top - up) < Math.abs(best - up) ? top : best,
+    );
+    problems.push({ kind: 'ledge-off-course', ...own, up, nearest });
+  }
+  return {
+    id: insert.id,
+    name,
+    kind: insert.kind,
+    wall: wall.id,
+    wallName: wall.name,
+    rect,
+    round: insert.kind === 'sleeve' || insert.kind === 'conduit',
+    face: insert.face ?? (insert.kind === 'brick-ledge' ? 'outside' : 'inside'),
+    depth: extent.depth,
+    fall,
+    cast: insert.fixing !== 'drilled',
+    fixings: extent.fixings,
+    displaces: past > 0 ? 0 : extent.displaces,
+  };
+}
+
+/** Puts every insert of the plan on its wall. One whose wall is gone is kept in the plan and told. */
+export function placeInserts(shell: Shell, levels: Levels, plan: InsertsInput, rules: HouseRules): Inserts {
+  const inserts = plan.inserts ?? [];
+  const names = insertNames(inserts);
+  const walls = new Map(
+    shell.loops.flatMap(({ built }) => (built?.walls ?? []).map((wall) => [wall.id, wall] as const)),
+  );
+  const rows = new Set(shell.loops.flatMap((loop) => loop.rowNames.map(({ row }) => row)));
+  const problems: InsertProblem[] = [];
+  let left = MOST_FIXINGS;
+  const placed = inserts.flatMap((insert): PlacedInsert[] => {
+    const name = names.get(insert.id) ?? insert.id;
+    const wall = walls.get(insert.wall);
+    if (!wall) {
+      if (!rows.has(insert.wall)) problems.push({ kind: 'wall-gone', insert: insert.id, name });
+      return [];
+    }
+    const found = placeOne(insert, name, wall, levels, plan, rules, left, problems);
+    left -= found?.fixings.length ?? 0;
+    return found ? [found] : [];
+  });
+  return { placed, problems };
+}

@@ -1,0 +1,33 @@
+import type { Length } from '../../kernel/measure';
+
+interface OfInsert {
+  readonly insert: string;
+  /** As it is called on screen. */
+  readonly name: string;
+}
+
+interface OnWall extends OfInsert {
+  readonly wall: string;
+}
+
+/** What keeps an insert from being placed, or should be known of it. */
+export type InsertProblem =
+  | (OfInsert & { readonly kind: 'wall-gone' })
+  | (OnWall & { readonly kind: 'unreadable'; readonly field: string; readonly text: string })
+  /** Its anchors or plates, with those before it, are more than a job's are laid out. */
+  | (OnWall & { readonly kind: 'too-many-fixings'; readonly fixings: number; readonly most: number })
+  | (OnWall & { readonly kind: 'off-wall'; readonly by: Length; readonly corner: string })
+  | (OnWall & { readonly kind: 'off-height'; readonly where: 'above' | 'below' })
+  | (OnWall & { readonly kind: 'in-opening'; readonly opening: string })
+  | (OnWall & { readonly kind: 'near-opening'; readonly opening: string; readonly left: Length })
+  | (OnWall & { readonly kind: 'near-insert'; readonly other: string; readonly left: Length })
+  | (OnWall & { readonly kind: 'near-corner'; readonly corner: string; readonly left: Length })
+  | (OnWall & {
+      readonly kind: 'on-joint';
+      readonly course: number;
+      readonly at: Length;
+      readonly off: Length;
+    })
+  | (OnWall & { readonly kind: 'too-deep'; readonly depth: Length; readonly core: Length })
+  | (OnWall & { readonly kind: 'falls-little'; readonly fall: Length; readonly least: Length })
+  | (OnWall & { readonly kind: 'ledge-off-course'; readonly up: Length; readonly nearest: Length });

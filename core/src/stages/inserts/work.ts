@@ -1,0 +1,24 @@
+import { type StageWork, saying, step } from '../../kernel/engine/stage';
+import { clashesOf } from './clashes';
+import { insertNotices } from './notices';
+import { placeInserts } from './placeInserts';
+
+/** Where inserts come to lie, and what they clash with. */
+export const work: StageWork = {
+  steps: [
+    step(
+      'placed',
+      { needs: ['shell', 'levels'], reads: ['units', 'inserts'] },
+      ({ shell, levels }, plan, rules) => placeInserts(shell, levels, plan, rules),
+    ),
+    step(
+      'inserts',
+      { needs: ['placed', 'openings', 'courses', 'shell'], reads: [] },
+      ({ placed, ...others }, _, rules) => ({
+        ...placed,
+        problems: [...placed.problems, ...clashesOf(placed, others, rules)],
+      }),
+    ),
+  ],
+  says: saying(['inserts'], ({ inserts }, { plan, nameOf }) => insertNotices(inserts, plan, nameOf)),
+};

@@ -1,0 +1,18 @@
+import { type Length, nanometres, toDegrees, ZERO } from '../../kernel/measure';
+import type { BuiltLoop, Wall } from '../outline';
+
+/**
+ * How much later the tape starts inside than outside at an end of a wall: by the thickness of the wall that it meets at a
+ * square outside corner, so much earlier at an inside one.
+ */
+export function cornerReach(built: BuiltLoop, wall: Wall, atStart: boolean): Length {
+  const corner = built.corners.find((each) => (atStart ? each.wallAfter : each.wallBefore) === wall.id);
+  const other = built.walls.find((each) => each.id === (atStart ? corner?.wallBefore : corner?.wallAfter));
+  if (!corner || !other) return ZERO;
+  const half = (toDegrees(corner.turn) / 2) * (Math.PI / 180);
+  return nanometres(other.thickness * Math.tan(half));
+}
+
+/** How much of a wall's outside face the wall that it meets at an end takes; nothing at an inside corner. */
+export const takenByCorner = (built: BuiltLoop, wall: Wall, atStart: boolean): Length =>
+  Math.max(ZERO, cornerReach(built, wall, atStart)) as Length;

@@ -1,0 +1,481 @@
+import { evaluate } from '../../kernel/figures/how';
+import type { Stage } from '../outline/plan';
+import { type Straps, strapsOf } from '../bracing';
+import type { Bucks } from '../bucks';
+import type { Courses } from '../courses';
+import { type FirstCourse, type Footing, type FootingForms, firstCourseOf, standingPieces } from '../footing';
+import type { Family } from '../../kernel/forms';
+import type { Inserts } from '../inserts';
+import { type Length, type UnitSystem, add, showLength } from '../../kernel/measure';
+import type { PlacedOpening } from '../openings';
+import type { HouseRules, RuleId } from '../../kernel/rules';
+import { type Levels, type Shell, type Wall, isSquare } from '../outline';
+import type { StockOfSize } from '../steel';
+import type { TopOff } from '../topoff';
+import { type How, givenCount, givenLength } from '../../kernel/figures/how';
+import { ledgeStraights, openingParts } from './openingParts';
+import { panelParts } from './panelParts';
+
+/** One article to order: what is needed, what is spare, and how it comes. */
+export interface OrderLine {
+  readonly id: string;
+  readonly group: 'forms' | 'parts' | 'fixings';
+  /** Plain name: `Straight`, `Corner, left-hand`. */
+  readonly article: string;
+  /** Core that it is made for; null where it serves any. */
+  readonly core: Length | null;
+  /** What is needed, worked out. */
+  readonly needed: How;
+  readonly spare: number;
+  /** Pieces in a bundle, where the family says. */
+  readonly bundle: number | null;
+  readonly bundles: number | null;
+  /** What is ordered: needed and spare, rounded up to bundles; a length for what is bought by length. */
+  readonly ordered: number;
+  readonly massKilograms: number | null;
+  readonly rules: readonly RuleId[];
+}
+
+/** How many bundles of straights stand inside each wall before the crew starts. */
+export interface Staging {
+  readonly wall: string;
+  readonly name: string;
+  readonly bundles: number;
+}
+
+export interface Order {
+  readonly lines: readonly OrderLine[];
+  readonly massKilograms: number | null;
+  readonly staging: readonly Staging[];
+}
+
+const sum = (name: string, of: readonly How[]): How => ({
+  op: 'sum',
+  name,
+  unit: of[0]?.unit ?? 'count',
+  of,
+});
+
+interface Article {
+  readonly id: string;
+  readonly group: OrderLine['group'];
+  readonly article: string;
+  readonly core?: Length;
+  readonly needed: How;
+  readonly rules?: readonly RuleId[];
+  /** Bundled and weighed as the family states it. */
+  readonly isForm?: boolean;
+  /** Share of a whole piece's mass. */
+  readonly massShare?: number;
+}
+
+function orderLine(article: Article, family: Family, rules: HouseRules): OrderLine {
+  const needed = Math.ceil(evaluate(article.needed));
+  const isLength = article.needed.unit === 'length';
+  const spare = isLength || needed === 0 ? 0 : sparesOf(needed, rules);
+  const bundle = article.isForm === true ? (family.bundle ?? null) : null;
+  const bundles = bundle === null ? null : Math.ceil((needed + spare) / bundle);
+  const ordered = bundle === null || bundles === null ? needed + spare : bundles * bundle;
+  const mass = article.isForm === true ? family.massKilograms : undefined;
+  return {
+    id: article.id,
+    group: article.group,
+    article: article.article,
+    core: article.core ?? null,
+    needed: article.needed,
+    spare,
+    bundle,
+    bundles,
+    ordered,
+    massKilograms: mass === undefined ? null : ordered * mass * (article.massShare ?? 1),
+    rules: [...(isLength ? [] : (['order.spares'] as const)), ...(article.rules ?? [])],
+  };
+}
+
+const sparesOf = (needed: number, rules: HouseRules): number => {
+  const share = rules.count('order.spares');
+  return share === 0 ? 0 : Math.max(1, Math.ceil((needed * share) / 100));
+};
+
+/** Straights of every core: laid whole, opened for cuts, ripped; and half-height pieces. */
+function straights(courses: Courses, family: Family, ledges: (core: Length) => number): readonly Article[] {
+  const panels = family.kind === 'panel-and-tie';
+  return courses.offcuts.byCore.flatMap((own): Article[] => {
+    const ledge = ledges(own.core);
+    const all = sum('blocks', [
+      givenCount('laid whole', own.whole),
+      givenCount('opened for cuts', own.opened),
+      ...(own.ripped === 0 ? [] : [givenCount('ripped for lower courses', own.ripped)]),
+    ]);
+    const blocks: How =
+      ledge === 0
+        ? all
+        : {
+            op: 'difference',
+            name: 'blocks',
+            unit: 'count',
+            of: [all, givenCount('with a brick ledge', ledge)],
+          };
+    const both: How = { op: 'product', name: 'panels', unit: 'count', of: [givenCount('faces', 2), blocks] };
+    return [
+      {
+        id: `straight:${String(own.core)}`,
+        group: 'forms',
+        article: panels ? 'Panel' : family.kind === 'cell' ? 'Block' : 'Straight',
+        // Panels and cell blocks serve any core of their family.
+        ...(family.kind === 'flat-wall' ? { core: own.core } : {}),
+        needed: panels ? both : blocks,
+        isForm: true,
+        rules: ['offcuts.fromCourse', 'offcuts.shortest'],
+      },
+      ...(ledge === 0
+        ? []
+        : [
+            {
+              id: `ledge:${String(own.core)}`,
+              group: 'forms' as const,
+              article: 'Straight with brick ledge',
+              core: own.core,
+              needed: givenCount('along the ledges', ledge),
+              isForm: true,
+            },
+          ]),
+      ...(own.halfPieces === 0
+        ? []
+        : [
+            {
+              id: `half:${String(own.core)}`,
+              group: 'forms' as const,
+              article: 'Half-height straight',
+              core: own.core,
+              needed: givenCount('laid', own.halfPieces),
+              isForm: true,
+              massShare: 0.5,
+            },
+          ]),
+    ];
+  });
+}
+
+/** Moulded corners by angle, core and hand; both hands are one article where the family may be turned over. */
+function corners(
+  shell: Shell,
+  courses: Courses,
+  family: Family,
+  walls: ReadonlyMap<string, Wall>,
+): readonly Article[] {
+  if (family.kind !== 'flat-wall') return [];
+  const kinds = new Map(
+    shell.loops.flatMap((loop) => loop.built?.corners ?? []).map((corner) => [corner.letter, corner]),
+  );
+  const groups = new Map<
+    string,
+    { angle: string; core: Length; hand: string; whole: number; ripped: number }
+  >();
+  for (const piece of courses.pieces) {
+    if (piece.kind !== 'corner' || piece.make !== 'moulded') continue;
+    const core = walls.get(piece.wallAfter)?.core ?? (0 as Length);
+    const turn = kinds.get(piece.corner)?.turn;
+    const angle = turn === undefined || isSquare(turn) ? 'Corner' : '45° corner';
+    const hand = family.reversible ? 'either hand' : piece.hand === 'LH' ? 'left-hand' : 'right-hand';
+    const key = `${angle}:${String(core)}:${hand}`;
+    const group = groups.get(key) ?? { angle, core, hand, whole: 0, ripped: 0 };
+    groups.set(key, group);
+    if (piece.top - piece.bottom === courses.courseHeight) group.whole += 1;
+    else group.ripped += 1;
+  }
+  return [...groups].map(([key, { angle, core, hand, whole, ripped }]): Article => {
+    const halves = family.reversible ? Math.ceil(ripped / 2) : ripped;
+    return {
+      id: `corner:${key}`,
+      group: 'forms',
+      article: `${angle}, ${hand}`,
+      core,
+      needed: sum('corners', [
+        givenCount('laid whole', whole),
+        ...(ripped === 0 ? [] : [givenCount('ripped for lower courses', halves)]),
+      ]),
+      isForm: true,
+      rules: ['courses.corner.lead'],
+    };
+  });
+}
+
+/** Glue, ties, clips, kicker boards and tape by their rates. */
+function fixings(
+  courses: Courses,
+  first: FirstCourse,
+  rules: HouseRules,
+  stages: readonly Stage[],
+  units: UnitSystem,
+): readonly Article[] {
+  const rowsOf = (course: number) => courses.rows.filter((row) => row.course === course);
+  const jointsIn = (course: number): number =>
+    courses.pieces.filter((piece) => piece.course === course).length;
+  const tops = [
+    ...new Set([
+      ...stages.map((stage) => stage.toCourse).filter((course) => course < courses.count),
+      courses.count,
+    ]),
+  ];
+  const clipped = tops.reduce((total, course) => total + jointsIn(course), 0);
+  const upper = courses.pieces.filter((piece) => piece.course > 1).length;
+  const above: How = {
+    op: 'quotient',
+    name: 'at the joints above the first course',
+    unit: 'ratio',
+    of: [givenCount('spots', upper), givenCount('spots from a can', rules.count('order.foam.spotsPerCan'))],
+  };
+  const glued = first.glue !== 'mortar' && first.hold !== 'forms';
+  const foam: How = {
+    op: 'sum',
+    name: 'cans',
+    unit: 'ratio',
+    of: [...(glued ? [{ ...first.fixed.how, name: 'at the footing' }] : []), above],
+  };
+  const topLength = add(
+    ...tops.flatMap((course) => rowsOf(course).map((row) => (row.to - row.from) as Length)),
+  );
+  return [
+    {
+      id: 'foam',
+      group: 'fixings',
+      article: 'Foam glue, cans',
+      needed: foam,
+      rules: [...(glued ? first.fixed.rules : []), 'order.foam.spotsPerCan'],
+    },
+    {
+      id: 'zip-ties',
+      group: 'fixings',
+      article: 'Zip ties for the first course',
+      needed: first.ties.how,
+      rules: first.ties.rules,
+    },
+    {
+      id: 'clips',
+      group: 'fixings',
+      article: 'Clips for the top course of each pour',
+      needed: {
+        op: 'product',
+        name: 'clips',
+        unit: 'count',
+        of: [
+          givenCount('a joint', rules.count('order.clips.perJoint')),
+          givenCount('joints of top courses', clipped),
+        ],
+      },
+      rules: ['order.clips.perJoint'],
+    },
+    ...(first.hold === 'forms'
+      ? []
+      : [
+          {
+            id: first.hold,
+            group: 'fixings' as const,
+            article:
+              first.hold === 'track'
+                ? `Track, lengths of ${showLength(rules.length('footing.track.length'), units)}, both faces`
+                : `Kicker boards of ${showLength(rules.length('order.board.length'), units)}, both sides of the footing`,
+            needed: first.held.how,
+            rules: first.held.rules,
+          },
+        ]),
+    {
+      id: 'tape',
+      group: 'fixings',
+      article: 'Tape over the top interlock',
+      needed: givenLength('top courses', topLength),
+    },
+  ];
+}
+
+/** Planks, ties and stakes where the footing is cast in insulated forms. */
+function footingParts(forms: FootingForms | null, rules: HouseRules): readonly Article[] {
+  if (!forms) return [];
+  const line = (id: string, article: string, needed: How, rules?: readonly RuleId[]): Article => ({
+    id: `footing:${id}`,
+    group: 'parts',
+    article,
+    needed,
+    ...(rules ? { rules } : {}),
+  });
+  return [
+    line('planks', 'Planks of footing forms', forms.planks.how, forms.planks.rules),
+    line('ties', 'Ties of footing forms', forms.ties.how, forms.ties.rules),
+    line('split-ties', 'Split ties for their mitres', givenCount('corners', forms.splitTies)),
+    line('stakes', 'Stakes for footing forms', givenCount('along both sides', forms.stakes), [
+      'footing.stake.spacing',
+    ]),
+    line(
+      'bead',
+      'Foam for the bead under the wall forms, cans',
+      {
+        op: 'quotient',
+        name: 'cans',
+        unit: 'ratio',
+        of: [
+          givenLength('bead', forms.bead),
+          givenLength('bead from a can', rules.length('footing.bead.perCan')),
+        ],
+      },
+      ['footing.bead.perCan'],
+    ),
+  ];
+}
+
+/** Stock bars by size. */
+const barsToBuy = (steel: readonly StockOfSize[], units: UnitSystem): readonly Article[] =>
+  steel.map((own) => ({
+    id: `bars:${own.size}`,
+    group: 'parts',
+    article: `Bars ${own.size}, lengths of ${showLength(own.stock, units)}`,
+    needed: givenCount(own.proved ? 'least for all cuts, proved' : 'for all cuts', own.lengths.length),
+    rules: ['steel.stock', 'steel.lap'],
+  }));
+
+/** Boards and screws over weak joints. */
+const strapParts = (straps: Straps, rules: HouseRules, units: UnitSystem): readonly Article[] =>
+  straps.boards.length === 0
+    ? []
+    : [
+        {
+          id: 'strap-boards',
+          group: 'parts',
+          article: `Boards over weak joints, lengths of ${showLength(rules.length('order.board.length'), units)}`,
+          needed: straps.stock.how,
+          rules: straps.stock.rules,
+        },
+        {
+          id: 'strap-screws',
+          group: 'fixings',
+          article: 'Screws for boards over weak joints',
+          needed: straps.screws.how,
+          rules: straps.screws.rules,
+        },
+      ];
+
+/** Screws of the braces' uprights. */
+const braceParts = (screws: How): readonly Article[] =>
+  evaluate(screws) === 0
+    ? []
+    : [
+        {
+          id: 'brace-screws',
+          group: 'fixings',
+          article: 'Screws for the uprights of braces',
+          needed: screws,
+          rules: ['bracing.screws'],
+        },
+      ];
+
+/** Sill plates and their bolts, which close the last pour. */
+const topParts = (topoff: TopOff | null, rules: HouseRules, units: UnitSystem): readonly Article[] =>
+  topoff === null || topoff.bolts.value === 0
+    ? []
+    : [
+        {
+          id: 'sill-plates',
+          group: 'parts',
+          article: `Sill plates, lengths of ${showLength(rules.length('topoff.plate.stock'), units)}`,
+          needed: topoff.boards.how,
+          rules: topoff.boards.rules,
+        },
+        {
+          id: 'anchor-bolts',
+          group: 'fixings',
+          article: `Anchor bolts ${showLength(rules.length('topoff.bolt.diameter'), units, { style: 'inches' })}, with washer and nut`,
+          needed: topoff.bolts.how,
+          rules: topoff.bolts.rules,
+        },
+      ];
+
+/** Bundles of straights shared out by what each wall lays, the largest remainders first, so that all are placed. */
+function staging(lines: readonly OrderLine[], courses: Courses, walls: readonly Wall[]): readonly Staging[] {
+  const bundles = lines
+    .filter((line) => line.id.startsWith('straight:'))
+    .reduce((total, line) => total + (line.bundles ?? 0), 0);
+  const laid = walls.map(
+    (wall) => courses.pieces.filter((piece) => piece.kind !== 'corner' && piece.wall === wall.id).length,
+  );
+  const all = laid.reduce((total, each) => total + each, 0);
+  if (bundles === 0 || all === 0) return [];
+  const shares = laid.map((each) => (each * bundles) / all);
+  const given = shares.map(Math.floor);
+  const order = shares
+    .map((share, index) => ({ index, rest: share - Math.floor(share) }))
+    .sort((a, b) => b.rest - a.rest || a.index - b.index);
+  const left = bundles - given.reduce((total, each) => total + each, 0);
+  for (const { index } of order.slice(0, left)) given[index] = (given[index] ?? 0) + 1;
+  return walls.map((wall, index) => ({ wall: wall.id, name: wall.name, bundles: given[index] ?? 0 }));
+}
+
+/** What an order is made of. */
+export interface OrderGround {
+  readonly shell: Shell;
+  readonly levels: Levels;
+  readonly courses: Courses;
+  readonly stacks: readonly Stage[];
+  readonly footing: Pick<Footing, 'forms' | 'bases'>;
+  readonly openings: readonly PlacedOpening[];
+  readonly bucks: Bucks;
+  readonly inserts: Inserts;
+  /** Bars to buy, by size. */
+  readonly steel: readonly StockOfSize[];
+  readonly topoff: TopOff | null;
+  readonly braceScrews: How;
+}
+
+/**
+ * The order list of the whole job: forms by article with spares, bundles and mass, parts of panel systems, fixings by
+ * rate, and bundles shared out round the footprint.
+ */
+export function buildOrder(
+  {
+    shell,
+    levels,
+    courses,
+    stacks: stages,
+    footing,
+    openings,
+    bucks,
+    inserts,
+    steel,
+    topoff,
+    braceScrews,
+  }: OrderGround,
+  rules: HouseRules,
+  units: UnitSystem,
+): Order {
+  const { family } = shell;
+  if (family === null || courses.pieces.length === 0) return { lines: [], massKilograms: null, staging: [] };
+  const walls = shell.loops.flatMap((loop) => loop.built?.walls ?? []);
+  const wallById = new Map(walls.map((wall) => [wall.id, wall]));
+  const first = firstCourseOf(
+    shell,
+    courses,
+    levels,
+    standingPieces(courses, levels),
+    footing.bases.kind === 'forms',
+    rules,
+  );
+  const articles = [
+    ...straights(courses, family, (core) => ledgeStraights(inserts, courses, wallById, core)),
+    ...corners(shell, courses, family, wallById),
+    ...(family.kind === 'panel-and-tie' ? panelParts(courses, family, openings) : []),
+    ...footingParts(footing.forms, rules),
+    ...openingParts(bucks, inserts, wallById, rules, units),
+    ...barsToBuy(steel, units),
+    ...strapParts(strapsOf(courses, levels.tops, rules), rules, units),
+    ...braceParts(braceScrews),
+    ...topParts(topoff, rules, units),
+    ...fixings(courses, first, rules, stages, units),
+  ];
+  const lines = articles.map((article) => orderLine(article, family, rules));
+  const weighed = lines.filter((line) => line.group === 'forms');
+  const mass = weighed.reduce((total, line) => total + (line.massKilograms ?? 0), 0);
+  return {
+    lines,
+    massKilograms: weighed.some((line) => line.massKilograms === null) ? null : mass,
+    staging: staging(lines, courses, walls),
+  };
+}

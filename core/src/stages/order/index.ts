@@ -1,0 +1,2 @@
+export * from './buildOrder';
+export * from './orderFor';

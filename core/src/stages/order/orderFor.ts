@@ -1,0 +1,85 @@
+import type { Worked } from '../../kernel/engine/stage';
+import type { Length, UnitSystem } from '../../kernel/measure';
+import type { HouseRules } from '../../kernel/rules';
+import { uprightScrews } from '../bracing';
+import { buildBucks } from '../bucks';
+import { type Courses, planOffcuts } from '../courses';
+import { systemOf } from '../../kernel/forms';
+import { type Order, buildOrder } from '.';
+import { wallsOf } from '../outline';
+import { leastUnwatched } from '../steel';
+
+/** What was worked before the order. */
+type Ordered = Pick<
+  Worked,
+  | 'shell'
+  | 'levels'
+  | 'courses'
+  | 'stacks'
+  | 'tally'
+  | 'openings'
+  | 'bucks'
+  | 'inserts'
+  | 'footing'
+  | 'steel'
+  | 'bracing'
+  | 'topoff'
+>;
+
+/**
+ * The order of a worked plan, of the whole job or of one stage. A stage is ordered by itself: its cuts come out of its own
+ * blocks, so the stages together may take a block or two more than the job in one order.
+ */
+export function orderFor(worked: Ordered, units: UnitSystem, rules: HouseRules, stageId?: string): Order {
+  const stage = worked.tally.stages.find((each) => each.id === stageId);
+  const { family } = worked.shell;
+  if (!stage || !family)
+    return buildOrder(
+      {
+        ...worked,
+        openings: worked.openings.placed.filter((opening) => opening.worked),
+        steel: worked.steel.stock.map(leastUnwatched),
+        braceScrews: uprightScrews(worked.bracing.walls, 1, worked.courses.count, rules),
+      },
+      rules,
+      units,
+    );
+  const within = ({ course }: { readonly course: number }): boolean =>
+    course >= stage.from && course <= stage.to;
+  /** Bucks and inserts belong to the stage in which their foot lies. */
+  const { tops } = worked.levels;
+  const starts = ({ bottom }: { readonly bottom: Length }): boolean =>
+    (stage.from === 1 || bottom >= (tops[stage.from - 1] ?? 0)) && bottom < (tops[stage.to] ?? 0);
+  const openings = {
+    ...worked.openings,
+    placed: worked.openings.placed.filter((opening) => starts(opening.hole)),
+  };
+  const pieces = worked.courses.pieces.filter(within);
+  const courses: Courses = {
+    ...worked.courses,
+    count: stage.to,
+    pieces,
+    rows: worked.courses.rows.filter(within),
+    weakJoints: worked.courses.weakJoints.filter(within),
+    offcuts: planOffcuts(pieces, wallsOf(worked.shell), systemOf(family), worked.courses.rest, rules),
+  };
+  return buildOrder(
+    {
+      ...worked,
+      courses,
+      stacks: [{ id: stage.id, toCourse: stage.to, top: stage.top }],
+      // The footing is cast before the first stage.
+      footing: stage.from === 1 ? worked.footing : { ...worked.footing, forms: null },
+      openings: worked.openings.placed.filter((opening) => opening.worked),
+      bucks: buildBucks(openings, worked.shell, worked.levels, rules),
+      inserts: { ...worked.inserts, placed: worked.inserts.placed.filter((insert) => starts(insert.rect)) },
+      // Steel is bought for the whole job: its offcuts go from stage to stage.
+      steel: [],
+      // Plates close the last stage.
+      topoff: worked.tally.stages.at(-1)?.id === stage.id ? worked.topoff : null,
+      braceScrews: uprightScrews(worked.bracing.walls, stage.from, stage.to, rules),
+    },
+    rules,
+    units,
+  );
+}

@@ -1,0 +1,141 @@
+import type { CourseRow, Courses } from '../courses';
+import type { PanelAndTieFamily } from '../../kernel/forms';
+import { type Length, add } from '../../kernel/measure';
+import { type PlacedOpening, overlap } from '../openings';
+import { type How, givenCount } from '../../kernel/figures/how';
+import { standsNextTo } from './rows';
+
+interface Part {
+  readonly id: string;
+  readonly group: 'parts';
+  readonly article: string;
+  readonly needed: How;
+}
+
+/** What openings leave of a row along its upper edge, where its ties lie. */
+function stretchesAt(row: CourseRow, openings: readonly PlacedOpening[]): readonly number[] {
+  const gaps = openings
+    .filter(({ wall, hole }) => wall === row.wall && hole.bottom < row.top && hole.top > row.top)
+    .map(({ hole }) => ({ from: Math.max(hole.from, row.from), to: Math.min(hole.to, row.to) }))
+    .filter(({ from, to }) => to > from)
+    .sort((a, b) => a.from - b.from);
+  const edges = [row.from, ...gaps.flatMap(({ from, to }) => [from, to]), row.to];
+  return Array.from({ length: gaps.length + 1 }, (_, index) => {
+    const [from = 0, to = 0] = edges.slice(2 * index);
+    return to - from;
+  }).filter((length) => length > 0);
+}
+
+/** Ties along a length: one at every spacing, and one at its end. */
+const along = (length: number, spacing: Length): number => Math.floor(length / spacing) + 1;
+
+const byCourse = (
+  name: string,
+  rows: readonly { readonly course: number; readonly value: number }[],
+): How => ({
+  op: 'sum',
+  name,
+  unit: 'count',
+  of: rows.filter((row) => row.value > 0).map((row) => givenCount(`course ${String(row.course)}`, row.value)),
+});
+
+/**
+ * What a panel system needs beside its panels, counted by course: ties at every joint between courses but in openings, split
+ * ties at free ends and beside bucks, wire ties along the top and beside its butt joints, tracks at foot and head, a bracket at every corner.
+ * [common practice]
+ */
+export function panelParts(
+  courses: Courses,
+  family: PanelAndTieFamily,
+  openings: readonly PlacedOpening[],
+): readonly Part[] {
+  const numbers = Array.from({ length: courses.count }, (_, index) => index + 1);
+  const rowsIn = (course: number) => courses.rows.filter((row) => row.course === course);
+  const hasAbove = (row: (typeof courses.rows)[number]): boolean => standsNextTo(courses, row, 1);
+  const lengthOf = (row: { readonly from: Length; readonly to: Length }): number => row.to - row.from;
+  const sumOver = <Row>(rows: readonly Row[], of: (row: Row) => number): number =>
+    rows.reduce((total, row) => total + of(row), 0);
+  const ties = numbers.map((course) => ({
+    course,
+    value: sumOver(rowsIn(course).filter(hasAbove), (row) =>
+      sumOver(stretchesAt(row, openings), (length) => along(length, family.tieSpacing)),
+    ),
+  }));
+  const split = numbers.map((course) => ({
+    course,
+    value: sumOver(
+      rowsIn(course),
+      (row) =>
+        (row.start === 'free' ? 1 : 0) +
+        (row.end === 'free' ? 1 : 0) +
+        2 * openings.filter((opening) => opening.wall === row.wall && overlap(opening.hole, row)).length,
+    ),
+  }));
+  const top = numbers.map((course) => ({
+    course,
+    value: sumOver(
+      rowsIn(course).filter((row) => !hasAbove(row)),
+      (row) => {
+        const pieces = courses.pieces.filter(
+          (piece) => piece.kind !== 'corner' && piece.course === course && piece.wall === row.wall,
+        );
+        return along(lengthOf(row), family.topTieSpacing) + Math.max(0, pieces.length - 1);
+      },
+    ),
+  }));
+  const brackets = numbers.map((course) => ({
+    course,
+    value: courses.pieces.filter((piece) => piece.kind === 'corner' && piece.course === course).length,
+  }));
+  const trackOf = (rows: typeof courses.rows, where: string): How => ({
+    op: 'product',
+    name: where,
+    unit: 'length',
+    of: [
+      givenCount('faces', 2),
+      {
+        op: 'given',
+        name: 'along the walls',
+        unit: 'length',
+        value: add(...rows.map((row) => lengthOf(row) as Length)),
+      },
+    ],
+  });
+  const feet = courses.rows.filter((row) => !standsNextTo(courses, row, -1));
+  const heads = courses.rows.filter((row) => !hasAbove(row));
+  return [
+    { id: 'ties', group: 'parts', article: 'Ties', needed: byCourse('ties', ties) },
+    ...(split.some((each) => each.value > 0)
+      ? [
+          {
+            id: 'split-ties',
+            group: 'parts' as const,
+            article: 'Split ties, at free ends and beside bucks',
+            needed: byCourse('split ties', split),
+          },
+        ]
+      : []),
+    { id: 'top-ties', group: 'parts', article: 'Top ties', needed: byCourse('top ties', top) },
+    { id: 'brackets', group: 'parts', article: 'Corner brackets', needed: byCourse('brackets', brackets) },
+    ...(family.track.bottom
+      ? [
+          {
+            id: 'bottom-track',
+            group: 'parts' as const,
+            article: 'Bottom track',
+            needed: trackOf(feet, 'bottom track'),
+          },
+        ]
+      : []),
+    ...(family.track.top
+      ? [
+          {
+            id: 'top-track',
+            group: 'parts' as const,
+            article: 'Top track',
+            needed: trackOf(heads, 'top track'),
+          },
+        ]
+      : []),
+  ];
+}

@@ -1,0 +1,94 @@
+import type { Loop } from './plan';
+import {
+  type Angle,
+  type UnitSystem,
+  FULL_TURN,
+  normalise,
+  readLength,
+  RIGHT_ANGLE,
+} from '../../kernel/measure';
+import type { Plan } from '../../kernel/plan';
+import type { HouseRules } from '../../kernel/rules';
+import { layOutLoop } from './layOutLoop';
+import { readSetup } from './setup';
+import { loopsCross, placeLoop } from './placing';
+import { type Point, step } from '../../kernel/geometry/point';
+import type { BuiltLoop, LoopProblem, Shell, ShellLoop, Tee, Wall } from './shell';
+import type { SettingOut } from './walk';
+
+/** What `buildShell` reads of a plan: nothing else can change its answer. */
+export type ShellInput = Pick<Plan, 'loops' | 'units' | 'measuredTo' | 'family' | 'families' | 'core'>;
+
+/** The walls that an open walk's ends meet, and where it sets out from the one that it starts at. */
+function teesOf(
+  loop: Loop,
+  units: UnitSystem,
+  others: readonly ShellLoop[],
+): {
+  readonly tees: BuiltLoop['tees'];
+  readonly setting?: SettingOut;
+  readonly problems: readonly LoopProblem[];
+} {
+  const built = others.flatMap((each) => (each.built ? [each.built] : []));
+  const find = (id: string | undefined) =>
+    built
+      .flatMap((each) => each.walls.map((wall, index) => ({ wall, each, index })))
+      .find(({ wall }) => wall.id === id);
+  const problems: LoopProblem[] = [];
+  const starting = find(loop.tee?.start?.wall);
+  const reading = readLength(loop.tee?.start?.at ?? '', units);
+  const within =
+    reading.ok && starting !== undefined && reading.length > 0 && reading.length < starting.wall.length;
+  if (loop.tee?.start && !within) problems.push({ kind: 'tee-nowhere', end: 'start' });
+  const ending = find(loop.tee?.end?.wall);
+  if (loop.tee?.end && !ending) problems.push({ kind: 'tee-nowhere', end: 'end' });
+  const end: Tee | null = ending ? { wall: ending.wall.id, at: null, skin: ending.wall.skin } : null;
+  if (!starting || !reading.ok || !within) return { tees: { start: null, end }, problems };
+  const { wall, each, index } = starting;
+  const corner = each.faces.formOutside[index] as Point;
+  return {
+    tees: { start: { wall: wall.id, at: reading.length, skin: wall.skin }, end },
+    setting: {
+      from: step(corner, wall.heading, reading.length, wall.thickness),
+      heading: normalise((wall.heading + RIGHT_ANGLE) as Angle),
+    },
+    problems,
+  };
+}
+
+/**
+ * Stands the job's outlines up as walls: form-face lengths for the face the drawing measures to, corners, stations,
+ * the core's polygon and plan area. A loop that cannot be worked keeps its walk and says why.
+ */
+export function buildShell(plan: ShellInput, rules: HouseRules): Shell {
+  const reading = readSetup(plan);
+  const setup = reading.ok ? reading.setup : null;
+  const loops: ShellLoop[] = [];
+  let letter = 0;
+  for (const loop of plan.loops) {
+    const joined = loop.closed ? null : teesOf(loop, plan.units, loops);
+    const laid = layOutLoop(loop, plan, setup, rules, letter, joined?.setting, joined?.tees);
+    const placed = joined?.setting ? laid : placeLoop(laid, loop, plan, loops);
+    const crossed =
+      placed.built &&
+      !joined?.setting &&
+      loops.find((other) => other.built && placed.built && loopsCross(placed.built, other.built));
+    loops.push({
+      ...placed,
+      problems: [
+        ...placed.problems,
+        ...(joined?.problems ?? []),
+        ...(crossed ? [{ kind: 'loops-cross' as const, other: crossed.id }] : []),
+      ],
+    });
+    letter += loop.walk.length + (loop.closed ? 0 : 1);
+  }
+  return { family: setup?.family ?? null, setupProblems: reading.ok ? [] : reading.problems, loops };
+}
+
+/** Every wall that stands, loop by loop in walking order. */
+export const wallsOf = (shell: Shell): readonly Wall[] =>
+  shell.loops.flatMap((loop) => loop.built?.walls ?? []);
+
+/** Turn of a square corner, either way. */
+export const isSquare = (turn: Angle): boolean => Math.abs(turn) === FULL_TURN / 4;

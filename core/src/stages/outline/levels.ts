@@ -1,0 +1,378 @@
+import type { Stage, WalkRow } from './plan';
+import type { FormSystem } from '../../kernel/forms';
+import {
+  type Length,
+  type UnitSystem,
+  add,
+  nanometres,
+  readLength,
+  subtract,
+  times,
+  ZERO,
+} from '../../kernel/measure';
+import { MOST_PIECES } from '../limits';
+import type { Plan } from '../../kernel/plan';
+import type { HouseRules } from '../../kernel/rules';
+import { type Shell, type ShellLoop, type Wall, alongFace } from './shell';
+
+/** A stretch of a wall with one footing and one top: stations from the wall's first corner, heights above the lowest footing. */
+export interface HeightSpan {
+  readonly from: Length;
+  readonly to: Length;
+  readonly bottom: Length;
+  readonly top: Length;
+}
+
+/** How the rest of a height that is no whole number of courses is made, in which course, and how high it is. */
+export interface HeightRest {
+  readonly course: number;
+  readonly height: Length;
+  readonly how: 'rip-first' | 'rip-last' | 'half-piece';
+}
+
+export type LevelProblem =
+  /** More than are laid; as near as they can be counted before that. */
+  | { readonly kind: 'too-many-pieces'; readonly pieces: number; readonly most: number }
+  | { readonly kind: 'courses-out-of-range'; readonly courses: number; readonly most: number }
+  | { readonly kind: 'stages-out-of-order'; readonly stage: string }
+  | { readonly kind: 'height-unreadable'; readonly text: string }
+  | { readonly kind: 'half-piece-missing'; readonly rest: Length; readonly half: Length | null }
+  | { readonly kind: 'base-unreadable'; readonly loop: string; readonly text: string }
+  | { readonly kind: 'step-unreadable'; readonly wall: string; readonly text: string }
+  | {
+      readonly kind: 'step-off-wall';
+      readonly wall: string;
+      readonly at: Length;
+      readonly length: Length;
+      readonly of: 'footing' | 'top';
+    }
+  | { readonly kind: 'steps-not-home'; readonly loop: string; readonly by: Length }
+  | {
+      readonly kind: 'step-off-course';
+      readonly wall: string;
+      readonly at: Length;
+      readonly step: Length;
+      /** The nearest step of whole courses, smaller and larger. */
+      readonly nearest: readonly Length[];
+      /** Height that the first course on the upper footing is ripped to. */
+      readonly rip: Length;
+    }
+  | { readonly kind: 'top-unreadable'; readonly wall: string; readonly text: string }
+  | { readonly kind: 'top-too-high'; readonly wall: string; readonly top: Length; readonly highest: Length }
+  | {
+      readonly kind: 'top-below-bottom';
+      readonly wall: string;
+      readonly top: Length;
+      readonly bottom: Length;
+    };
+
+/** Where every course of the job lies, and where every wall begins and ends in height. */
+export interface Levels {
+  /** Number of courses; zero where the plan's own number cannot be. */
+  readonly courses: number;
+  /** Bottom of course 1, then the top of every course, above the lowest footing. */
+  readonly tops: readonly Length[];
+  readonly rest: HeightRest | null;
+  readonly walls: Readonly<Record<string, readonly HeightSpan[]>>;
+  readonly problems: readonly LevelProblem[];
+}
+
+/** Half way up a course, above the lowest footing. */
+export const middleOfCourse = (tops: readonly Length[], course: number): Length =>
+  nanometres(((tops[course - 1] ?? ZERO) + (tops[course] ?? ZERO)) / 2);
+
+/**
+ * The stages of a job as they are worked: the last one ends with the walls. Where the walls are given as a height its own number says
+ * nothing; taken at its word, it would make a pour joint that nobody pours.
+ */
+export function workedStages(
+  stages: readonly Stage[],
+  { courses }: Pick<Levels, 'courses'>,
+): readonly Stage[] {
+  const last = stages.at(-1);
+  if (!last || courses === 0 || last.toCourse === courses) return stages;
+  return [...stages.slice(0, -1), { ...last, toCourse: courses }];
+}
+
+/** What `buildLevels` reads of a plan besides its shell. */
+export type LevelsInput = Pick<Plan, 'loops' | 'units' | 'stages' | 'height'>;
+
+/** What a stage's own problems are: courses that cannot be, stages out of order. */
+function stageProblems(stages: readonly Stage[], most: number): readonly LevelProblem[] {
+  const outOfOrder = stages.find(
+    (stage, index) => index > 0 && stage.toCourse <= (stages[index - 1]?.toCourse ?? 0),
+  );
+  const odd = stages.find(
+    (stage) => !Number.isInteger(stage.toCourse) || stage.toCourse < 1 || stage.toCourse > most,
+  );
+  return [
+    ...(odd ? [{ kind: 'courses-out-of-range' as const, courses: odd.toCourse, most }] : []),
+    ...(outOfOrder
+      ? [{ kind: 'stages-out-of-order' as const, stage: outOfOrder.name ?? outOfOrder.id }]
+      : []),
+  ];
+}
+
+interface Grid {
+  readonly tops: readonly Length[];
+  readonly rest: HeightRest | null;
+  readonly problems: readonly LevelProblem[];
+}
+
+/** Tops of courses for a height: whole courses, and the rest at the foot or at the head as the house rule says. */
+function gridOfHeight(height: Length, system: FormSystem, rules: HouseRules): Grid {
+  const course = system.courseHeight;
+  const whole = Math.floor(height / course);
+  const rest = subtract(height, times(course, whole));
+  const stack = (from: Length): Length[] =>
+    Array.from({ length: whole + 1 }, (_, index) => add(from, times(course, index)));
+  if (rest === 0) return { tops: stack(ZERO), rest: null, problems: [] };
+  const choice = rules.choice('courses.height.rest');
+  if (choice === 'rip-first') {
+    return {
+      tops: [ZERO, ...stack(rest)],
+      rest: { course: 1, height: rest, how: 'rip-first' },
+      problems: [],
+    };
+  }
+  const half = choice === 'half-piece' && system.halfHeight === rest;
+  return {
+    tops: [...stack(ZERO), height],
+    rest: { course: whole + 1, height: rest, how: half ? 'half-piece' : 'rip-last' },
+    problems:
+      choice === 'half-piece' && !half ? [{ kind: 'half-piece-missing', rest, half: system.halfHeight }] : [],
+  };
+}
+
+function gridOf(plan: LevelsInput, system: FormSystem, rules: HouseRules): Grid | readonly LevelProblem[] {
+  const most = rules.count('courses.most');
+  if (plan.height === undefined) {
+    const wrong = stageProblems(plan.stages, most);
+    if (wrong.length > 0) return wrong;
+    return gridOfHeight(times(system.courseHeight, plan.stages.at(-1)?.toCourse ?? 0), system, rules);
+  }
+  const reading = readLength(plan.height, plan.units);
+  if (!reading.ok || reading.length <= 0) return [{ kind: 'height-unreadable', text: plan.height }];
+  const courses = Math.ceil(reading.length / system.courseHeight);
+  if (courses > most) return [{ kind: 'courses-out-of-range', courses, most }];
+  const wrong = stageProblems(plan.stages.slice(0, -1), most);
+  return wrong.length > 0 ? wrong : gridOfHeight(reading.length, system, rules);
+}
+
+/** `up 32in` is +32 in, `down 16in` −16 in; null where it cannot be read. */
+export function readFootingStep(text: string, units: UnitSystem): Length | null {
+  const found = /^\s*(up|down)\s+(.*)$/i.exec(text);
+  const reading = found && readLength(found[2] ?? '', units);
+  if (!found || !reading?.ok || reading.length <= 0) return null;
+  return (found[1]?.toLowerCase() === 'down' ? 0 - reading.length : reading.length) as Length;
+}
+
+/** A top: `5 courses` by the story pole, or a height above the lowest footing; null where it cannot be read. */
+export function readTop(text: string, units: UnitSystem, tops: readonly Length[]): Length | null {
+  const courses = /^\s*(\d+)\s*courses?\s*$/i.exec(text);
+  if (courses) return tops[Number(courses[1])] ?? null;
+  const reading = readLength(text, units);
+  return reading.ok && reading.length > 0 ? reading.length : null;
+}
+
+/** A step of the footing read from the plan, in form-face stations of its wall. */
+interface Step {
+  readonly at: Length;
+  readonly by: Length;
+}
+
+interface Reader {
+  readonly units: UnitSystem;
+  readonly problems: LevelProblem[];
+}
+
+/** A station of a wall as drawn, on the form's outside face; null with a problem where it is off the wall. */
+function stationOn(wall: Wall, text: string, of: 'footing' | 'top', reader: Reader): Length | null {
+  const reading = readLength(text, reader.units);
+  if (!reading.ok) {
+    reader.problems.push({ kind: 'step-unreadable', wall: wall.id, text });
+    return null;
+  }
+  const at = nanometres(alongFace(wall, reading.length));
+  if (at > 0 && at < wall.length) return at;
+  reader.problems.push({
+    kind: 'step-off-wall',
+    wall: wall.id,
+    at: reading.length,
+    length: wall.measured,
+    of,
+  });
+  return null;
+}
+
+function stepsOf(wall: Wall, row: WalkRow | undefined, reader: Reader): readonly Step[] {
+  return (row?.footing ?? [])
+    .flatMap((each): Step[] => {
+      const at = stationOn(wall, each.at, 'footing', reader);
+      const by = readFootingStep(each.step, reader.units);
+      if (by === null) reader.problems.push({ kind: 'step-unreadable', wall: wall.id, text: each.step });
+      return at === null || by === null ? [] : [{ at, by }];
+    })
+    .sort((a, b) => a.at - b.at);
+}
+
+interface FootingSpan {
+  readonly wall: Wall;
+  readonly row: WalkRow | undefined;
+  readonly spans: readonly { readonly from: Length; readonly to: Length; readonly bottom: Length }[];
+  readonly steps: readonly Step[];
+}
+
+/** The footing of one loop walked from its first corner. A loop whose steps do not come home is taken as flat. */
+function footingOf(loop: ShellLoop, rows: ReadonlyMap<string, WalkRow>, base: Length, reader: Reader) {
+  const walls = loop.built?.walls ?? [];
+  let bottom = base;
+  const spans = walls.map((wall): FootingSpan => {
+    const row = rows.get(wall.id);
+    const steps = stepsOf(wall, row, reader);
+    const found: { from: Length; to: Length; bottom: Length }[] = [];
+    let from = ZERO;
+    for (const step of steps) {
+      found.push({ from, to: step.at, bottom });
+      from = step.at;
+      bottom = add(bottom, step.by);
+    }
+    found.push({ from, to: wall.length, bottom });
+    return { wall, row, spans: found.filter((span) => span.to > span.from), steps };
+  });
+  if (bottom === base || loop.built?.open === true) return spans;
+  reader.problems.push({ kind: 'steps-not-home', loop: loop.id, by: subtract(bottom, base) });
+  return spans.map((each): FootingSpan => ({
+    ...each,
+    spans: [{ from: ZERO, to: each.wall.length, bottom: base }],
+    steps: [],
+  }));
+}
+
+/** Steps between whole courses: what step would be, and what the rip costs. */
+function judgeSteps(
+  footing: FootingSpan,
+  lowest: Length,
+  tops: readonly Length[],
+  course: Length,
+  reader: Reader,
+) {
+  footing.steps.forEach((step, index) => {
+    if (step.by % course === 0) return;
+    const upper = footing.spans[step.by > 0 ? index + 1 : index];
+    if (!upper) return;
+    const bottom = subtract(upper.bottom, lowest);
+    const next = tops.find((top) => top > bottom) ?? bottom;
+    const size = Math.abs(step.by);
+    const smaller = times(course, Math.floor(size / course));
+    reader.problems.push({
+      kind: 'step-off-course',
+      wall: footing.wall.id,
+      at: subtract(step.at, footing.wall.beyondStart),
+      step: size as Length,
+      nearest: [...(smaller > 0 ? [smaller] : []), add(smaller, course)],
+      rip: subtract(next, bottom),
+    });
+  });
+}
+
+/** The tops of a wall: one all along, or several where they step. */
+function topsOf(
+  footing: FootingSpan,
+  tops: readonly Length[],
+  reader: Reader,
+): readonly { readonly from: Length; readonly top: Length }[] {
+  const highest = tops.at(-1) ?? ZERO;
+  const { wall, row } = footing;
+  const read = (text: string): Length => {
+    const top = readTop(text, reader.units, tops);
+    if (top === null) {
+      reader.problems.push({ kind: 'top-unreadable', wall: wall.id, text });
+      return highest;
+    }
+    if (top > highest) {
+      reader.problems.push({ kind: 'top-too-high', wall: wall.id, top, highest });
+      return highest;
+    }
+    return top;
+  };
+  const changes = (row?.topSteps ?? [])
+    .flatMap((step) => {
+      const at = stationOn(wall, step.at, 'top', reader);
+      return at === null ? [] : [{ from: at, top: read(step.top) }];
+    })
+    .sort((a, b) => a.from - b.from);
+  return [{ from: ZERO, top: row?.top === undefined ? highest : read(row.top) }, ...changes];
+}
+
+/** Footing and tops of a wall laid over each other. */
+function heightSpans(
+  footing: FootingSpan,
+  lowest: Length,
+  tops: readonly Length[],
+  reader: Reader,
+): readonly HeightSpan[] {
+  const changes = topsOf(footing, tops, reader);
+  const breaks = [
+    ...new Set([...footing.spans.map((span) => span.from), ...changes.map((each) => each.from)]),
+  ].sort((a, b) => a - b);
+  return breaks.flatMap((from, index): HeightSpan[] => {
+    const to = breaks[index + 1] ?? footing.wall.length;
+    const bottomHere = footing.spans.findLast((span) => span.from <= from)?.bottom ?? lowest;
+    const bottom = subtract(bottomHere, lowest);
+    const top = changes.findLast((each) => each.from <= from)?.top ?? ZERO;
+    if (top > bottom) return [{ from, to, bottom, top }];
+    reader.problems.push({ kind: 'top-below-bottom', wall: footing.wall.id, top, bottom });
+    return [];
+  });
+}
+
+/** Pieces that the walls take, two more a row for its corners: near enough to know whether they can be laid. */
+const piecesOf = (shell: Shell, system: FormSystem, courses: number): number =>
+  shell.loops
+    .flatMap(({ built }) => built?.walls ?? [])
+    .reduce((sum, wall) => sum + (Math.ceil(wall.length / system.block) + 2) * courses, 0);
+
+/**
+ * Where every course lies and where every wall begins and ends in height. Courses are counted from the lowest footing.
+ * A height that is no whole number of courses takes a half-height piece, or a rip of the first or the last course, as the
+ * house rule says; footing steps are told walking clockwise and must come home.
+ */
+export function buildLevels(
+  shell: Shell,
+  system: FormSystem | null,
+  plan: LevelsInput,
+  rules: HouseRules,
+): Levels {
+  const none: Levels = { courses: 0, tops: [ZERO], rest: null, walls: {}, problems: [] };
+  if (system === null) return none;
+  const grid = gridOf(plan, system, rules);
+  if (!('tops' in grid)) return { ...none, problems: grid };
+  const pieces = piecesOf(shell, system, grid.tops.length - 1);
+  if (pieces > MOST_PIECES) {
+    return { ...none, problems: [{ kind: 'too-many-pieces', pieces, most: MOST_PIECES }] };
+  }
+  const reader: Reader = { units: plan.units, problems: [...grid.problems] };
+  const rows = new Map(plan.loops.flatMap((loop) => loop.walk.map((row) => [row.id, row])));
+  const baseOf = (id: string): Length => {
+    const text = plan.loops.find((loop) => loop.id === id)?.base;
+    if (text === undefined) return ZERO;
+    const reading = readLength(text, plan.units);
+    if (reading.ok) return reading.length;
+    reader.problems.push({ kind: 'base-unreadable', loop: id, text });
+    return ZERO;
+  };
+  const footings = shell.loops.flatMap((loop) => footingOf(loop, rows, baseOf(loop.id), reader));
+  const bottoms = footings.flatMap((footing) => footing.spans.map((span) => span.bottom));
+  const lowest = (bottoms.length === 0 ? ZERO : Math.min(...bottoms)) as Length;
+  for (const footing of footings) judgeSteps(footing, lowest, grid.tops, system.courseHeight, reader);
+  return {
+    courses: grid.tops.length - 1,
+    tops: grid.tops,
+    rest: grid.rest,
+    walls: Object.fromEntries(
+      footings.map((footing) => [footing.wall.id, heightSpans(footing, lowest, grid.tops, reader)]),
+    ),
+    problems: reader.problems,
+  };
+}

@@ -1,0 +1,19 @@
+import type { Worked, WorkedKey } from '../../kernel/engine/stage';
+import type { Plan } from '../../kernel/plan/plan';
+
+/** The shown names of walls, by their rows: `A–B`. */
+export const namesOf = {
+  needs: ['shell'] as const satisfies readonly WorkedKey[],
+  of: ({ shell }: Pick<Worked, 'shell'>): ((id: string) => string) => {
+    const names = new Map(shell.loops.flatMap((loop) => loop.rowNames.map(({ row, name }) => [row, name])));
+    return (id) => names.get(id) ?? id;
+  },
+};
+
+/** The names of openings and inserts as well, as they stand in the plan. */
+export function thingNames(plan: Plan, nameOf: (id: string) => string): (id: string) => string {
+  const things = new Map(
+    [...(plan.openings ?? []), ...(plan.inserts ?? [])].map(({ id, name }) => [id, name ?? 'Without a name']),
+  );
+  return (id) => things.get(id) ?? nameOf(id);
+}

@@ -1,0 +1,83 @@
+import { type Length, inches, nanometres, NANOMETRES_PER_INCH } from '../../kernel/measure';
+import type { ChoiceRule, CountRule, LengthRule } from '../../kernel/rules';
+
+const commonPractice = { kind: 'common practice' } as const;
+const ours = { kind: 'ours' } as const;
+
+/** House rules of the outline that take a length. */
+export const outlineLengthRules = {
+  'outline.gap.closed': {
+    id: 'outline.gap.closed',
+    type: 'length',
+    statement: 'A gap shorter than {value} where the walk comes home is closed on the last wall.',
+    reason: 'It is under what a tape can tell, and angled walls bring such gaps with them.',
+    default: nanometres(NANOMETRES_PER_INCH / 32),
+    least: 0 as Length,
+    most: inches(1),
+    source: ours,
+  },
+  'outline.wall.longest': {
+    id: 'outline.wall.longest',
+    type: 'length',
+    statement: 'No wall is longer than {value}.',
+    reason: 'A longer one is a slip of the unit.',
+    default: 1_000_000_000_000 as Length,
+    least: inches(12),
+    most: 1_000_000_000_000 as Length,
+    source: ours,
+  },
+  'outline.curve.tightest': {
+    id: 'outline.curve.tightest',
+    type: 'length',
+    statement: 'A wall is bent to a radius of {value} on its shorter face at least.',
+    reason: 'Tighter, the relief cuts meet at the webs and nothing is left of the foam between them.',
+    default: inches(48),
+    least: inches(12),
+    most: inches(960),
+    source: ours,
+  },
+} as const satisfies Record<string, LengthRule>;
+
+/** House rules of the outline that take a count. */
+export const outlineCountRules = {
+  'courses.most': {
+    id: 'courses.most',
+    type: 'count',
+    statement: 'A wall has at most {value} courses.',
+    reason: 'More is a slip of the keyboard.',
+    default: 60,
+    least: 1,
+    most: 60,
+    source: ours,
+  },
+} as const satisfies Record<string, CountRule>;
+
+/** House rules of the outline that take a choice. */
+export const outlineChoiceRules = {
+  'courses.height.rest': {
+    id: 'courses.height.rest',
+    type: 'choice',
+    statement: 'Where the height is no whole number of courses: {value}.',
+    reason:
+      'Ripping the first course keeps the interlock on top, where the next storey carries on; a half-height piece needs no saw.',
+    default: 'rip-first',
+    choices: [
+      { value: 'rip-first', label: 'the first course is ripped to the rest' },
+      { value: 'rip-last', label: 'the last course is ripped to the rest' },
+      {
+        value: 'half-piece',
+        label: 'half-height pieces make the last course where they fit, otherwise a rip',
+      },
+    ],
+    source: commonPractice,
+  },
+} as const satisfies Record<string, ChoiceRule>;
+
+/** Every house rule that belongs to it. */
+export const outlineRules = { ...outlineLengthRules, ...outlineCountRules, ...outlineChoiceRules };
+
+declare module '../../kernel/rules/rule' {
+  interface LengthRules extends Record<keyof typeof outlineLengthRules, LengthRule> {}
+  interface CountRules extends Record<keyof typeof outlineCountRules, CountRule> {}
+  interface ChoiceRules extends Record<keyof typeof outlineChoiceRules, ChoiceRule> {}
+}

@@ -1,0 +1,29 @@
+import type { Stage } from '../../kernel/engine/stage';
+import type { Family, FormSystem } from '../../kernel/forms';
+import type { Levels } from './levels';
+import type { Stage as Stack } from './plan';
+import type { Shell } from './shell';
+import { outlinePart } from './part';
+import { outlineRules } from './rules';
+
+/** Outlines, their walls and levels. */
+export const outlineStage: Stage = {
+  id: 'outline',
+  rules: outlineRules,
+  part: outlinePart,
+  makes: ['families', 'shell', 'system', 'levels', 'stacks'],
+  load: () => import('./work'),
+};
+
+declare module '../../kernel/engine/stage' {
+  interface Worked {
+    /** The families that the job may choose from: those that ship, and its own. */
+    readonly families: readonly Family[];
+    readonly shell: Shell;
+    /** The forms as they are laid; null where the plan names none that can be. */
+    readonly system: FormSystem | null;
+    readonly levels: Levels;
+    /** What is stacked and poured in one go, the last of it as high as the walls. */
+    readonly stacks: readonly Stack[];
+  }
+}

@@ -1,0 +1,406 @@
+import type { Inserts } from '../inserts/placeInserts';
+import type { Plan } from '../../kernel/plan/plan';
+import type { Worked } from '../../kernel/engine/stage';
+import type { CourseRow } from '../courses';
+import { MOST_LOADS } from '../limits';
+import { type Length, readLength, SQUARE_METRES_PER_SQUARE_FOOT, toCubicYards } from '../../kernel/measure';
+import type { StagePour } from './plan';
+import { type Day, type PlayedRun, playDay, spacingWhy } from './rehearsal';
+import type { HouseRules } from '../../kernel/rules';
+import { type Point, distance } from '../../kernel/geometry/point';
+import type { HeightSpan, Wall } from '../outline';
+import type { Figure } from '../../kernel/figures/figure';
+import { type Core, type Displacing, coreOf, displacingOf } from '../tally';
+import { dayOf, steady } from './dayOf';
+import { crewOf, rateHow, rateOf } from './method';
+import { type MixCard, mixOf } from './mix';
+import { moneyOf } from './money';
+import { type Pressing, type Soonest, pressingOf } from './pressing';
+import type { PourProblem } from './problem';
+import { type PourReady, pourReady } from './ready';
+import { type RoundSpan, roundsOf, roundsWithFooting } from './rounds';
+import { sidesOf } from './sides';
+import { type Slice, pointOver, slicesOf } from './slices';
+import { type PourSpan, pourSpans } from './spans';
+import { type PourMethod, type Stop, isMoved, methodOf, reachOf, routeOf, stopsOf } from './stops';
+import { type PourVolumes, volumesOf } from './volumes';
+
+/** What `buildPour` reads of a plan. */
+export type PourInput = Pick<Plan, 'units' | 'pour'>;
+
+/** Seconds that a wall takes of one round at the crew's pace. */
+export interface Dwell {
+  readonly wall: string;
+  readonly name: string;
+  readonly round: number;
+  readonly seconds: number;
+}
+
+/** One pour of the job, from its rounds to its clock. */
+export interface StagedPour {
+  readonly span: PourSpan;
+  readonly method: PourMethod;
+  readonly crew: number;
+  /** First truck on site, minutes after midnight. */
+  readonly start: number;
+  readonly date: string | null;
+  readonly rounds: readonly RoundSpan[];
+  readonly slices: readonly Slice[];
+  /** Slices in the order of a round. */
+  readonly route: readonly number[];
+  readonly stops: readonly Stop[];
+  readonly volumes: PourVolumes;
+  readonly mix: MixCard;
+  /** Null where the concrete's figures are out of any range, or nothing is poured. */
+  readonly pressing: Pressing | null;
+  readonly dwell: readonly Dwell[];
+  /** Where the machine stands, where that was said; and how far it must reach. */
+  readonly stand: { readonly at: Point; readonly farthest: Length } | null;
+  readonly reach: Length;
+  /** How often chute or conveyor are moved in all. */
+  readonly moves: number;
+  /** What the rehearsal plays. */
+  readonly day: Day;
+  /** The day as it goes if nothing scatters. */
+  readonly clock: PlayedRun;
+  readonly money: Figure;
+  readonly ready: readonly PourReady[];
+}
+
+export interface Pour {
+  readonly pours: readonly StagedPour[];
+  readonly problems: readonly PourProblem[];
+}
+
+/** Everything on which a pour stands. */
+export type PourGround = Pick<
+  Worked,
+  | 'shell'
+  | 'levels'
+  | 'courses'
+  | 'openings'
+  | 'placed'
+  | 'bucks'
+  | 'footing'
+  | 'steel'
+  | 'bracing'
+  | 'topoff'
+  | 'stacks'
+>;
+
+/** What all pours of a job share. */
+interface Setting extends PourGround {
+  readonly inserts: Inserts;
+  readonly input: PourInput;
+  readonly rules: HouseRules;
+  readonly core: Core;
+  readonly displacing: Displacing;
+  readonly slices: readonly Slice[];
+  readonly walls: ReadonlyMap<string, Wall>;
+  readonly rows: ReadonlyMap<string, readonly CourseRow[]>;
+  readonly problems: PourProblem[];
+}
+
+/** First truck at half past seven, where nothing is said. [ours] */
+const USUAL_START = 7 * 60 + 30;
+
+/** `07:30` as minutes after midnight. */
+export function minutesOf(text: string | undefined): number | null {
+  const found = /^(\d{1,2}):(\d{2})$/.exec(text ?? '');
+  return found ? Number(found[1]) * 60 + Number(found[2]) : null;
+}
+
+/** A time of the day: minutes after midnight as `07:30`. */
+export function clockText(minutes: number): string {
+  const whole = Math.round(minutes);
+  const day = ((whole % 1440) + 1440) % 1440;
+  return `${String(Math.floor(day / 60)).padStart(2, '0')}:${String(day % 60).padStart(2, '0')}`;
+}
+
+/** Where the machine stands, and the farthest that it must reach; walls out of its reach are told. */
+function standOf(
+  said: StagePour | undefined,
+  stage: string,
+  stops: readonly Stop[],
+  method: PourMethod,
+  setting: Setting,
+): StagedPour['stand'] {
+  const { shell, slices, input, rules, problems } = setting;
+  if (!said?.stand || isMoved(method)) return null;
+  const { wall: id, at, out } = said.stand;
+  const loop = shell.loops.find(({ built }) => built?.walls.some((wall) => wall.id === id))?.built;
+  const wall = loop?.walls.find((each) => each.id === id);
+  const [along, away] = [readLength(at, input.units), readLength(out, input.units)];
+  if (!loop || !wall || !along.ok || !away.ok) {
+    const text = !along.ok ? at : !away.ok ? out : id;
+    problems.push({ kind: 'stand-unreadable', stage, text });
+    return null;
+  }
+  const point = pointOver(loop, wall, along.length, -away.length);
+  const used = new Set(stops.flatMap((stop) => (stop.slice === null ? [] : [stop.slice])));
+  const far = slices
+    .filter((slice) => used.has(slice.index))
+    .map((slice) => ({ slice, far: distance(point, slice.at) }));
+  const farthest = Math.max(0, ...far.map((each) => each.far)) as Length;
+  const reach = reachOf(rules);
+  const missed = [...new Set(far.filter((each) => each.far > reach).map(({ slice }) => slice.name))];
+  if (missed.length > 0) problems.push({ kind: 'out-of-reach', stage, walls: missed, reach, farthest });
+  return { at: point, farthest };
+}
+
+/** Seconds that every wall takes of every round; the shortest that is under the rule is told, once a wall. */
+function dwellOf(volumes: PourVolumes, rate: number, stage: string, setting: Setting): readonly Dwell[] {
+  const least = setting.rules.count('pour.dwell.least');
+  const dwell = volumes.walls.flatMap(({ wall, name }) =>
+    volumes.rounds.flatMap(({ round, walls }): Dwell[] => {
+      const volume = walls[wall] ?? 0;
+      return volume > 0 ? [{ wall, name, round, seconds: (volume / rate) * 3600 }] : [];
+    }),
+  );
+  for (const { wall } of volumes.walls) {
+    const [shortest] = dwell.filter((each) => each.wall === wall).sort((a, b) => a.seconds - b.seconds);
+    if (shortest && shortest.seconds < least) {
+      const { round, seconds } = shortest;
+      setting.problems.push({ kind: 'dwell-short', stage, wall, seconds, round });
+    }
+  }
+  return dwell;
+}
+
+/** What the planned clock runs into: layers that wait too long, old loads, trucks that stand in each other's way. */
+function judgeClock(stage: string, day: Day, clock: PlayedRun, problems: PourProblem[]): void {
+  const { service, grows } = spacingWhy(day, day.spacing);
+  const layersWait = clock.gap > day.working;
+  const trucksWait = grows > 0 && day.loads.length > 1;
+  if (layersWait) {
+    problems.push({ kind: 'round-slow', stage, gap: clock.gap, working: day.working, trucksWait });
+  }
+  if (clock.age > day.discharge) {
+    problems.push({ kind: 'load-old', stage, age: clock.age, most: day.discharge, layersWait });
+  }
+  // Trucks farther apart would only make the layers wait longer.
+  if (trucksWait && !layersWait) {
+    problems.push({ kind: 'trucks-close', stage, spacing: day.spacing, service });
+  }
+}
+
+/** Height of a wall within a pour, where it is highest, in metres. */
+const heightIn = (span: PourSpan, spans: readonly HeightSpan[]): number =>
+  Math.max(0, ...spans.map((each) => Math.min(each.top, span.top) - Math.max(each.bottom, span.bottom))) /
+  1e9;
+
+/** Where the hose comes back soonest after a layer was filled, as the planned clock has it. */
+function soonestReturn(
+  stops: readonly Stop[],
+  day: Day,
+  clock: PlayedRun,
+  walls: ReadonlyMap<string, Wall>,
+): Soonest | null {
+  const filled = new Map<number, number>();
+  let soonest: Soonest | null = null;
+  for (const { stop: index, from, to } of clock.placed) {
+    const slice = day.stops[index]?.slice ?? null;
+    const stop = stops[index];
+    if (slice === null || !stop?.wall) continue;
+    const before = filled.get(slice);
+    filled.set(slice, to);
+    if (before === undefined || (soonest !== null && from - before >= soonest.minutes)) continue;
+    const name = walls.get(stop.wall)?.name ?? stop.wall;
+    soonest = { wall: stop.wall, name, round: stop.round, minutes: from - before };
+  }
+  return soonest;
+}
+
+/** One pour; null where it is more than a day's trucks could ever bring. */
+function stagedPour(span: PourSpan, index: number, last: boolean, setting: Setting): StagedPour | null {
+  const { shell, openings, footing, input, rules, core, displacing, slices, walls, rows, problems } = setting;
+  const said = input.pour?.stages?.[span.stage];
+  const method = methodOf(rules);
+  const asOne = index === 0 && footing.bases.withWall && footing.concrete.value > 0;
+  const rounds = asOne
+    ? roundsWithFooting(span, setting.levels.tops[1] ?? span.top, said?.rounds, input.units, rules, problems)
+    : roundsOf(span, said?.rounds, input.units, rules, problems);
+  const sides = sidesOf(
+    span,
+    index === 0,
+    input.pour?.sides ?? [],
+    footing,
+    openings,
+    shell,
+    input.units,
+    problems,
+  );
+  const volumes = volumesOf(
+    span,
+    rounds,
+    core,
+    displacing,
+    setting.levels,
+    sides,
+    said?.loads,
+    input.units,
+    rules,
+    problems,
+  );
+  const loads = Math.ceil(volumes.ordered.value / volumes.truck);
+  if (loads > MOST_LOADS) {
+    problems.push({ kind: 'pour-too-large', stage: span.stage, loads, most: MOST_LOADS });
+    return null;
+  }
+  const route = routeOf(slices, shell, said?.corner, rules);
+  const stops = stopsOf({
+    route,
+    rounds,
+    walls,
+    rows,
+    openings: openings.placed,
+    volumeOf: (wall, round) => volumes.rounds[round - 1]?.walls[wall] ?? 0,
+    sides,
+    rules,
+  });
+  const poured = volumes.walls.length > 0;
+  const face = volumes.walls.reduce((sum, { wall }) => {
+    const own = walls.get(wall);
+    return sum + (own ? (own.length / 1e9) * ((span.top - span.bottom) / 1e9) : 0);
+  }, 0);
+  const mix = mixOf(
+    span.stage,
+    said,
+    method,
+    toCubicYards(volumes.ordered.value),
+    face / SQUARE_METRES_PER_SQUARE_FOOT,
+    rules,
+    problems,
+  );
+  const start = minutesOf(said?.start) ?? USUAL_START;
+  const darkAt = minutesOf(said?.dark);
+  const dark = darkAt === null ? null : darkAt - start;
+  const day = dayOf(stops, volumes, mix, method, dark, last, setting);
+  const clock = playDay(steady(day), 0);
+  if (poured) judgeClock(span.stage, day, clock, problems);
+  const watchers = input.pour?.watchers ?? {};
+  const pressing =
+    mix.fresh && poured
+      ? pressingOf({
+          span,
+          rounds,
+          rising: {
+            rounds,
+            walls: volumes.walls.flatMap(({ wall }) => walls.get(wall) ?? []),
+            core,
+            displacing,
+            levels: setting.levels,
+            openings,
+          },
+          heightOf: (wall) => heightIn(span, setting.levels.walls[wall] ?? []),
+          soonest: soonestReturn(stops, day, clock, walls),
+          fresh: mix.fresh,
+          rate: rateHow(method, rules),
+          capacity: shell.family?.capacityPascals ?? null,
+          rules,
+          problems,
+        })
+      : null;
+  const capacity = pressing?.capacity ?? null;
+  if (capacity !== null && clock.pressure !== null && clock.pressure > capacity) {
+    problems.push({ kind: 'day-over-capacity', stage: span.stage, pressure: clock.pressure, capacity });
+  }
+  return {
+    span,
+    method,
+    crew: crewOf(method, rules),
+    start,
+    date: said?.date ?? null,
+    rounds,
+    slices,
+    route: route.map((slice) => slice.index),
+    stops,
+    volumes,
+    mix,
+    pressing,
+    dwell: dwellOf(volumes, rateOf(method, rules), span.stage, setting),
+    stand: standOf(said, span.stage, stops, method, setting),
+    reach: reachOf(rules),
+    moves: stops.filter((stop) => stop.move).length,
+    day,
+    clock,
+    money: moneyOf(span.stage, volumes.ordered, clock, method, rules),
+    ready: pourReady({
+      ...setting,
+      span,
+      last,
+      method,
+      done: said?.ready ?? [],
+      watched: volumes.walls.map(({ wall, name }) => ({ wall, name, by: watchers[wall] ?? null })),
+      units: input.units,
+    }),
+  };
+}
+
+/**
+ * Every pour of the job: its rounds, what each takes wall by wall, what is ordered with it, the mix, the pressure on the forms, the
+ * clock if all goes to plan, and the list of what must be true before it starts.
+ */
+export function buildPour(ground: PourGround, input: PourInput, rules: HouseRules): Pour {
+  const { shell, levels, courses, openings, placed: inserts, stacks } = ground;
+  const problems: PourProblem[] = [];
+  const core = coreOf(shell, courses);
+  if (courses.count === 0 || core.loops.length === 0) return { pours: [], problems };
+  const walls = new Map([...core.walls].map(([id, { wall }]) => [id, wall]));
+  const rows = new Map<string, CourseRow[]>();
+  for (const row of courses.rows) {
+    const own = rows.get(row.wall);
+    if (own) own.push(row);
+    else rows.set(row.wall, [row]);
+  }
+  const setting: Setting = {
+    ...ground,
+    inserts,
+    input,
+    rules,
+    core,
+    displacing: displacingOf(openings, inserts, rules),
+    slices: slicesOf(shell, openings.placed, rules),
+    walls,
+    rows,
+    problems,
+  };
+  if (methodOf(rules) === 'holes' && shell.family?.kind !== 'cell')
+    problems.push({ kind: 'holes-for-cells' });
+  const spans = pourSpans(stacks, levels);
+  const stages = new Set(stacks.map((stage) => stage.id));
+  for (const side of input.pour?.sides ?? []) {
+    if (side.stage !== undefined && !stages.has(side.stage)) {
+      problems.push({ kind: 'side-nowhere', side: side.id, name: side.name });
+    }
+  }
+  const pours = spans.flatMap(
+    (span, index) => stagedPour(span, index, index === spans.length - 1, setting) ?? [],
+  );
+  // What holds for every pour of the job is told once.
+  const told = new Set<string>();
+  return {
+    pours,
+    problems: problems.filter((problem) => {
+      const key = JSON.stringify(problem);
+      if (told.has(key)) return false;
+      told.add(key);
+      return true;
+    }),
+  };
+}
+
+/** Every figure of the pours, for why cards. */
+export const figuresOfPour = ({ pours }: Pour): readonly Figure[] =>
+  pours.flatMap(({ volumes, pressing, mix, money }) => [
+    volumes.core,
+    volumes.ordered,
+    volumes.weight,
+    ...volumes.rounds.map(({ whole }) => whole),
+    ...volumes.walls.map(({ volume }) => volume),
+    ...volumes.sides.map(({ volume }) => volume),
+    ...volumes.whatIf.map(({ volume }) => volume),
+    mix.sets,
+    money,
+    ...(pressing ? [pressing.rise, pressing.aci, pressing.ciria, pressing.head, pressing.roundHead] : []),
+  ]);

@@ -1,0 +1,32 @@
+import type { CountRuleId, HouseRules, QuantityRuleId } from '../../kernel/rules';
+import { type How, given } from '../../kernel/figures/how';
+import type { PourMethod } from './stops';
+
+const RATES: Readonly<Record<PourMethod, QuantityRuleId>> = {
+  pump: 'pour.rate.pump',
+  chute: 'pour.rate.chute',
+  conveyor: 'pour.rate.conveyor',
+  holes: 'pour.rate.holes',
+};
+
+const CREWS: Readonly<Record<PourMethod, CountRuleId>> = {
+  pump: 'pour.crew.pump',
+  chute: 'pour.crew.chute',
+  conveyor: 'pour.crew.conveyor',
+  holes: 'pour.crew.holes',
+};
+
+export const rateRule = (method: PourMethod): QuantityRuleId => RATES[method];
+export const crewRule = (method: PourMethod): CountRuleId => CREWS[method];
+
+/** What a crew places in an hour by a method, in cubic metres. */
+export const rateOf = (method: PourMethod, rules: HouseRules): number => rules.quantity(RATES[method]);
+
+/** The same as a figure's term. */
+export const rateHow = (method: PourMethod, rules: HouseRules): How =>
+  given('placing rate', 'flow', rateOf(method, rules));
+
+export const crewOf = (method: PourMethod, rules: HouseRules): number => rules.count(CREWS[method]);
+
+/** Whether a pump or a conveyor is hired for it. */
+export const isHired = (method: PourMethod): boolean => method !== 'chute';

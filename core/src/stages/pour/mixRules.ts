@@ -1,0 +1,207 @@
+import type { ChoiceRule, CountRule } from '../../kernel/rules';
+
+const commonPractice = { kind: 'common practice' } as const;
+const ours = { kind: 'ours' } as const;
+const fromMemory = (name: string) => ({ kind: 'standard', name, fromMemory: true }) as const;
+
+/** Rules of the mix and of how long it may wait that are counts. */
+export const mixCountRules = {
+  'pour.density': {
+    id: 'pour.density',
+    type: 'count',
+    statement: 'Fresh concrete weighs {value} lb/ft³.',
+    reason: 'Normal weight; the plant knows its own.',
+    default: 150,
+    least: 80,
+    most: 250,
+    source: commonPractice,
+  },
+  'pour.work.minutes': {
+    id: 'pour.work.minutes',
+    type: 'count',
+    statement: 'At 70 °F a layer may wait {value} minutes for the next one.',
+    reason: 'Crews say 60 to 90; later it makes a cold joint.',
+    default: 75,
+    least: 15,
+    most: 240,
+    source: commonPractice,
+  },
+  'pour.work.halves': {
+    id: 'pour.work.halves',
+    type: 'count',
+    statement:
+      'That time halves with every {value} °F that the concrete is warmer, and doubles when as much colder.',
+    reason: 'Less when hot, more when cold; the figure is a guess to be set from the mix at hand.',
+    default: 30,
+    least: 10,
+    most: 100,
+    source: ours,
+  },
+  'pour.work.retarder': {
+    id: 'pour.work.retarder',
+    type: 'count',
+    statement: 'A retarder lengthens it by {value} %.',
+    reason: 'The plant knows what it puts in.',
+    default: 50,
+    least: 0,
+    most: 300,
+    source: ours,
+  },
+  'pour.discharge.most': {
+    id: 'pour.discharge.most',
+    type: 'count',
+    statement: 'A load is discharged within {value} minutes of its batching.',
+    reason: 'Unless the buyer agrees otherwise.',
+    default: 90,
+    least: 30,
+    most: 300,
+    source: fromMemory('ASTM C94'),
+  },
+  'pour.mix.temperature': {
+    id: 'pour.mix.temperature',
+    type: 'count',
+    statement: 'Concrete comes at {value} °F, where a pour says nothing else.',
+    reason: 'The plant’s ticket tells; the colder, the longer it presses and the longer it can wait.',
+    default: 65,
+    least: 40,
+    most: 105,
+    source: ours,
+  },
+  'pour.mix.slump': {
+    id: 'pour.mix.slump',
+    type: 'count',
+    statement: 'Slump is ordered at {value} in.',
+    reason:
+      '4 in where it can escape at the bottom, 5 to 6 in most walls, 7 in to 8 in through a small line.',
+    default: 6,
+    least: 1,
+    most: 11,
+    source: commonPractice,
+  },
+  'pour.mix.slump.within': {
+    id: 'pour.mix.slump.within',
+    type: 'count',
+    statement: 'A load is taken within {value} in of the slump that was ordered.',
+    reason: 'Wider, it is another mix.',
+    default: 1,
+    least: 0,
+    most: 3,
+    source: commonPractice,
+  },
+  'pour.mix.coldest': {
+    id: 'pour.mix.coldest',
+    type: 'count',
+    statement: 'When the air is under 40 °F, concrete comes at {value} °F or more.',
+    reason: 'Sections under 12 in lose their heat fastest.',
+    default: 55,
+    least: 32,
+    most: 90,
+    source: fromMemory('ACI 306'),
+  },
+  'pour.mix.hottest': {
+    id: 'pour.mix.hottest',
+    type: 'count',
+    statement: 'Concrete comes at {value} °F or less.',
+    reason: 'Hotter, it stiffens in the truck.',
+    default: 95,
+    least: 60,
+    most: 120,
+    source: fromMemory('ACI 301'),
+  },
+  'pour.test.yards': {
+    id: 'pour.test.yards',
+    type: 'count',
+    statement: 'Cylinders are made for every {value} yd³, once a day at least.',
+    reason: 'Where the drawings ask for them.',
+    default: 150,
+    least: 5,
+    most: 1000,
+    source: fromMemory('ACI 318-19 26.12.2'),
+  },
+  'pour.test.feet': {
+    id: 'pour.test.feet',
+    type: 'count',
+    statement: 'And for every {value} ft² of wall.',
+    reason: 'Thin walls take less concrete than they have face.',
+    default: 5000,
+    least: 100,
+    most: 100_000,
+    source: fromMemory('ACI 318-19 26.12.2'),
+  },
+} as const satisfies Record<string, CountRule>;
+
+/** Those that are a choice. */
+export const mixChoiceRules = {
+  'pour.mix.strength': {
+    id: 'pour.mix.strength',
+    type: 'choice',
+    statement: 'Concrete is {value} at 28 days.',
+    reason: 'The drawings say which.',
+    default: '3500',
+    choices: [
+      { value: '2500', label: '2500 psi (17 MPa)' },
+      { value: '3000', label: '3000 psi (21 MPa)' },
+      { value: '3500', label: '3500 psi (24 MPa)' },
+      { value: '4000', label: '4000 psi (28 MPa)' },
+      { value: '5000', label: '5000 psi (35 MPa)' },
+    ],
+    source: commonPractice,
+  },
+  'pour.mix.stone': {
+    id: 'pour.mix.stone',
+    type: 'choice',
+    statement: 'Its stone is {value}.',
+    reason: 'Larger stone hangs on bars and webs.',
+    default: '3/8',
+    choices: [
+      { value: '3/8', label: '3/8 in (10 mm)' },
+      { value: '1/2', label: '1/2 in (13 mm) at most' },
+      { value: '3/4', label: '3/4 in (20 mm)' },
+    ],
+    source: commonPractice,
+  },
+  'pour.mix.admixture': {
+    id: 'pour.mix.admixture',
+    type: 'choice',
+    statement: 'It flows by {value}.',
+    reason:
+      'Water thins it and takes strength; a reducer does not. One that delays setting counts as a retarder.',
+    default: 'reducer',
+    choices: [
+      { value: 'none', label: 'its water alone' },
+      { value: 'reducer', label: 'a mid-range water reducer that does not delay setting' },
+      { value: 'retarder', label: 'a water reducer that delays setting, or a retarder' },
+    ],
+    source: commonPractice,
+  },
+  'pour.mix.cement': {
+    id: 'pour.mix.cement',
+    type: 'choice',
+    statement: 'Its cement is {value}.',
+    reason: 'Blends stay fluid longer and press harder.',
+    default: 'plain',
+    choices: [
+      { value: 'plain', label: 'Type I, II or III' },
+      { value: 'blend', label: 'a blend of up to 70 % slag or 40 % fly ash' },
+      { value: 'high-blend', label: 'a blend of more than 70 % slag or 40 % fly ash' },
+    ],
+    source: fromMemory('ACI 347R-14'),
+  },
+  'pour.mix.air': {
+    id: 'pour.mix.air',
+    type: 'choice',
+    statement: 'It has {value}.',
+    reason: 'Where it freezes while wet.',
+    default: 'none',
+    choices: [
+      { value: 'none', label: 'no air put in' },
+      { value: 'air', label: '5 to 7 % of air put in' },
+    ],
+    source: commonPractice,
+  },
+} as const satisfies Record<string, ChoiceRule>;
+
+declare module '../../kernel/rules/rule' {
+  interface CountRules extends Record<keyof typeof mixCountRules, CountRule> {}
+  interface ChoiceRules extends Record<keyof typeof mixChoiceRules, ChoiceRule> {}
+}

@@ -1,0 +1,75 @@
+import { CUBIC_METRES_PER_CUBIC_YARD } from '../../kernel/measure';
+import type { PlayedRun } from './rehearsal';
+import type { HouseRules } from '../../kernel/rules';
+import { type Figure, figureOf } from '../../kernel/figures/figure';
+import { type How, given, givenCount } from '../../kernel/figures/how';
+import { crewOf, crewRule, isHired } from './method';
+import type { PourMethod } from './stops';
+
+/** What a pour costs in the job's money, if it goes as planned. */
+export function moneyOf(
+  stage: string,
+  ordered: Figure,
+  clock: PlayedRun,
+  method: PourMethod,
+  rules: HouseRules,
+): Figure {
+  const count = (name: string, id: Parameters<HouseRules['count']>[0]): How =>
+    givenCount(name, rules.count(id));
+  const lead = rules.count('pour.pump.lead');
+  const hours = given('hours, with the lead, to the last brace', 'ratio', (clock.done + lead) / 60);
+  const machine = given(
+    'hours, with the lead, washed out',
+    'ratio',
+    (clock.finish + (isHired(method) ? rules.count('pour.after.wash') : 0) + lead) / 60,
+  );
+  const product = (name: string, of: readonly How[]): How => ({ op: 'product', name, unit: 'money', of });
+  return figureOf(
+    `pour.${stage}.money`,
+    'What the pour costs as planned',
+    {
+      op: 'sum',
+      name: 'money',
+      unit: 'money',
+      of: [
+        product('concrete', [
+          {
+            op: 'quotient',
+            name: 'ordered, yd³',
+            unit: 'ratio',
+            of: [ordered.how, given('a yd³', 'volume', CUBIC_METRES_PER_CUBIC_YARD)],
+          },
+          count('a yd³', 'pour.money.concrete'),
+        ]),
+        ...(isHired(method)
+          ? [
+              product(method === 'conveyor' ? 'conveyor' : 'pump', [
+                {
+                  op: 'greatest' as const,
+                  name: 'hours paid',
+                  unit: 'ratio' as const,
+                  of: [machine, count('at least', 'pour.money.pump.hours')],
+                },
+                count('an hour', 'pour.money.pump'),
+              ]),
+            ]
+          : []),
+        product('crew', [
+          hours,
+          givenCount('people', crewOf(method, rules)),
+          count('an hour of one', 'pour.money.crew'),
+        ]),
+        given('trucks that wait', 'money', clock.waitCost),
+      ],
+    },
+    [
+      'pour.money.concrete',
+      'pour.money.pump',
+      'pour.money.pump.hours',
+      crewRule(method),
+      'pour.money.crew',
+      'pour.money.wait',
+    ],
+    {},
+  );
+}

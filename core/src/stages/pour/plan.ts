@@ -1,0 +1,136 @@
+import type { UnitSystem } from '../../kernel/measure';
+import { said } from '../../kernel/plan/said';
+import { storedLengthText } from '../../kernel/plan/storedText';
+
+/** When a side pour takes its concrete: before the walls, while their first round stiffens, or with what is left. */
+export const SIDE_TIMES = ['first', 'between', 'last'] as const;
+export type SideTime = (typeof SIDE_TIMES)[number];
+
+/** Concrete besides the walls that shares their trucks: a beam form inside, a pier, a pad. */
+export interface SidePour {
+  readonly id: string;
+  readonly name: string;
+  /** `2.5 yd³`, or the box that it fills: `12ft × 8in × 16in`. */
+  readonly volume: string;
+  readonly when: SideTime;
+  /** The stage with which it is poured; the first one where left out. */
+  readonly stage?: string;
+}
+
+/** What a job says of the pour of one of its stages. */
+export interface StagePour {
+  /** `2026-11-30` */
+  readonly date?: string;
+  /** First truck on site, `07:30`. */
+  readonly start?: string;
+  /** When it is too dark to go on. */
+  readonly dark?: string;
+  /** Air, and the concrete as it comes, in degrees Fahrenheit. */
+  readonly air?: number;
+  readonly concrete?: number;
+  /** Depths of the rounds from the bottom up, where they are set by hand. */
+  readonly rounds?: readonly string[];
+  /** How many loads are ordered; as many as the volume takes where left out. */
+  readonly loads?: number;
+  /** The wall at whose first corner the pour starts or arrives. */
+  readonly corner?: string;
+  /** Where the pump, the chute or the conveyor stands: out from a wall's face. */
+  readonly stand?: PourStand;
+  /** What has been looked at and found true before the pump unfolds, by its id on the list. */
+  readonly ready?: readonly string[];
+}
+
+/** A place outside: beside a wall, at a station of it, so far out from its outside face. */
+export interface PourStand {
+  readonly wall: string;
+  readonly at: string;
+  readonly out: string;
+}
+
+/** What a job says of its pours besides its house rules. */
+export interface PourPlan {
+  readonly stages?: Readonly<Record<string, StagePour>>;
+  readonly sides?: readonly SidePour[];
+  /** Who watches which wall from below. */
+  readonly watchers?: Readonly<Record<string, string>>;
+  /** The draw of the rehearsal, so that a run can be repeated. */
+  readonly seed?: number;
+}
+
+/** A change of the pour; null takes away what was said. */
+export type PourChange =
+  | {
+      readonly of: 'stage';
+      readonly stage: string;
+      readonly change: { readonly [K in keyof StagePour]?: StagePour[K] | null };
+    }
+  | { readonly of: 'put-side'; readonly side: SidePour }
+  | { readonly of: 'remove-side'; readonly side: string }
+  | { readonly of: 'watcher'; readonly wall: string; readonly name: string | null }
+  | { readonly of: 'ready'; readonly stage: string; readonly item: string; readonly done: boolean }
+  | { readonly of: 'seed'; readonly seed: number };
+
+function changeStage(
+  before: StagePour | undefined,
+  change: { readonly [K in keyof StagePour]?: StagePour[K] | null },
+  units: UnitSystem,
+): StagePour {
+  const stored = (text: string): string => storedLengthText(text, units);
+  const { rounds, stand, ready } = change;
+  return said({
+    ...before,
+    ...change,
+    ...(rounds ? { rounds: rounds.length === 0 ? null : rounds.map(stored) } : {}),
+    ...(ready?.length === 0 ? { ready: null } : {}),
+    ...(stand ? { stand: { ...stand, at: stored(stand.at), out: stored(stand.out) } } : {}),
+  }) as StagePour;
+}
+
+/** The pour with a change; lengths are kept with their unit. */
+export function changePour(pour: PourPlan | undefined, change: PourChange, units: UnitSystem): PourPlan {
+  switch (change.of) {
+    case 'stage':
+      return {
+        ...pour,
+        stages: {
+          ...pour?.stages,
+          [change.stage]: changeStage(pour?.stages?.[change.stage], change.change, units),
+        },
+      };
+    case 'put-side': {
+      const sides = pour?.sides ?? [];
+      const known = sides.some((side) => side.id === change.side.id);
+      return {
+        ...pour,
+        sides: known
+          ? sides.map((side) => (side.id === change.side.id ? change.side : side))
+          : [...sides, change.side],
+      };
+    }
+    case 'remove-side':
+      return { ...pour, sides: (pour?.sides ?? []).filter((side) => side.id !== change.side) };
+    case 'watcher': {
+      const others = Object.entries(pour?.watchers ?? {}).filter(([wall]) => wall !== change.wall);
+      const own = change.name === null || change.name === '' ? [] : [[change.wall, change.name] as const];
+      return { ...pour, watchers: Object.fromEntries([...others, ...own]) };
+    }
+    case 'ready': {
+      const { stage, item, done } = change;
+      const others = (pour?.stages?.[stage]?.ready ?? []).filter((each) => each !== item);
+      const ready = done ? [...others, item] : others;
+      return changePour(pour, { of: 'stage', stage, change: { ready } }, units);
+    }
+    case 'seed':
+      return { ...pour, seed: change.seed };
+  }
+}
+
+declare module '../../kernel/plan/plan' {
+  interface Plan {
+    readonly pour?: PourPlan;
+  }
+  interface PlanEdits {
+    /** The day, its rounds and loads by stage, side pours, watchers, what has been looked at. */
+    readonly pour: { readonly kind: 'pour'; readonly change: PourChange };
+  }
+}

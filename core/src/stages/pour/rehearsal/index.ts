@@ -1,0 +1,4 @@
+export * from './bestTrucks';
+export * from './day';
+export * from './run';
+export * from './runs';

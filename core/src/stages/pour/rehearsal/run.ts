@@ -1,0 +1,491 @@
+import { pressureOn } from '../pressure';
+import { roundedUp } from '../../../kernel/figures/how';
+import type { Day, DayEvent } from './day';
+import { drawFrom, factor, normal } from '../../../kernel/chance/random';
+
+/** One truck's trip: minutes from the start. */
+export interface Trip {
+  /** Cubic metres. */
+  readonly volume: number;
+  readonly batched: number;
+  readonly arrived: number;
+  /** Discharge from and to. */
+  readonly from: number;
+  readonly to: number;
+  /** The rest of it was refused. */
+  readonly sentBack: boolean;
+  /** Called for on the day: in place of one that was sent back, or since the loads of the plan were used up. */
+  readonly extra: boolean;
+}
+
+/** When one stop was filled. */
+export interface Placed {
+  readonly stop: number;
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Why nobody placed concrete for a while. */
+export interface Idle {
+  readonly from: number;
+  readonly to: number;
+  readonly why: 'no-truck' | 'change' | 'backing' | 'prime' | 'move' | DayEvent['kind'];
+}
+
+/** How one day went. */
+export interface Run {
+  /** The last concrete is placed. */
+  readonly finish: number;
+  /** All is done: struck off, bolts set, straightened, washed out. */
+  readonly done: number;
+  /** Poured to the end; false where the day was called off. */
+  readonly complete: boolean;
+  /** Longest that a layer waited for the next one, and where. */
+  readonly gap: number;
+  readonly gapSlice: number | null;
+  /** Slices whose layer waited longer than the working time. */
+  readonly cold: readonly number[];
+  /** Age of the oldest load when its last concrete was placed. */
+  readonly age: number;
+  /** Minutes that trucks stood before their discharge, added up. */
+  readonly waited: number;
+  /** Minutes that the crew stood for a truck. */
+  readonly stood: number;
+  /** What waiting trucks cost; and waiting, pump, crew and wasted concrete together. */
+  readonly waitCost: number;
+  readonly cost: number;
+  readonly extraLoads: number;
+  /** Loads that were sent back, for what they were or for their age. */
+  readonly refused: number;
+  /** Concrete that is paid for and not in the forms, in cubic metres: left over, sent back, or on the road when the day was called off. */
+  readonly left: number;
+  /** Greatest pressure on the forms, pascals, and the rise there, m/h; null where no pressure can be told. */
+  readonly pressure: number | null;
+  readonly rise: number;
+}
+
+/** A run with everything that happened in it, to be played. */
+export interface PlayedRun extends Run {
+  readonly trips: readonly Trip[];
+  readonly placed: readonly Placed[];
+  readonly idle: readonly Idle[];
+  readonly events: readonly { readonly event: DayEvent; readonly from: number; readonly to: number }[];
+}
+
+/** What is left of the crew's pace when it slows down for a late truck. [ours] */
+const SLOWED = 0.6;
+/** Passing a blowout by takes so many minutes: it is plated while the others go on, and filled in the next round. [ours] */
+const PASSED_BY = 4;
+/** Less than this is an empty truck, or a full stop: a cubic centimetre or so, in cubic metres. */
+const NOTHING = 1e-6;
+/** A wall fills no faster than this, whatever the figures say: a minute, in hours. */
+const LEAST_HOURS = 1 / 60;
+
+/** What a run keeps of every slice while it goes. Arrays are made once and used again by the next run. */
+export interface Scratch {
+  readonly firstEnd: Float64Array;
+  readonly firstDepth: Float64Array;
+  readonly last: Float64Array;
+  readonly depth: Float64Array;
+  readonly cold: Uint8Array;
+}
+
+export const scratchFor = ({ slices }: Day): Scratch => ({
+  firstEnd: new Float64Array(slices),
+  firstDepth: new Float64Array(slices),
+  last: new Float64Array(slices),
+  depth: new Float64Array(slices),
+  cold: new Uint8Array(slices),
+});
+
+interface Happened {
+  readonly trips: Trip[];
+  readonly placed: Placed[];
+  readonly idle: Idle[];
+  readonly events: { event: DayEvent; from: number; to: number }[];
+}
+
+/** The greatest pressure over all slices, where what came after the first layer rose at its own pace. */
+function pressed(day: Day, scratch: Scratch): { readonly pressure: number | null; readonly rise: number } {
+  if (!day.fresh) return { pressure: null, rise: 0 };
+  let pressure = 0;
+  let rise = 0;
+  for (let slice = 0; slice < day.slices; slice++) {
+    const depth = scratch.depth[slice] ?? 0;
+    if (depth === 0) continue;
+    const first = scratch.firstDepth[slice] ?? 0;
+    const hours = ((scratch.last[slice] ?? 0) - (scratch.firstEnd[slice] ?? 0)) / 60;
+    const own =
+      depth - first > NOTHING ? (depth - first) / Math.max(hours, LEAST_HOURS) : depth / LEAST_HOURS;
+    const here = pressureOn(day.school, day.fresh, own, depth);
+    if (here > pressure) [pressure, rise] = [here, own];
+  }
+  return { pressure, rise };
+}
+
+/** A load that was called for on the day: when, and how much of it. */
+interface Called {
+  readonly at: number;
+  /** Null where what is left is measured when it is batched. */
+  readonly volume: number | null;
+}
+
+/** So many loads more than planned end any day: nothing is gained by sending on. */
+const MOST_EXTRA = 40;
+
+/** The day as it goes: a clock, a crew, the truck that stands at the hose, and those on the road. */
+class Playing {
+  clock = 0;
+  private readonly draw;
+  private readonly swell: number;
+  private readonly drawn: number;
+  private toPlace: number;
+  private slowed = false;
+  private byChute = false;
+  private calledOff = false;
+  private refused = false;
+  private late = 0;
+  private lateFrom = 0;
+  private nextEvent = 0;
+  private readonly back: number[];
+  private plantFree = -Infinity;
+  /** Loads of the plan, and trips in all, that were batched so far. */
+  private planned = 0;
+  private trips = 0;
+  private readonly called: Called[] = [];
+  /** Concrete that was batched and not sent back. */
+  private brought = 0;
+  private firstPlaced = Infinity;
+  private truck = { batched: 0, arrived: 0, began: 0, size: 0, extra: false };
+  private inTruck = 0;
+  private pace = 1;
+  private gap = 0;
+  private gapSlice: number | null = null;
+  private age = 0;
+  private waited = 0;
+  private stood = 0;
+  private waitCost = 0;
+  private extraLoads = 0;
+  private refusals = 0;
+  private left = 0;
+
+  constructor(
+    private readonly day: Day,
+    seed: number,
+    private readonly events: readonly DayEvent[],
+    private readonly scratch: Scratch,
+    private readonly happened: Happened | null,
+  ) {
+    this.draw = drawFrom(seed);
+    const scatter = day.swellScatter === 0 ? 0 : day.swellScatter * normal(this.draw);
+    this.swell = 1 + Math.max(0, day.swell + scatter);
+    this.drawn = day.stops.reduce((sum, stop) => sum + stop.volume, 0);
+    this.toPlace = this.swell * this.drawn;
+    this.back = Array.from({ length: day.trucks }, () => -Infinity);
+    scratch.firstEnd.fill(-1);
+    scratch.depth.fill(0);
+    scratch.cold.fill(0);
+  }
+
+  private idle(from: number, to: number, why: Idle['why']): void {
+    if (to > from) this.happened?.idle.push({ from, to, why });
+  }
+
+  /** A trouble comes up, and takes so many minutes of the crew. */
+  private meet(event: DayEvent): number {
+    const stands = this.answered(event);
+    const from = Math.max(event.at, 0);
+    this.happened?.events.push({ event, from, to: from + stands });
+    this.idle(from, from + stands, event.kind);
+    return stands;
+  }
+
+  private answered(event: DayEvent): number {
+    switch (event.kind) {
+      case 'late':
+        this.late += event.minutes;
+        this.lateFrom = event.at;
+        this.slowed = event.answer === 'slow';
+        return 0;
+      case 'stiff':
+        this.refused = event.answer === 'send-back';
+        return this.refused ? 0 : event.minutes;
+      case 'lightning':
+        this.calledOff = event.answer === 'call-off';
+        return this.calledOff ? 0 : event.minutes;
+      case 'blowout':
+        return event.answer === 'plate' ? event.minutes : PASSED_BY;
+      case 'pump':
+        this.byChute = event.answer === 'chute';
+        return this.byChute ? this.day.chuteMoving : event.minutes;
+    }
+  }
+
+  /** Troubles that came while nobody was placing: they run beside the wait. */
+  private meetWaiting(): void {
+    for (;;) {
+      const event = this.events[this.nextEvent];
+      if (!event || event.at > this.clock) return;
+      this.nextEvent += 1;
+      this.clock = Math.max(this.clock, event.at + this.meet(event));
+    }
+  }
+
+  /** The truck at the hose leaves: empty, refused, or at the end of the day. */
+  private sendOff(): void {
+    if (this.trips === 0) return;
+    const { day, clock, truck } = this;
+    this.waited += Math.max(0, truck.began - truck.arrived);
+    this.waitCost += Math.max(0, clock - truck.arrived - day.money.free) * day.money.wait;
+    if (!this.refused) this.age = Math.max(this.age, clock - truck.batched);
+    else {
+      // What is sent back is called for again at once.
+      this.refusals += 1;
+      this.brought -= this.inTruck;
+      this.called.push({ at: clock, volume: this.inTruck });
+    }
+    this.left += Math.max(0, this.inTruck);
+    this.happened?.trips.push({
+      volume: truck.size,
+      batched: truck.batched,
+      arrived: truck.arrived,
+      from: truck.began,
+      to: clock,
+      sentBack: this.refused,
+      extra: truck.extra,
+    });
+    this.back[(this.trips - 1) % day.trucks] =
+      clock + day.wash + day.travel * factor(day.travelScatter, this.draw);
+    this.refused = false;
+    this.inTruck = 0;
+  }
+
+  /** What the plant is told to bring: no more than a truck takes, in its steps, and no short load. */
+  private asSold(volume: number): number {
+    const { truck, step, least } = this.day;
+    return Math.min(truck, Math.max(step, least, roundedUp(volume, step)));
+  }
+
+  /**
+   * How much of the balance is ordered when it is batched: what the forms will take, by what they took so far, less what was
+   * brought and what is on its way again. Before anything is placed nobody knows better than the plan.
+   */
+  private balance(batched: number, planned: number): number {
+    if (batched < this.firstPlaced) return planned;
+    const again = this.called.reduce((sum, each) => sum + (each.volume ?? 0), 0);
+    return this.swell * this.drawn - this.brought - again;
+  }
+
+  /** The load that is batched next, and when: by the plan, or called for on the day. */
+  private nextLoad(): { readonly batched: number; readonly size: number; readonly extra: boolean } {
+    const { day } = this;
+    const asked = this.called[0];
+    const ordered = day.loads[this.planned];
+    const byPlan = ordered === undefined ? Infinity : this.planned * day.spacing - day.travel - day.load;
+    const extra = asked !== undefined && asked.at < byPlan;
+    const wanted = extra ? asked.at : byPlan;
+    const truck = this.back[this.trips % day.trucks] ?? 0;
+    const batched = Math.max(wanted, this.plantFree, truck);
+    if (extra) {
+      this.called.shift();
+      return { batched, size: this.asSold(asked.volume ?? this.toPlace), extra };
+    }
+    this.planned += 1;
+    const last = this.planned === day.loads.length;
+    const size = last ? this.balance(batched, ordered ?? day.truck) : (ordered ?? day.truck);
+    // A balance that nothing is left for is not batched.
+    if (last && size <= NOTHING && this.called.length > 0) return this.nextLoad();
+    return { batched, size: last ? this.asSold(size) : size, extra };
+  }
+
+  /** The next truck backs in, as soon as it is there. */
+  private nextTruck(): void {
+    const { day, clock } = this;
+    const first = this.trips === 0;
+    if (this.planned >= day.loads.length && this.called.length === 0) {
+      this.called.push({ at: clock, volume: null });
+    }
+    const load = this.nextLoad();
+    if (load.extra) this.extraLoads += 1;
+    this.plantFree = load.batched + day.load;
+    this.brought += load.size;
+    let arrived = this.plantFree + day.travel * factor(day.travelScatter, this.draw);
+    // What happens on the road before this truck is there happens to this truck.
+    for (;;) {
+      const event = this.events[this.nextEvent];
+      if (event?.kind !== 'late' || event.at > arrived) break;
+      this.nextEvent += 1;
+      this.meet(event);
+    }
+    if (this.late > 0 && arrived >= this.lateFrom) {
+      arrived += this.late;
+      this.late = 0;
+    }
+    // A first truck that is early waits for its hour.
+    const ready = first ? clock : clock + day.change;
+    this.idle(clock, ready, 'change');
+    this.idle(ready, arrived, 'no-truck');
+    this.stood += Math.max(0, arrived - ready);
+    const backed = Math.max(arrived + day.backing, ready);
+    this.idle(Math.max(ready, arrived), backed, 'backing');
+    this.clock = first ? backed + day.prime : backed;
+    this.idle(backed, this.clock, 'prime');
+    const { batched, size, extra } = load;
+    this.truck = { batched, arrived, began: this.clock, size, extra };
+    this.inTruck = size;
+    this.trips += 1;
+    this.slowed = false;
+    this.pace = factor(day.rateScatter, this.draw);
+  }
+
+  /** Loads that were batched when the day was called off are paid for: they are on the road, or wait. */
+  private payForTheRoad(): void {
+    const { day, clock } = this;
+    for (;;) {
+      if (this.planned >= day.loads.length && this.called.length === 0) return;
+      const load = this.nextLoad();
+      if (load.batched > clock) return;
+      this.plantFree = load.batched + day.load;
+      this.trips += 1;
+      this.left += load.size;
+    }
+  }
+
+  private get rate(): number {
+    const { day } = this;
+    return (
+      (this.byChute ? Math.min(day.rate, day.chuteRate) : day.rate) * this.pace * (this.slowed ? SLOWED : 1)
+    );
+  }
+
+  private began(slice: number | null): void {
+    if (slice === null || (this.scratch.firstEnd[slice] ?? -1) < 0) return;
+    const waits = this.clock - (this.scratch.last[slice] ?? this.clock);
+    if (waits > this.gap) [this.gap, this.gapSlice] = [waits, slice];
+    if (waits > this.day.working) this.scratch.cold[slice] = 1;
+  }
+
+  private filled(slice: number | null, depth: number): void {
+    if (slice === null) return;
+    const { firstEnd, firstDepth, last, depth: depths } = this.scratch;
+    if ((firstEnd[slice] ?? -1) < 0) {
+      firstEnd[slice] = this.clock;
+      firstDepth[slice] = depth;
+    }
+    last[slice] = this.clock;
+    depths[slice] = (depths[slice] ?? 0) + depth;
+  }
+
+  /** Places as much as the truck, its age, the stop and the next trouble allow. */
+  private place(wants: number): number {
+    const { rate } = this;
+    // A load that is too old is sent back with what is still in it.
+    const young =
+      this.day.oldLoads === 'refuse' ? this.truck.batched + this.day.discharge - this.clock : Infinity;
+    const whole = Math.min(wants, this.inTruck);
+    const take = Math.min(whole, Math.max(0, (young / 60) * rate));
+    this.firstPlaced = Math.min(this.firstPlaced, this.clock);
+    const until = this.clock + (take / rate) * 60;
+    const event = this.events[this.nextEvent];
+    if (!event || event.at >= until) {
+      this.refused = take < whole;
+      this.clock = until;
+      return take;
+    }
+    const part = take * ((event.at - this.clock) / (until - this.clock));
+    this.nextEvent += 1;
+    this.clock = event.at + this.meet(event);
+    return part;
+  }
+
+  /** The day was called off; a method, since what happens in between decides. */
+  private over(): boolean {
+    return this.calledOff;
+  }
+
+  run(): Run {
+    const { day } = this;
+    for (const [index, stop] of day.stops.entries()) {
+      const moving = this.byChute ? (stop.chuteMove ? day.chuteMoving : 0) : stop.move ? day.move : 0;
+      this.idle(this.clock, this.clock + moving, 'move');
+      this.clock += moving;
+      let wants = stop.volume * this.swell;
+      let from = -1;
+      while (wants > NOTHING && !this.over()) {
+        if (this.inTruck <= NOTHING || this.refused) {
+          this.sendOff();
+          if (this.trips > day.loads.length + MOST_EXTRA) this.calledOff = true;
+          if (this.over()) break;
+          this.nextTruck();
+        }
+        this.meetWaiting();
+        if (this.refused) continue;
+        if (this.over()) break;
+        if (from < 0) {
+          from = this.clock;
+          this.began(stop.slice);
+        }
+        const placed = this.place(wants);
+        wants -= placed;
+        this.inTruck -= placed;
+        this.toPlace -= placed;
+      }
+      if (from >= 0) {
+        this.filled(stop.slice, stop.depth);
+        this.happened?.placed.push({ stop: index, from, to: this.clock });
+      }
+      if (this.over()) break;
+    }
+    this.sendOff();
+    if (this.over()) this.payForTheRoad();
+    const { money } = day;
+    const done = this.clock + Math.max(day.after, day.washOut);
+    const hours = (done + money.lead) / 60;
+    const machine = (this.clock + day.washOut + money.lead) / 60;
+    const paid = money.pump > 0 ? Math.max(machine, money.pumpHours) : 0;
+    const cold: number[] = [];
+    this.scratch.cold.forEach((is, slice) => {
+      if (is === 1) cold.push(slice);
+    });
+    return {
+      finish: this.clock,
+      done,
+      complete: !this.calledOff,
+      gap: this.gap,
+      gapSlice: this.gapSlice,
+      cold,
+      age: this.age,
+      waited: this.waited,
+      stood: this.stood,
+      waitCost: this.waitCost,
+      cost: this.waitCost + paid * money.pump + hours * money.crew + this.left * money.concrete,
+      extraLoads: this.extraLoads,
+      refused: this.refusals,
+      left: this.left,
+      ...pressed(day, this.scratch),
+    };
+  }
+}
+
+/**
+ * Plays the day once and gives its figures only; fast, for many days. Loads are batched one after another, drive, wait for the one
+ * before them, back in and are tested, and are placed stop by stop at the crew's pace; a truck that is empty washes out, drives
+ * back and is loaded again. The last load of the plan is a balance, sized when it is batched; one that is sent back is called for
+ * again at once.
+ *
+ * @param seed gives the same day again
+ */
+export const runDay = (day: Day, seed: number, scratch: Scratch = scratchFor(day)): Run =>
+  new Playing(day, seed, [], scratch, null).run();
+
+/**
+ * Plays the day once and keeps everything that happened.
+ *
+ * @param events thrown in, each with its minute and its answer
+ * @example playDay({ ...day, travelScatter: 0, rateScatter: 0 }, 1).trips[0]?.arrived // 0: as ordered
+ */
+export function playDay(day: Day, seed: number, events: readonly DayEvent[] = []): PlayedRun {
+  const happened: Happened = { trips: [], placed: [], idle: [], events: [] };
+  const inOrder = [...events].sort((a, b) => a.at - b.at);
+  return { ...new Playing(day, seed, inOrder, scratchFor(day), happened).run(), ...happened };
+}

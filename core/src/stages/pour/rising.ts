@@ -1,0 +1,121 @@
+import { evaluate } from '../../kernel/figures/how';
+import { type Length, subtract } from '../../kernel/measure';
+import type { Openings } from '../openings';
+import type { HouseRules } from '../../kernel/rules';
+import type { Levels, Wall } from '../outline';
+import { type How, given } from '../../kernel/figures/how';
+import type { Core, Displacing } from '../tally';
+import type { RoundSpan } from './rounds';
+import { between } from './volumes';
+
+/** Heights between which the same walls are filled in one round, openings and all. */
+export interface RisingBand {
+  /** Number of its round, from 1. */
+  readonly round: number;
+  readonly bottom: Length;
+  readonly top: Length;
+  /** Walls that take concrete in it, and how much, in cubic metres. */
+  readonly walls: readonly { readonly wall: Wall; readonly volume: number }[];
+}
+
+/** A stretch of a round over which the rise is told. */
+export interface Stretch extends RisingBand {
+  /** Plan area of the core that is filled there: what goes into it over its height. Square metres. */
+  readonly area: number;
+}
+
+/** What the bands of a pour are made of. */
+export interface RisingInput {
+  readonly rounds: readonly RoundSpan[];
+  /** Walls that the pour fills. */
+  readonly walls: readonly Wall[];
+  readonly core: Core;
+  readonly displacing: Displacing;
+  readonly levels: Levels;
+  readonly openings: Openings;
+}
+
+/** Heights at which another area begins: where walls begin and end, at sills and heads, and where the round does. */
+function edgesOf({ bottom, top }: RoundSpan, { walls, levels, openings }: RisingInput): readonly Length[] {
+  const ends = walls.flatMap((wall) =>
+    (levels.walls[wall.id] ?? []).flatMap((each) => [each.bottom, each.top]),
+  );
+  const holes = openings.placed
+    .filter((each) => each.worked)
+    .flatMap(({ concrete }) => [concrete.bottom, concrete.top]);
+  const inner = [...ends, ...holes].filter((each) => each > bottom && each < top);
+  return [...new Set([bottom, ...inner, top])].sort((a, b) => a - b);
+}
+
+/** What goes into each wall between two heights. */
+function filledBetween(
+  round: number,
+  bottom: Length,
+  top: Length,
+  { walls, core, displacing }: RisingInput,
+): RisingBand {
+  const filled = walls.flatMap((wall) => {
+    const courses = between(core, displacing, wall, { bottom, top });
+    const volume = courses.reduce((sum, how) => sum + evaluate(how), 0);
+    return volume > 0 ? [{ wall, volume }] : [];
+  });
+  return { round, bottom, top, walls: filled };
+}
+
+/** The bands of a pour from the bottom up, round by round. */
+export function risingBands(input: RisingInput): readonly RisingBand[] {
+  return input.rounds.flatMap((round, index) => {
+    const edges = edgesOf(round, input);
+    return edges
+      .slice(1)
+      .map((top, before) => filledBetween(index + 1, edges[before] ?? round.bottom, top, input));
+  });
+}
+
+/**
+ * The stretches over which the rise of a pour is looked at: in every round, each so high as the house rule asks, or the whole round
+ * where that is lower. Of all such stretches those with the least concrete begin or end where a band does.
+ */
+export function stretchesOf(
+  bands: readonly RisingBand[],
+  input: RisingInput,
+  rules: HouseRules,
+): readonly Stretch[] {
+  const rounds = [...new Set(bands.map(({ round }) => round))];
+  return rounds.flatMap((round) => {
+    // Over the walls' tops nothing is filled, so nothing rises there.
+    const own = bands.filter((band) => band.round === round && band.walls.length > 0);
+    const [bottom, top] = [own[0]?.bottom ?? 0, own.at(-1)?.top ?? 0];
+    const high = Math.min(rules.length('pour.rise.least'), top - bottom);
+    const feet = new Set(own.flatMap((band) => [band.bottom, band.top - high]));
+    return [...feet]
+      .filter((foot) => foot >= bottom && foot + high <= top)
+      .map((foot): Stretch => {
+        const band = filledBetween(round, foot as Length, (foot + high) as Length, input);
+        const volume = band.walls.reduce((sum, each) => sum + each.volume, 0);
+        return { ...band, area: volume / (high / 1e9) };
+      })
+      .filter(({ area }) => area > 0);
+  });
+}
+
+/** The area of a stretch as it is told: the concrete that goes into it over its height. */
+export function areaHow({ bottom, top }: Stretch, { walls, core, displacing }: RisingInput): How {
+  return {
+    op: 'quotient',
+    name: 'plan area that is filled there',
+    unit: 'area',
+    of: [
+      {
+        op: 'sum',
+        name: 'concrete there',
+        unit: 'volume',
+        of: walls.flatMap((wall): How[] => {
+          const courses = between(core, displacing, wall, { bottom, top });
+          return courses.length === 0 ? [] : [{ op: 'sum', name: wall.name, unit: 'volume', of: courses }];
+        }),
+      },
+      given('height of that stretch', 'length', subtract(top, bottom)),
+    ],
+  };
+}

@@ -1,0 +1,135 @@
+import type { Footing } from '../footing';
+import { type UnitSystem, readVolume } from '../../kernel/measure';
+import { type Openings, areaOf } from '../openings';
+import type { SidePour, SideTime } from './plan';
+import { type Shell, wallsOf } from '../outline';
+import { type Figure, figureOf } from '../../kernel/figures/figure';
+import { given } from '../../kernel/figures/how';
+import type { PourProblem } from './problem';
+import type { PourSpan } from './spans';
+
+/** Concrete beside the walls that shares their trucks. */
+export interface SideVolume {
+  readonly id: string;
+  readonly name: string;
+  readonly when: SideTime;
+  /** Worked out from the job, and not typed. */
+  readonly own: boolean;
+  readonly volume: Figure;
+}
+
+/** What the job itself pours beside its walls: a footing that is poured as one with them, the gap on rock, slab concrete over a held-down wall. */
+function ownSides(
+  span: PourSpan,
+  first: boolean,
+  footing: Footing,
+  openings: Openings,
+  shell: Shell,
+): readonly SideVolume[] {
+  const walls = new Map(wallsOf(shell).map((wall) => [wall.id, wall]));
+  const poured: readonly SideVolume[] =
+    first && footing.bases.withWall && footing.concrete.value > 0
+      ? [
+          {
+            id: 'footing',
+            name: 'Footing, poured as one with the walls',
+            when: 'first',
+            own: true,
+            volume: { ...footing.concrete, id: `pour.${span.stage}.side.footing` },
+          },
+        ]
+      : [];
+  const { rock } = footing;
+  const gap = rock ? rock.fills.value + rock.lost.value : 0;
+  // It runs out under the forms before anything stands in them: ordered like the rest, and placed with the first round.
+  const onRock: readonly SideVolume[] =
+    first && rock && gap > 0
+      ? [
+          {
+            id: 'rock',
+            name: 'Gap between forms and rock',
+            when: 'first',
+            own: true,
+            volume: figureOf(
+              `pour.${span.stage}.side.rock`,
+              'Gap between forms and rock',
+              {
+                op: 'sum',
+                name: 'filled and lost on the rock',
+                unit: 'volume',
+                of: [rock.fills.how, rock.lost.how],
+              },
+              [],
+              { course: 0 },
+            ),
+          },
+        ]
+      : [];
+  const slabs = openings.placed.flatMap((opening): SideVolume[] => {
+    const notch = opening.threshold?.notch;
+    const wall = walls.get(opening.wall);
+    if (!opening.worked || !notch || !wall) return [];
+    const middle = (notch.bottom + notch.top) / 2;
+    if (middle < span.bottom || middle >= span.top) return [];
+    const name = `Slab over the threshold of ${opening.name}`;
+    return [
+      {
+        id: `threshold:${opening.id}`,
+        name,
+        when: 'last',
+        own: true,
+        volume: figureOf(
+          `pour.${span.stage}.side.threshold:${opening.id}`,
+          name,
+          {
+            op: 'product',
+            name: 'held down',
+            unit: 'volume',
+            of: [given('held-down face', 'area', areaOf(notch)), given('core', 'length', wall.core)],
+          },
+          [],
+          { wall: wall.id },
+        ),
+      },
+    ];
+  });
+  return [...poured, ...onRock, ...slabs];
+}
+
+/** Side pours of a stage: the job's own, then those that were typed. Slab concrete is only told where it falls in with this pour. */
+export function sidesOf(
+  span: PourSpan,
+  first: boolean,
+  typed: readonly SidePour[],
+  footing: Footing,
+  openings: Openings,
+  shell: Shell,
+  units: UnitSystem,
+  problems: PourProblem[],
+): readonly SideVolume[] {
+  const read = typed
+    .filter((side) => (side.stage === undefined ? first : side.stage === span.stage))
+    .flatMap((side): SideVolume[] => {
+      const reading = readVolume(side.volume, units);
+      if (!reading.ok || reading.cubicMetres <= 0) {
+        problems.push({ kind: 'side-unreadable', side: side.id, name: side.name, text: side.volume });
+        return [];
+      }
+      return [
+        {
+          id: side.id,
+          name: side.name,
+          when: side.when,
+          own: false,
+          volume: figureOf(
+            `pour.${span.stage}.side.${side.id}`,
+            side.name,
+            given(`${side.name}, as typed: ${side.volume}`, 'volume', reading.cubicMetres),
+            [],
+            {},
+          ),
+        },
+      ];
+    });
+  return [...ownSides(span, first, footing, openings, shell), ...read];
+}

@@ -1,0 +1,19 @@
+import type { Stage } from '../../kernel/engine/stage';
+import type { Pour } from './buildPour';
+import { pourPart } from './part';
+import { pourRules } from './rules';
+
+/** Concrete. */
+export const pourStage: Stage = {
+  id: 'pour',
+  rules: pourRules,
+  part: pourPart,
+  makes: ['pour'],
+  load: () => import('./work'),
+};
+
+declare module '../../kernel/engine/stage' {
+  interface Worked {
+    readonly pour: Pour;
+  }
+}

@@ -1,0 +1,343 @@
+import { evaluate } from '../../kernel/figures/how';
+import {
+  type Length,
+  type UnitSystem,
+  CUBIC_METRES_PER_CUBIC_YARD,
+  inches,
+  KILOGRAMS_PER_CUBIC_METRE_PER_PCF,
+  millimetres,
+  subtract,
+} from '../../kernel/measure';
+import { type Openings, areaWithin } from '../openings';
+import type { HouseRules } from '../../kernel/rules';
+import type { Levels, Wall } from '../outline';
+import { type Figure, figureOf } from '../../kernel/figures/figure';
+import { type How, given } from '../../kernel/figures/how';
+import { type Core, type Displacing, concreteOfCourse } from '../tally';
+import type { PourProblem } from './problem';
+import type { RoundSpan } from './rounds';
+import type { SideVolume } from './sides';
+import type { PourSpan } from './spans';
+
+/** What one round takes. */
+export interface RoundVolume {
+  readonly round: number;
+  readonly whole: Figure;
+  /** By wall, in cubic metres. */
+  readonly walls: Readonly<Record<string, number>>;
+}
+
+/** What would change if the drawings, or the crew, were off by a little. */
+export interface WhatIf {
+  readonly id: string;
+  readonly name: string;
+  readonly volume: Figure;
+}
+
+/** What is ordered for a pour. */
+export interface PourVolumes {
+  readonly rounds: readonly RoundVolume[];
+  readonly walls: readonly { readonly wall: string; readonly name: string; readonly volume: Figure }[];
+  readonly core: Figure;
+  readonly sides: readonly SideVolume[];
+  readonly ordered: Figure;
+  readonly weight: Figure;
+  /** Cubic metres of each load; the last one is a balance. */
+  readonly loads: readonly number[];
+  /** Room of a truck, step of the plant, and the least that it brings without charging for a short load, in cubic metres. */
+  readonly truck: number;
+  readonly step: number;
+  readonly least: number;
+  readonly whatIf: readonly WhatIf[];
+}
+
+/** A wall's concrete between two heights: course by course. */
+export function between(
+  core: Core,
+  displacing: Displacing,
+  wall: Wall,
+  { bottom, top }: RoundSpan,
+): readonly How[] {
+  return core.tops.slice(1).flatMap((above, index): How[] => {
+    const below = core.tops[index] ?? (0 as Length);
+    if (above <= bottom || below >= top) return [];
+    const how = concreteOfCourse(core, index + 1, displacing, { bottom, top, wall: wall.id });
+    const course = `course ${String(index + 1)}`;
+    return evaluate(how) === 0
+      ? []
+      : [{ ...how, name: course, pieces: { wall: wall.id, course: index + 1 } }];
+  });
+}
+
+const sumOf = (name: string, of: readonly How[]): How => ({ op: 'sum', name, unit: 'volume', of });
+
+/** The truck's room and the plant's step in cubic metres, each told in the job's own unit. */
+export function plantUnits(units: UnitSystem, rules: HouseRules) {
+  const unit = units === 'imperial' ? CUBIC_METRES_PER_CUBIC_YARD : 1;
+  return {
+    truck: rules.quantity('pour.truck.load'),
+    step: Number(rules.choice('pour.plant.step')) * unit,
+  };
+}
+
+/** Steps of the plant shared out among so many loads, as alike as they can be. */
+const shared = (steps: number, loads: number): readonly number[] =>
+  Array.from({ length: loads }, (_, index) => Math.floor((steps + loads - 1 - index) / loads));
+
+/**
+ * Loads of a volume: full trucks, then a balance; all alike where the balance would be under the least that a plant brings without
+ * charging for it. Of a number that somebody chose, as alike as the plant's step allows.
+ *
+ * @param least in cubic metres
+ */
+export function loadsOf(
+  stage: string,
+  ordered: number,
+  truck: number,
+  step: number,
+  least: number,
+  chosen: number | undefined,
+  problems: PourProblem[],
+): readonly number[] {
+  if (ordered <= 0) return [];
+  const steps = Math.max(1, Math.round(ordered / step));
+  const room = Math.max(1, Math.floor(truck / step + 1e-9));
+  const fewest = Math.max(1, Math.round(least / step));
+  const wanted = Math.ceil(steps / room);
+  const count = chosen ?? wanted;
+  if (count > wanted) problems.push({ kind: 'too-many-loads', stage, loads: count, wanted });
+  if (count < wanted) problems.push({ kind: 'too-few-loads', stage, loads: count, wanted });
+  if (steps < fewest) problems.push({ kind: 'load-short', stage, load: ordered, least });
+  const used = Math.min(Math.max(count, wanted), Math.max(wanted, Math.floor(steps / fewest)));
+  const balance = steps - (wanted - 1) * room;
+  const full = used === wanted && (balance >= fewest || wanted === 1);
+  const loads = full ? [...Array.from({ length: wanted - 1 }, () => room), balance] : shared(steps, used);
+  return loads.map((each) => each * step);
+}
+
+/** The little that a what-if changes, and what it is called. */
+const littleOf = (units: UnitSystem): { readonly strip: Length; readonly told: string } =>
+  units === 'imperial' ? { strip: inches(1), told: 'an inch' } : { strip: millimetres(25), told: '25 mm' };
+
+/** What an inch of core or of height, or an opening that nobody made, would change. */
+function whatIfs(
+  span: PourSpan,
+  walls: readonly { readonly wall: Wall; readonly volume: Figure }[],
+  openings: Openings,
+  area: How,
+  units: UnitSystem,
+): readonly WhatIf[] {
+  const { strip: little, told } = littleOf(units);
+  const make = (id: string, name: string, how: How): WhatIf => ({
+    id,
+    name,
+    volume: figureOf(`pour.${span.stage}.if.${id}`, name, how, [], {}),
+  });
+  const byId = new Map(walls.map(({ wall }) => [wall.id, wall]));
+  return [
+    make(
+      'core',
+      `${told} more core`,
+      sumOf(
+        'walls',
+        walls.map(({ wall, volume }): How => ({
+          op: 'product',
+          name: wall.name,
+          unit: 'volume',
+          of: [
+            given('concrete', 'volume', volume.value),
+            {
+              op: 'quotient',
+              name: 'of its core',
+              unit: 'ratio',
+              of: [given(told, 'length', little), given('core', 'length', wall.core)],
+            },
+          ],
+        })),
+      ),
+    ),
+    make('height', `${told} more height all round`, {
+      op: 'product',
+      name: 'height',
+      unit: 'volume',
+      of: [area, given(told, 'length', little)],
+    }),
+    ...openings.placed.flatMap((opening): WhatIf[] => {
+      const wall = byId.get(opening.wall);
+      const rect = {
+        from: opening.concrete.from,
+        to: opening.concrete.to,
+        bottom: span.bottom,
+        top: span.top,
+      };
+      const face = areaWithin(opening.concrete, rect);
+      if (!opening.worked || !wall || face === 0) return [];
+      return [
+        make(`opening:${opening.id}`, `${opening.name} forgotten`, {
+          op: 'product',
+          name: opening.name,
+          unit: 'volume',
+          of: [given('its buck’s outside', 'area', face), given('core', 'length', wall.core)],
+        }),
+      ];
+    }),
+  ];
+}
+
+/** Plan area of the core at the walls' own tops in a pour: what goes into the last inch of each, over that inch. */
+function topArea(
+  span: PourSpan,
+  walls: readonly Wall[],
+  core: Core,
+  displacing: Displacing,
+  levels: Levels,
+  units: UnitSystem,
+): How {
+  const { strip, told } = littleOf(units);
+  return {
+    op: 'quotient',
+    name: 'plan area of the core at the top',
+    unit: 'area',
+    of: [
+      sumOf(
+        `concrete in the last ${told.replace('an ', '')}`,
+        walls.flatMap((wall) => {
+          const tops = (levels.walls[wall.id] ?? []).map((each) => Math.min(each.top, span.top));
+          const top = Math.max(span.bottom, ...tops) as Length;
+          return between(core, displacing, wall, { bottom: subtract(top, strip), top });
+        }),
+      ),
+      given(told, 'length', strip),
+    ],
+  };
+}
+
+/** Volumes of a pour by round and wall, with what is ordered of it. */
+export function volumesOf(
+  span: PourSpan,
+  rounds: readonly RoundSpan[],
+  core: Core,
+  displacing: Displacing,
+  levels: Levels,
+  sides: readonly SideVolume[],
+  chosenLoads: number | undefined,
+  units: UnitSystem,
+  rules: HouseRules,
+  problems: PourProblem[],
+): PourVolumes {
+  const all = [...core.walls.values()].map(({ wall }) => wall);
+  const parts = rounds.map((round) =>
+    all.flatMap((wall) => {
+      const courses = between(core, displacing, wall, round);
+      return courses.length === 0
+        ? []
+        : [{ wall, how: { ...sumOf(wall.name, courses), pieces: { wall: wall.id } } }];
+    }),
+  );
+  const filled = all.filter((wall) => parts.some((round) => round.some((part) => part.wall === wall)));
+  const walls = filled.map((wall) => ({
+    wall,
+    volume: figureOf(
+      `pour.${span.stage}.wall.${wall.id}`,
+      `Concrete in ${wall.name}`,
+      sumOf(
+        'rounds',
+        parts.flatMap((round, index) =>
+          round
+            .filter((part) => part.wall === wall)
+            .map(({ how }) => ({ ...how, name: `round ${String(index + 1)}` })),
+        ),
+      ),
+      [],
+      { wall: wall.id, fromCourse: span.fromCourse, toCourse: span.toCourse },
+    ),
+  }));
+  const roundFigures = parts.map((round, index): RoundVolume => ({
+    round: index + 1,
+    whole: figureOf(
+      `pour.${span.stage}.round.${String(index + 1)}`,
+      `Concrete in round ${String(index + 1)}`,
+      sumOf(
+        'walls',
+        round.map(({ how }) => how),
+      ),
+      ['pour.rounds'],
+      {},
+    ),
+    walls: Object.fromEntries(round.map(({ wall, how }) => [wall.id, evaluate(how)])),
+  }));
+  const poured = figureOf(
+    `pour.${span.stage}.core`,
+    'Concrete in the walls',
+    sumOf(
+      'rounds',
+      roundFigures.map(({ whole, round }) => ({ ...whole.how, name: `round ${String(round)}` })),
+    ),
+    [],
+    {},
+  );
+  const { truck, step } = plantUnits(units, rules);
+  const withSides = sumOf('walls and side pours', [
+    { ...poured.how, name: 'walls' },
+    ...sides.map((side) => ({ ...side.volume.how, name: side.name })),
+  ]);
+  const allowance: How = {
+    op: 'sum',
+    name: 'with the allowance',
+    unit: 'ratio',
+    of: [given('all', 'ratio', 1), given('allowance', 'ratio', rules.count('pour.allowance') / 100)],
+  };
+  const ordered = figureOf(
+    `pour.${span.stage}.ordered`,
+    'Concrete to order',
+    {
+      op: 'rounded-up',
+      name: 'ordered',
+      unit: 'volume',
+      of: [
+        { op: 'product', name: 'with the allowance', unit: 'volume', of: [withSides, allowance] },
+        given('the plant’s step', 'volume', step),
+      ],
+    },
+    ['pour.allowance', 'pour.plant.step'],
+    {},
+  );
+  const least = rules.quantity('pour.load.least');
+  return {
+    rounds: roundFigures,
+    walls: walls.map(({ wall, volume }) => ({ wall: wall.id, name: wall.name, volume })),
+    core: poured,
+    sides,
+    ordered,
+    weight: figureOf(
+      `pour.${span.stage}.weight`,
+      'What the order weighs',
+      {
+        op: 'product',
+        name: 'weight',
+        unit: 'mass',
+        of: [
+          { ...ordered.how, name: 'ordered' },
+          given(
+            'density of fresh concrete',
+            'density',
+            rules.count('pour.density') * KILOGRAMS_PER_CUBIC_METRE_PER_PCF,
+          ),
+        ],
+      },
+      ['pour.density'],
+      {},
+    ),
+    loads: loadsOf(span.stage, ordered.value, truck, step, least, chosenLoads, problems),
+    truck,
+    step,
+    least,
+    whatIf: whatIfs(
+      span,
+      walls,
+      displacing.openings,
+      topArea(span, filled, core, displacing, levels, units),
+      units,
+    ),
+  };
+}

@@ -1,0 +1,172 @@
+import type { CourseRow } from '../courses';
+import { type Length, add, subtract, toDegrees } from '../../kernel/measure';
+import type { Corner } from '../outline';
+import type { Bar } from './bar';
+import { standardHook } from './bends';
+import { bent } from './cut';
+import type { Lying } from './lying';
+import { heightIn, insetAt, isTopBar, leftBeside, reachOf } from './rowBars';
+import type { Setting, SteelWall } from './setting';
+import type { BarSize } from './sizes';
+
+/** The horizontals of every wall, by the wall's id. */
+export type LyingByWall = ReadonlyMap<string, readonly Lying[]>;
+
+/** How the end of a bar is bent. */
+export interface Turned {
+  /** Leg past the bend, out to out. */
+  readonly leg: Length;
+  readonly degrees: number;
+}
+
+/** How far a corner turns, in degrees, whichever way. */
+const turnOf = (corner: Corner): number => Math.abs(toDegrees(corner.turn));
+
+/** How much of a wall an opening leaves at one of its corners, at the height of a row's bar; from where the bar ends there. */
+function roomAt(own: SteelWall, row: CourseRow, atStart: boolean, setting: Setting): Length {
+  const rules = setting.rulesIn(own.wall.id, row.course);
+  const { from, to } = reachOf(own, row, rules);
+  const stretches = leftBeside(own, from, to, heightIn(row), rules.length('steel.cover.end'));
+  const [first] = stretches;
+  const last = stretches.at(-1);
+  if (atStart) return first && !first.cutStart ? subtract(first.to, first.from) : (0 as Length);
+  return last && !last.cutEnd ? subtract(last.to, last.from) : (0 as Length);
+}
+
+/** The leg of a bar round a corner: a lap, or as much as an opening beside the corner leaves, which is told. */
+function legAt(
+  own: SteelWall,
+  row: CourseRow,
+  atStart: boolean,
+  lap: Length,
+  corner: string,
+  setting: Setting,
+): Length {
+  const room = roomAt(own, row, atStart, setting);
+  if (room < lap) {
+    const { course } = row;
+    setting.problems.push({ kind: 'corner-cut-short', wall: own.wall.id, corner, course, leg: room });
+  }
+  return Math.min(room, lap) as Length;
+}
+
+/** Where the row of a course meets a corner with another wall's row and both may carry bars. */
+interface Meeting {
+  readonly corner: Corner;
+  readonly before: SteelWall;
+  readonly after: SteelWall;
+  readonly rowBefore: CourseRow;
+  readonly rowAfter: CourseRow;
+}
+
+/** Every place where two rows of a course meet round a corner. */
+function meetings(setting: Setting): readonly Meeting[] {
+  const byWall = new Map(setting.walls.map((own) => [own.wall.id, own]));
+  const corners = setting.shell.loops.flatMap((loop) => loop.built?.corners ?? []);
+  return corners.flatMap((corner) => {
+    const before = byWall.get(corner.wallBefore);
+    const after = byWall.get(corner.wallAfter);
+    if (!before || !after) return [];
+    const ends = new Map(
+      before.rows.filter((row) => row.end === 'corner').map((row) => [row.course, row] as const),
+    );
+    return after.rows.flatMap((rowAfter): Meeting[] => {
+      const rowBefore = ends.get(rowAfter.course);
+      if (rowAfter.start !== 'corner' || !rowBefore) return [];
+      return [{ corner, before, after, rowBefore, rowAfter }];
+    });
+  });
+}
+
+const lyingAt = (lying: LyingByWall, own: SteelWall, course: number): Lying | undefined =>
+  lying.get(own.wall.id)?.find((each) => each.course === course);
+
+/** How the bar at the end of a row is bent round its corner; null where a bar of its own goes round, or nothing to lap is there. */
+export function bendRound(
+  own: SteelWall,
+  row: CourseRow,
+  size: BarSize,
+  lying: LyingByWall,
+  setting: Setting,
+): Turned | null {
+  const rules = setting.rulesIn(own.wall.id, row.course);
+  const corner = own.built.corners.find((each) => each.wallBefore === own.wall.id);
+  const next = setting.walls.find((each) => each.wall.id === corner?.wallAfter);
+  const nextRow = next?.rows.find((each) => each.course === row.course && each.start === 'corner');
+  if (rules.choice('steel.corner') !== 'bend' || row.end !== 'corner' || !corner || !next || !nextRow) {
+    return null;
+  }
+  const met = lyingAt(lying, next, row.course);
+  if (!met) return null;
+  const lap = setting.lapOfTwo(size, met.size, isTopBar(next, nextRow, setting));
+  const leg = legAt(next, nextRow, true, lap, corner.letter, setting);
+  return leg > 0 ? { leg, degrees: turnOf(corner) } : null;
+}
+
+/** The bars round one corner in one course in which both walls have some. */
+function barsRound(meeting: Meeting, own: Lying, other: Lying, setting: Setting): readonly Bar[] {
+  const { corner, before, after, rowBefore, rowAfter } = meeting;
+  const { course } = own;
+  const rules = setting.rulesIn(after.wall.id, course);
+  if (rules.choice('steel.corner') === 'bend') return [];
+  // Where the walls' bars differ, the larger goes round.
+  const size = own.size.diameter >= other.size.diameter ? own.size : other.size;
+  const top = isTopBar(after, rowAfter, setting);
+  const { letter } = corner;
+  const leg = legAt(after, rowAfter, true, setting.lapOfTwo(size, own.size, top), letter, setting);
+  const back = legAt(before, rowBefore, false, setting.lapOfTwo(size, other.size, top), letter, setting);
+  // An opening that takes the whole corner at this height leaves nothing to go round to.
+  if (leg <= 0 || back <= 0) return [];
+  const height = heightIn(rowAfter);
+  const start = add(rowAfter.from, insetAt('corner', true, after, rules));
+  const shape = bent([back, leg], size, standardHook(size), setting, [turnOf(corner)]);
+  const offsets = own.offsets.length >= other.offsets.length ? own.offsets : other.offsets;
+  return offsets.map((offset, index): Bar => ({
+    ...shape,
+    id: `c:${letter}:${String(course)}${index === 0 ? '' : `:${String(index)}`}`,
+    use: 'corner',
+    size: size.id,
+    wall: after.wall.id,
+    count: 1,
+    course,
+    set: { course, when: 'in' },
+    from: start,
+    to: add(start, leg),
+    bottom: height,
+    top: height,
+    offset,
+    laps: { before: back, after: leg },
+    corner: letter,
+  }));
+}
+
+/** Tells, corner by corner, the courses in which only one of its two walls has a bar. */
+function tellBare(bare: readonly Meeting[], setting: Setting): void {
+  const corners = new Map<string, number[]>();
+  for (const { corner, after, rowAfter } of bare) {
+    const key = `${after.wall.id}\n${corner.letter}`;
+    corners.set(key, [...(corners.get(key) ?? []), rowAfter.course]);
+  }
+  for (const [key, courses] of corners) {
+    const [wall = '', corner = ''] = key.split('\n');
+    setting.problems.push({ kind: 'corner-without-bar', wall, corner, courses });
+  }
+}
+
+/**
+ * Bars round every corner in every course in which both its walls have some; none where their own bars are bent. Courses in
+ * which one wall has a bar and the other none are told.
+ */
+export function cornerBars(lying: LyingByWall, setting: Setting): readonly Bar[] {
+  const bare: Meeting[] = [];
+  const bars = meetings(setting).flatMap((meeting) => {
+    const { course } = meeting.rowAfter;
+    const own = lyingAt(lying, meeting.after, course);
+    const other = lyingAt(lying, meeting.before, course);
+    if (own && other) return barsRound(meeting, own, other, setting);
+    if (own || other) bare.push(meeting);
+    return [];
+  });
+  tellBare(bare, setting);
+  return bars;
+}

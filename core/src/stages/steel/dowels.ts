@@ -1,0 +1,102 @@
+import { type Length, add, nanometres, subtract, times } from '../../kernel/measure';
+import type { Bar } from './bar';
+import { hookLeg, standardHook } from './bends';
+import { bent } from './cut';
+import { widestGap } from './laps';
+import { type Setting, type SteelWall, sizeOf, tellStandsShort } from './setting';
+import type { BarSize } from './sizes';
+import { clearPlaces, stationsAt, stretchesAt } from './uprights';
+
+/** The size that dowels under a bar have. */
+const dowelSize = (choice: string, foot: BarSize): BarSize => (choice === 'same' ? foot : sizeOf(choice));
+
+/**
+ * Dowels of a wall: one under every bar that stands on the footing, or at a spacing of their own; hooked or straight; up a lap
+ * or as typed, never past a sill or the wall's top.
+ *
+ * @param standing verticals and jamb bars of the wall
+ */
+export function dowelBars(
+  own: SteelWall,
+  standing: readonly Bar[],
+  offset: Length,
+  setting: Setting,
+): readonly Bar[] {
+  const rules = setting.rulesIn(own.wall.id, 1);
+  const cover = rules.length('steel.cover.end');
+  const embed = rules.length('steel.dowel.embed');
+  const typed = rules.length('steel.dowel.projection');
+  const spacing = rules.length('steel.dowel.spacing');
+  const spans = setting.levels.walls[own.wall.id] ?? [];
+  const isFoot = (bar: Bar): boolean =>
+    spans.some((span) => span.from <= bar.from && bar.from <= span.to && span.bottom === bar.bottom);
+  const feet = standing.filter(isFoot);
+  const verticals = sizeOf(rules.choice('steel.vertical.size'));
+  const size = dowelSize(rules.choice('steel.dowel.size'), verticals);
+  const lap = setting.lapOfTwo(size, verticals);
+  const gap = widestGap(lap);
+  const stations: Length[] = [];
+  if (spacing === 0) stations.push(...feet.map((bar) => bar.from));
+  else {
+    const places = clearPlaces(own, rules, setting, size);
+    const found = stationsAt(
+      own,
+      rules.length('steel.vertical.first'),
+      spacing,
+      places,
+      times(rules.length('steel.web.clear'), 2),
+    );
+    stations.push(...found.at);
+    for (const wanted of found.without) {
+      setting.problems.push({ kind: 'no-room', wall: own.wall.id, at: wanted });
+    }
+  }
+  const hook = standardHook(size);
+  const bars = stations.flatMap((at): Bar[] => {
+    const stretch = stretchesAt(
+      own,
+      at,
+      { ends: cover, sides: nanometres(cover + size.diameter / 2) },
+      setting,
+    ).find((each) => each.onFooting);
+    if (!stretch) return [];
+    const foot = feet
+      .filter((bar) => Math.abs(bar.from - at) <= gap)
+      .reduce<Bar | undefined>(
+        (best, bar) => (best && Math.abs(best.from - at) <= Math.abs(bar.from - at) ? best : bar),
+        undefined,
+      );
+    // No farther than the bar that it laps, nor into an opening.
+    const most = subtract(Math.min(foot?.top ?? stretch.top, stretch.top) as Length, stretch.bottom);
+    const up = Math.min(typed > 0 ? typed : lap, most) as Length;
+    const hooked = (end: 'foot' | 'head'): readonly Length[] =>
+      rules.choice(`steel.dowel.${end}`) === 'hook' ? [hookLeg(size, hook)] : [];
+    const head = hooked('head');
+    const length = add(embed, up);
+    const legs = head.length > 0 ? [...hooked('foot'), length, ...head] : [length, ...hooked('foot')];
+    return [
+      {
+        ...bent(legs, size, hook, setting),
+        id: `d:${own.wall.id}:${String(at)}`,
+        use: 'dowel',
+        size: size.id,
+        wall: own.wall.id,
+        count: 1,
+        course: 0,
+        set: { course: 0, when: 'in' },
+        from: at,
+        to: at,
+        bottom: subtract(stretch.bottom, embed),
+        top: add(stretch.bottom, up),
+        offset,
+        laps: { before: 0 as Length, after: foot ? up : (0 as Length) },
+      },
+    ];
+  });
+  const alone = feet.filter((foot) => !bars.some((bar) => Math.abs(bar.from - foot.from) <= gap));
+  if (alone.length > 0) {
+    setting.problems.push({ kind: 'nothing-to-lap', wall: own.wall.id, course: 0, bars: alone.length, gap });
+  }
+  if (typed > 0) tellStandsShort(setting, 0, typed, lap);
+  return bars;
+}

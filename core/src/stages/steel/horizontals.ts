@@ -1,0 +1,144 @@
+import type { CourseRow } from '../courses';
+import { type Length, add, nanometres, subtract } from '../../kernel/measure';
+import { widthOf } from '../openings';
+import type { Bar } from './bar';
+import { bendReach, standardHook } from './bends';
+import { type LyingByWall, type Turned, bendRound } from './corners';
+import { bent } from './cut';
+import type { Lying } from './lying';
+import { heightIn, isTopBar, leftBeside, reachOf } from './rowBars';
+import { type LapFree, endsOf, splitRun } from './runs';
+import type { Setting, SteelWall } from './setting';
+import { hookedAt } from './tees';
+
+const NONE = 0 as Length;
+
+/** One bar's way through a stretch, with what is bent at its ends. */
+interface Way {
+  readonly from: Length;
+  readonly to: Length;
+  readonly atStart: Turned | null;
+  readonly atEnd: Turned | null;
+}
+
+/** Openings of a wall that a bar at a height passes over or under, from a place on. */
+function openingsPassed(
+  own: SteelWall,
+  start: number,
+  height: Length,
+): readonly (LapFree & { readonly near: boolean })[] {
+  return own.openings.map(({ concrete }) => ({
+    from: nanometres(concrete.from - start),
+    to: nanometres(concrete.to - start),
+    near: Math.max(height - concrete.top, concrete.bottom - height) <= widthOf(concrete),
+  }));
+}
+
+/** Bars of one way: lapped from stock, bent at its ends where it is. Where laps must lie by an opening, that is told. */
+function barsOfWay(
+  own: SteelWall,
+  row: CourseRow,
+  way: Way,
+  lying: Lying,
+  nth: number,
+  setting: Setting,
+): readonly Bar[] {
+  const { size } = lying;
+  const rules = setting.rulesIn(own.wall.id, row.course);
+  const lap = setting.lapOf(size, isTopBar(own, row, setting));
+  const before = way.atStart?.leg ?? NONE;
+  const after = way.atEnd?.leg ?? NONE;
+  // The legs past the bends come out of the same bars.
+  const length = subtract(way.to, way.from);
+  const run = add(length, add(before, after));
+  const hook = standardHook(size);
+  const height = heightIn(row);
+  const passed = openingsPassed(own, way.from - before, height);
+  const bends = [
+    ...(way.atStart ? [{ from: NONE, to: add(before, bendReach(size, hook, way.atStart.degrees)) }] : []),
+    ...(way.atEnd
+      ? [{ from: subtract(add(before, length), bendReach(size, hook, way.atEnd.degrees)), to: run }]
+      : []),
+  ];
+  const split = splitRun(
+    run,
+    setting.stock,
+    lap,
+    [bends, passed.filter(({ near }) => near), passed, endsOf(run, rules.length('steel.lap.clear'))],
+    row.course % 2 === 0,
+  );
+  if (split.pieces.length > 1 && split.kept < 2) tellLapByOpening(own, row.course, setting);
+  return split.pieces.map((piece, index, all): Bar => {
+    const first = index === 0 ? way.atStart : null;
+    const last = index === all.length - 1 ? way.atEnd : null;
+    const from = index === 0 ? add(piece.from, before) : piece.from;
+    const to = index === all.length - 1 ? subtract(piece.to, after) : piece.to;
+    const legs = [...(first ? [first.leg] : []), subtract(to, from), ...(last ? [last.leg] : [])];
+    const turns = [first, last].flatMap((turned) => (turned ? [turned.degrees] : []));
+    return {
+      ...bent(legs, size, hook, setting, turns),
+      id: `h:${own.wall.id}:${String(row.course)}:${String(way.from)}:${String(index)}${nth === 0 ? '' : `:${String(nth)}`}`,
+      use: 'horizontal',
+      size: size.id,
+      wall: own.wall.id,
+      count: 1,
+      course: row.course,
+      set: { course: row.course, when: 'in' },
+      from: nanometres(way.from - before + from),
+      to: nanometres(way.from - before + to),
+      bottom: height,
+      top: height,
+      offset: lying.offsets[nth] ?? NONE,
+      laps: piece.laps,
+    };
+  });
+}
+
+/** Tells once a wall of its courses whose laps lie over or under an opening. */
+function tellLapByOpening(own: SteelWall, course: number, setting: Setting): void {
+  const told = setting.problems.findIndex(
+    (each) => each.kind === 'lap-by-opening' && each.wall === own.wall.id,
+  );
+  const known = setting.problems[told];
+  if (known?.kind !== 'lap-by-opening') {
+    setting.problems.push({ kind: 'lap-by-opening', wall: own.wall.id, courses: [course] });
+  } else if (!known.courses.includes(course)) {
+    setting.problems[told] = { ...known, courses: [...known.courses, course] };
+  }
+}
+
+/** The ways of the bars of a row: between its ends and what openings leave. */
+function waysOf(
+  own: SteelWall,
+  row: CourseRow,
+  lying: Lying,
+  all: LyingByWall,
+  setting: Setting,
+): readonly Way[] {
+  const rules = setting.rulesIn(own.wall.id, row.course);
+  const hookedStart = hookedAt(own, row, true, lying.size, setting);
+  const hookedEnd = hookedAt(own, row, false, lying.size, setting);
+  const reach = reachOf(own, row, rules);
+  const from = subtract(reach.from, hookedStart?.across ?? NONE);
+  const to = add(reach.to, hookedEnd?.across ?? NONE);
+  const bend = bendRound(own, row, lying.size, all, setting);
+  return leftBeside(own, from, to, heightIn(row), rules.length('steel.cover.end')).map((stretch) => ({
+    from: stretch.from,
+    to: stretch.to,
+    atStart: stretch.from === from ? hookedStart : null,
+    atEnd: stretch.cutEnd || stretch.to !== to ? null : (hookedEnd ?? bend),
+  }));
+}
+
+/** Horizontals of every course, cut by openings, lapped from stock. */
+export const horizontals = (all: LyingByWall, setting: Setting): readonly Bar[] =>
+  setting.walls.flatMap((own) => {
+    const byCourse = new Map((all.get(own.wall.id) ?? []).map((lying) => [lying.course, lying]));
+    return own.rows.flatMap((row) => {
+      const lying = byCourse.get(row.course);
+      if (!lying) return [];
+      return waysOf(own, row, lying, all, setting).flatMap((way) =>
+        lying.offsets.flatMap((_, nth) => barsOfWay(own, row, way, lying, nth, setting)),
+      );
+    });
+  });

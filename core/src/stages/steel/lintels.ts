@@ -1,0 +1,220 @@
+import { courseAbove } from '../courses';
+import { type Length, add, inches, nanometres, subtract } from '../../kernel/measure';
+import { type PlacedOpening, widthOf } from '../openings';
+import type { HouseRules } from '../../kernel/rules';
+import type { Bar } from './bar';
+import { hookLeg, stirrupHook } from './bends';
+import { bent, straight } from './cut';
+import { leftBeside } from './rowBars';
+import { type Setting, type SteelWall, clearBetween, sizeOf } from './setting';
+import type { BarSize } from './sizes';
+
+const NONE = 0 as Length;
+
+/** Heads that differ by less are on one line. [ours] */
+const SAME_HEAD = inches(1);
+
+/** Openings side by side under one lintel, with the rules of the widest. */
+interface Group {
+  readonly openings: readonly [PlacedOpening, ...PlacedOpening[]];
+  readonly rules: HouseRules;
+  readonly course: number;
+  readonly from: Length;
+  readonly to: Length;
+  readonly head: Length;
+}
+
+/** One lintel's place: its rules, the course before which it goes in, the openings' clear span and their head. */
+function groupOf(openings: Group['openings'], setting: Setting): Group | null {
+  const head = Math.max(...openings.map(({ concrete }) => concrete.top)) as Length;
+  const course = courseAbove(setting.levels, head);
+  if (course === null) return null;
+  const [widest] = [...openings].sort((a, b) => widthOf(b.concrete) - widthOf(a.concrete));
+  return {
+    openings,
+    course,
+    head,
+    rules: setting.rulesOver(widest ?? openings[0], course),
+    from: Math.min(...openings.map(({ concrete }) => concrete.from)) as Length,
+    to: Math.max(...openings.map(({ concrete }) => concrete.to)) as Length,
+  };
+}
+
+/** Whether the next opening shares the lintel of those before it: its head on their line, the pier between shorter than the reach. */
+function shares(group: Group, next: PlacedOpening): boolean {
+  const pier = next.concrete.from - group.to;
+  return (
+    group.rules.choice('steel.lintel.share') === 'one' &&
+    pier >= 0 &&
+    pier < group.rules.length('steel.lintel.reach') &&
+    Math.abs(next.concrete.top - group.head) < SAME_HEAD
+  );
+}
+
+/** The lintels of a wall, from its first corner on. */
+function groupsOf(own: SteelWall, setting: Setting): readonly Group[] {
+  const groups: Group[] = [];
+  const inOrder = own.openings
+    .filter(({ openTop }) => !openTop)
+    .sort((a, b) => a.concrete.from - b.concrete.from);
+  for (const opening of inOrder) {
+    const shared = groups.findIndex((group) => shares(group, opening));
+    const known = groups[shared];
+    const group = groupOf(known ? [...known.openings, opening] : [opening], setting);
+    if (!group) continue;
+    if (known) groups[shared] = group;
+    else groups.push(group);
+  }
+  return groups;
+}
+
+/** Places across the core for bars side by side: one in the middle, more from cover to cover, inside the stirrups. */
+function across(own: SteelWall, count: number, size: BarSize, rules: HouseRules): readonly Length[] {
+  const stirrup = sizeOf(rules.choice('steel.stirrup.size'));
+  const edge = Math.max(
+    0,
+    own.wall.core / 2 - rules.length('steel.cover.foam') - stirrup.diameter - size.diameter / 2,
+  );
+  if (count === 1) return [NONE];
+  return Array.from({ length: count }, (_, index) => nanometres(edge * ((2 * index) / (count - 1) - 1)));
+}
+
+/** Tells of more bars side by side than leave stone its way between them. */
+function tellCrowded(own: SteelWall, group: Group, count: number, size: BarSize, setting: Setting): void {
+  const places = across(own, count, size, group.rules);
+  const [first, second] = places;
+  if (first === undefined || second === undefined) return;
+  const clear = clearBetween(group.rules, size.diameter);
+  if (second - first - size.diameter >= clear) return;
+  setting.problems.push({
+    kind: 'lintel-crowded',
+    opening: group.openings[0].id,
+    wall: own.wall.id,
+    bars: count,
+    wants: clear,
+    has: Math.max(0, second - first - size.diameter) as Length,
+  });
+}
+
+/** How high a lintel's lowest and highest bars lie; null where there is too little wall over the head. */
+function depthOf(
+  own: SteelWall,
+  group: Group,
+  setting: Setting,
+): { readonly low: Length; readonly high: Length } | null {
+  const { rules, head } = group;
+  const cover = rules.length('steel.cover.end');
+  const spans = setting.levels.walls[own.wall.id] ?? [];
+  const over = spans.filter((span) => span.from < group.to && group.from < span.to);
+  const above = own.openings
+    .filter(({ concrete }) => concrete.bottom >= head && concrete.from < group.to && group.from < concrete.to)
+    .map(({ concrete }) => concrete.bottom);
+  const top = Math.min(
+    ...over.map((span) => span.top),
+    ...above,
+    add(head, rules.length('steel.lintel.depth')),
+  ) as Length;
+  const [low, high] = [add(head, cover), subtract(top, cover)];
+  return high < low ? null : { low, high };
+}
+
+/** Bars and stirrups of one lintel. Its bars are of one piece each: a lap has no place in its span, and none in its reach. */
+function lintelOf(own: SteelWall, group: Group, setting: Setting): readonly Bar[] {
+  const { rules, course, openings } = group;
+  const [{ id: opening }] = openings;
+  const depth = depthOf(own, group, setting);
+  if (!depth) {
+    for (const each of openings) {
+      setting.problems.push({ kind: 'no-lintel-room', opening: each.id, wall: own.wall.id });
+    }
+    return [];
+  }
+  const { low, high } = depth;
+  const reach = rules.length('steel.lintel.reach');
+  const cover = rules.length('steel.cover.end');
+  const edge = add(own.wall.skin, cover);
+  const from = Math.max(subtract(group.from, reach), edge) as Length;
+  const to = Math.min(add(group.to, reach), subtract(own.wall.length, edge)) as Length;
+  /** As far as the bars may reach at a height: to the ends of the wall, or to the next opening. */
+  const reached = (height: Length): { readonly from: Length; readonly to: Length } =>
+    leftBeside(own, from, to, height, cover).find(
+      (stretch) => stretch.from <= group.from && stretch.to >= group.to,
+    ) ?? { from: group.from, to: group.to };
+  const told = reached(low);
+  const short = Math.min(subtract(group.from, told.from), subtract(told.to, group.to)) as Length;
+  if (short < reach) {
+    setting.problems.push({ kind: 'lintel-cut-short', opening, wall: own.wall.id, reach: short });
+  }
+  const common = {
+    wall: own.wall.id,
+    course,
+    set: { course, when: 'before' },
+    laps: { before: NONE, after: NONE },
+    count: 1,
+    opening,
+  } as const;
+  const layer = (use: 'lintel bottom' | 'lintel top', size: BarSize, height: Length): readonly Bar[] => {
+    const count = rules.count(use === 'lintel bottom' ? 'steel.lintel.bottom' : 'steel.lintel.top');
+    tellCrowded(own, group, count, size, setting);
+    const span = reached(height);
+    return across(own, count, size, rules)
+      .slice(0, count)
+      .map((offset, index) => ({
+        ...common,
+        ...straight(subtract(span.to, span.from), setting),
+        id: `l:${opening}:${use}:${String(index)}`,
+        use,
+        size: size.id,
+        from: span.from,
+        to: span.to,
+        bottom: height,
+        top: height,
+        offset,
+      }));
+  };
+  const topSize = rules.choice('steel.lintel.top.size');
+  return [
+    ...layer('lintel bottom', sizeOf(rules.choice('steel.lintel.size')), low),
+    ...layer(
+      'lintel top',
+      sizeOf(topSize === 'same' ? rules.choice('steel.horizontal.size') : topSize),
+      high,
+    ),
+    ...stirrupsOf(group, depth, common, setting),
+  ];
+}
+
+/** Stirrups of a lintel over its openings and the piers between them, at their spacing, as far from one end as from the other. */
+function stirrupsOf(
+  { rules, from, to }: Group,
+  { low, high }: { readonly low: Length; readonly high: Length },
+  common: Pick<Bar, 'wall' | 'course' | 'set' | 'laps' | 'count' | 'opening'>,
+  setting: Setting,
+): readonly Bar[] {
+  const size = sizeOf(rules.choice('steel.stirrup.size'));
+  const hook = stirrupHook(size);
+  const spacing = rules.length('steel.stirrup.spacing');
+  const span = subtract(to, from);
+  const count = high > low ? Math.floor(span / spacing) + 1 : 0;
+  const edgeGap = (span - (count - 1) * spacing) / 2;
+  const legs = [hookLeg(size, hook), subtract(high, low), hookLeg(size, hook)];
+  return Array.from({ length: count }, (_, index): Bar => {
+    const at = nanometres(from + edgeGap + index * spacing);
+    return {
+      ...common,
+      ...bent(legs, size, hook, setting),
+      id: `s:${common.opening ?? ''}:${String(index)}`,
+      use: 'stirrup',
+      size: size.id,
+      from: at,
+      to: at,
+      bottom: low,
+      top: high,
+      offset: NONE,
+    };
+  });
+}
+
+/** Bars and stirrups over every opening of a wall. */
+export const lintels = (own: SteelWall, setting: Setting): readonly Bar[] =>
+  groupsOf(own, setting).flatMap((group) => lintelOf(own, group, setting));

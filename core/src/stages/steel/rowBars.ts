@@ -1,0 +1,88 @@
+import type { CourseRow, RowLimit } from '../courses';
+import { type Length, add, nanometres, subtract, toDegrees } from '../../kernel/measure';
+import { centreOf, halfWidthAt } from '../openings';
+import type { HouseRules } from '../../kernel/rules';
+import { TOP_BAR_DEPTH } from './laps';
+import type { Setting, SteelWall } from './setting';
+
+/** How far inside the end of a row its bar ends: negative where it runs on past the face line, into the wall round an inside corner. */
+export function insetAt(limit: RowLimit, atStart: boolean, own: SteelWall, rules: HouseRules): Length {
+  const { built, wall } = own;
+  const cover = rules.length('steel.cover.end');
+  if (limit === 'free') return add(wall.skin, cover);
+  if (limit === 'footing') return cover;
+  if (limit === 'joint') return 0 as Length;
+  if (limit === 'tee') {
+    const tee = atStart ? built.tees.start : built.tees.end;
+    return nanometres(-(tee?.skin ?? 0));
+  }
+  const corner = built.corners.find((each) => (atStart ? each.wallAfter : each.wallBefore) === wall.id);
+  const other = built.walls.find((each) => each.id === (atStart ? corner?.wallBefore : corner?.wallAfter));
+  if (!corner || !other) return cover;
+  const turn = Math.abs(Math.tan((toDegrees(corner.turn) / 2) * (Math.PI / 180)));
+  // To the far face of the other wall's core, less cover.
+  const face = corner.kind === 'outside' ? other.skin : other.skin - other.thickness;
+  return nanometres(face * turn + cover);
+}
+
+/** What openings leave of a stretch at a height, each end drawn in by the cover. */
+export function leftBeside(
+  own: SteelWall,
+  from: Length,
+  to: Length,
+  height: Length,
+  cover: Length,
+): readonly {
+  readonly from: Length;
+  readonly to: Length;
+  readonly cutStart: boolean;
+  readonly cutEnd: boolean;
+}[] {
+  const gaps = own.openings
+    .filter(({ concrete }) => concrete.bottom - cover < height && height < concrete.top + cover)
+    .map(({ concrete }) => {
+      const inside = Math.min(Math.max(height, concrete.bottom), concrete.top) as Length;
+      const half = halfWidthAt(concrete, inside);
+      return { from: centreOf(concrete) - half - cover, to: centreOf(concrete) + half + cover };
+    })
+    .sort((a, b) => a.from - b.from);
+  const left: { from: Length; to: Length; cutStart: boolean; cutEnd: boolean }[] = [];
+  let at: number = from;
+  let cut = false;
+  for (const gap of gaps) {
+    if (gap.from > at)
+      left.push({
+        from: nanometres(at),
+        to: nanometres(Math.min(gap.from, to)),
+        cutStart: cut,
+        cutEnd: gap.from < to,
+      });
+    if (gap.to > at) {
+      at = gap.to;
+      cut = true;
+    }
+  }
+  if (to > at) left.push({ from: nanometres(at), to, cutStart: cut, cutEnd: false });
+  return left.filter((each) => each.to > each.from);
+}
+
+/** Height at which a horizontal of a course lies: the middle of it, where the webs' slots are. */
+export const heightIn = (row: CourseRow): Length => nanometres((row.bottom + row.top) / 2);
+
+/** The lowest concrete of a wall: what lies under a bar is counted from there. */
+const lowest = (own: SteelWall, setting: Setting): Length =>
+  Math.min(...(setting.levels.walls[own.wall.id] ?? []).map((span) => span.bottom)) as Length;
+
+/** Whether so much fresh concrete lies under a course's bar that it bonds less. */
+export const isTopBar = (own: SteelWall, row: CourseRow, setting: Setting): boolean =>
+  heightIn(row) - lowest(own, setting) > TOP_BAR_DEPTH;
+
+/** From where to where bars lie in a row, before openings cut them. */
+export const reachOf = (
+  own: SteelWall,
+  row: CourseRow,
+  rules: HouseRules,
+): { readonly from: Length; readonly to: Length } => ({
+  from: add(row.from, insetAt(row.start, true, own, rules)),
+  to: subtract(row.to, insetAt(row.end, false, own, rules)),
+});

@@ -1,0 +1,239 @@
+import { type HouseRules, type RuleOverrides, isRuleId } from '../../kernel/rules';
+import type { Stage } from '../outline/plan';
+import { type CourseRow, type Courses, websByWall } from '../courses';
+import type { Inserts } from '../inserts';
+import { type Length, inches, readLength } from '../../kernel/measure';
+import type { PlacedOpening } from '../openings';
+import type { Plan } from '../../kernel/plan';
+import {
+  type BuiltLoop,
+  type Crossing,
+  type Levels,
+  type Shell,
+  type Wall,
+  crossingsOf,
+  middleOfCourse,
+} from '../outline';
+import type { SteelProblem } from './bar';
+import type { Cutting } from './cut';
+import { type LapBasis, lapBasis, lapLength, lapOfTwo } from './laps';
+import { type TablePick, pickRows, verticalsOf } from './reinforcementTable';
+import { type BarSize, BAR_SIZES, barSize } from './sizes';
+import { type Held, slotOffsets, tensionSide } from './slots';
+
+/** What the steel is worked from. */
+export type SteelInput = Pick<Plan, 'units' | 'steel'>;
+
+/** What was worked before the steel. */
+interface Ground {
+  readonly shell: Shell;
+  readonly levels: Levels;
+  readonly courses: Courses;
+  readonly inserts: Inserts;
+  readonly openings: readonly PlacedOpening[];
+  readonly stages: readonly Stage[];
+}
+
+/** A wall as its steel sees it. */
+export interface SteelWall {
+  readonly wall: Wall;
+  readonly built: BuiltLoop;
+  readonly openings: readonly PlacedOpening[];
+  readonly slots: readonly Length[];
+  /** Its rows, the lowest course first. */
+  readonly rows: readonly CourseRow[];
+  /** Middles of all its webs, in any course. */
+  readonly webs: readonly Length[];
+  /** Soil against it, above its footing; null where nobody has said. */
+  readonly backfill: Length | null;
+  readonly held: Held;
+  readonly tension: 'inside' | 'outside' | null;
+}
+
+/** One stage of walls, cast in one go. */
+export interface Pour {
+  readonly fromCourse: number;
+  readonly toCourse: number;
+  readonly top: Length;
+}
+
+/** Everything that placing bars looks up. */
+export interface Setting extends Cutting {
+  readonly shell: Shell;
+  readonly levels: Levels;
+  readonly courses: Courses;
+  readonly inserts: Inserts;
+  readonly crossings: readonly Crossing[];
+  readonly stages: readonly Stage[];
+  readonly walls: readonly SteelWall[];
+  /** The rules that hold in a wall and a course. */
+  readonly rulesIn: (wall: string, course: number) => HouseRules;
+  /** The rules of the lintel over an opening, in the course above its head. */
+  readonly rulesOver: (opening: PlacedOpening, course: number) => HouseRules;
+  readonly rules: HouseRules;
+  readonly lapOf: (size: BarSize, top?: boolean) => Length;
+  /** Lap of two bars that may differ in size. */
+  readonly lapOfTwo: (a: BarSize, b: BarSize, top?: boolean) => Length;
+  /** Pours from the footing up: their courses, and the height at which each ends; the last one runs to the walls' tops. */
+  readonly pours: readonly Pour[];
+  /** The row of the reinforcement table that each wall takes; none where there is no table. */
+  readonly picks: readonly TablePick[];
+  readonly problems: SteelProblem[];
+}
+
+/** The size that a rule names; every choice is a size, and the first of them stands in should one ever not be. */
+export const sizeOf = (id: string): BarSize => barSize(id) ?? (BAR_SIZES[0] as BarSize);
+
+const STOCK: Readonly<Record<string, string>> = {
+  '20ft': '20ft',
+  '40ft': '40ft',
+  '60ft': '60ft',
+  '6m': '6000mm',
+  '12m': '12000mm',
+};
+
+/** Length of a stock bar. */
+export function stockLength(rules: HouseRules): Length {
+  const reading = readLength(STOCK[rules.choice('steel.stock')] ?? '20ft', 'imperial');
+  return reading.ok ? reading.length : (0 as Length);
+}
+
+/** Largest stone by the mix card's choice, in inches. */
+const STONE_INCHES: Readonly<Record<string, number>> = { '3/8': 3 / 8, '1/2': 1 / 2, '3/4': 3 / 4 };
+
+/**
+ * Least clear way between parallel bars: the rule's inch, the bar's diameter and 4/3 of the largest stone, whichever is most.
+ * [ACI 318-19 §25.2.1; from memory]
+ */
+export const clearBetween = (rules: HouseRules, diameter: Length): Length =>
+  Math.max(
+    rules.length('steel.bar.clear'),
+    diameter,
+    inches((4 / 3) * (STONE_INCHES[rules.choice('pour.mix.stone')] ?? 0)),
+  ) as Length;
+
+/** The pours that lay any course; the last one takes all that is above it. One that stops in mid-block ends at its concrete. */
+function poursOf(stages: readonly Stage[], levels: Levels, courses: number): readonly Pour[] {
+  const below = stages.filter(({ toCourse }) => toCourse > 0 && toCourse < courses);
+  const tops = [...new Set([...below.map(({ toCourse }) => toCourse), courses])].sort((a, b) => a - b);
+  const halves = new Set(below.filter(({ top }) => top === 'half').map(({ toCourse }) => toCourse));
+  const topOf = (course: number): Length =>
+    halves.has(course) ? middleOfCourse(levels.tops, course) : (levels.tops[course] ?? (0 as Length));
+  return tops.map((toCourse, index) => ({
+    fromCourse: (tops[index - 1] ?? 0) + 1,
+    toCourse,
+    top: index === tops.length - 1 ? (Infinity as Length) : topOf(toCourse),
+  }));
+}
+
+/** Everything that placing the bars of a job looks up. */
+export function settingOf(
+  { shell, levels, courses, inserts, openings, stages }: Ground,
+  input: SteelInput,
+  rules: HouseRules,
+): Setting {
+  const problems: SteelProblem[] = [];
+  const zones = input.steel?.zones ?? [];
+  for (const zone of zones) {
+    for (const { id } of rules.with(zone.rules).refused) {
+      problems.push({
+        kind: 'zone-rule-refused',
+        zone: zone.name ?? zone.id,
+        rule: id,
+        statement: isRuleId(rules.book, id) ? rules.book[id].statement : null,
+      });
+    }
+  }
+  for (const { name, lintel } of openings) {
+    for (const { id } of rules.with(lintel ?? {}).refused) {
+      problems.push({
+        kind: 'zone-rule-refused',
+        zone: name,
+        rule: id,
+        statement: isRuleId(rules.book, id) ? rules.book[id].statement : null,
+      });
+    }
+  }
+  const basis: LapBasis = lapBasis(rules);
+  const { family } = shell;
+  const webs = websByWall(shell, courses);
+  const rows = new Map<string, CourseRow[]>();
+  for (const row of [...courses.rows].sort((a, b) => a.course - b.course || a.from - b.from)) {
+    const own = rows.get(row.wall);
+    if (own) own.push(row);
+    else rows.set(row.wall, [row]);
+  }
+  const walls = shell.loops.flatMap(({ built }): SteelWall[] =>
+    (built?.walls ?? []).flatMap((wall): SteelWall[] => {
+      if (!built || !family) return [];
+      const soil = input.steel?.walls?.[wall.id];
+      const reading = soil?.backfill === undefined ? null : readLength(soil.backfill, input.units);
+      if (reading && !reading.ok) {
+        problems.push({ kind: 'backfill-unreadable', wall: wall.id, text: soil?.backfill ?? '' });
+      }
+      const backfill = reading?.ok ? reading.length : null;
+      const held = soil?.held ?? 'unsaid';
+      return [
+        {
+          wall,
+          built,
+          openings: openings.filter((each) => each.worked && each.wall === wall.id),
+          slots: slotOffsets(family, wall.core, rules),
+          rows: rows.get(wall.id) ?? [],
+          webs: [...(webs.get(wall.id)?.keys() ?? [])].sort((a, b) => a - b),
+          backfill,
+          held,
+          tension: tensionSide(held, (backfill ?? 0) > 0),
+        },
+      ];
+    }),
+  );
+  const picks = pickRows(input.steel?.table, walls, levels, rules, input.units, problems);
+  const fromTable = new Map(
+    picks.flatMap(({ wall, row }) => (row ? [[wall, verticalsOf(row)] as const] : [])),
+  );
+  // Rules of a wall and a course: the job's, those of its row of the table, those of its zone. Alike ones are one object.
+  const known = new Map<string, HouseRules>();
+  const rulesFor = (wall: string, course: number, own?: RuleOverrides): HouseRules => {
+    const row = fromTable.get(wall);
+    const zone = zones.findLastIndex(
+      (each) =>
+        (each.walls === undefined || each.walls.includes(wall)) &&
+        course >= (each.fromCourse ?? 1) &&
+        course <= (each.toCourse ?? Infinity),
+    );
+    if (row === undefined && zone < 0 && own === undefined) return rules;
+    const key = `${JSON.stringify(row)}:${String(zone)}:${JSON.stringify(own)}`;
+    const found = known.get(key) ?? rules.with({ ...row, ...(zones[zone]?.rules ?? {}), ...own });
+    known.set(key, found);
+    return found;
+  };
+  return {
+    picks,
+    shell,
+    levels,
+    courses,
+    inserts,
+    crossings: crossingsOf(shell),
+    stages,
+    walls,
+    rules,
+    rulesIn: (wall, course) => rulesFor(wall, course),
+    rulesOver: ({ wall, lintel }, course) => rulesFor(wall, course, lintel),
+    lapOf: (size, top = false) => lapLength(size, basis, top),
+    lapOfTwo: (a, b, top = false) => lapOfTwo(a, b, basis, top),
+    pours: poursOf(stages, levels, courses.count),
+    stock: stockLength(rules),
+    cutStep: rules.length('steel.cut.step'),
+    problems,
+  };
+}
+
+/** Tells once of bars that stand out of a joint, or of the footing, by less than a lap. */
+export function tellStandsShort(setting: Setting, course: number, out: Length, lap: Length): void {
+  if (out >= lap) return;
+  const told = setting.problems.some(
+    (each) => each.kind === 'stands-short' && each.course === course && each.out === out && each.lap === lap,
+  );
+  if (!told) setting.problems.push({ kind: 'stands-short', course, out, lap });
+}

@@ -1,0 +1,19 @@
+import type { Stage } from '../../kernel/engine/stage';
+import type { Steel } from './buildSteel';
+import { steelPart } from './part';
+import { steelRules } from './rules';
+
+/** Reinforcement. */
+export const steelStage: Stage = {
+  id: 'steel',
+  rules: steelRules,
+  part: steelPart,
+  makes: ['steel'],
+  load: () => import('./work'),
+};
+
+declare module '../../kernel/engine/stage' {
+  interface Worked {
+    readonly steel: Steel;
+  }
+}

@@ -1,0 +1,129 @@
+import { type Length, add, nanometres, subtract } from '../../kernel/measure';
+import type { HouseRules } from '../../kernel/rules';
+import type { Bar } from './bar';
+import { straight } from './cut';
+import { widestGap } from './laps';
+import { splitRun } from './runs';
+import { type Pour, type Setting, type SteelWall, sizeOf, tellStandsShort } from './setting';
+import type { BarSize } from './sizes';
+import { type Stretch, type Upright, stretchesAt, uprightsOf } from './uprights';
+
+/** A pour of a wall with the rules of its verticals and where they stand. */
+interface PourOfWall {
+  readonly pour: Pour;
+  readonly rules: HouseRules;
+  readonly size: BarSize;
+  readonly uprights: readonly Upright[];
+  /** Height of the joint that it stands on; below everything for the first. */
+  readonly joint: Length;
+}
+
+/** The pours of a wall: one takes the rules that hold in its first course, since a bar does not change on its way up. */
+function poursOfWall(own: SteelWall, setting: Setting): readonly PourOfWall[] {
+  const known = new Map<HouseRules, readonly Upright[]>();
+  return setting.pours.map((pour, index) => {
+    const rules = setting.rulesIn(own.wall.id, pour.fromCourse);
+    const uprights = known.get(rules) ?? uprightsOf(own, rules, setting);
+    known.set(rules, uprights);
+    return {
+      pour,
+      rules,
+      size: sizeOf(rules.choice('steel.vertical.size')),
+      uprights,
+      joint: setting.pours[index - 1]?.top ?? (-Infinity as Length),
+    };
+  });
+}
+
+/** Cover of the ends and the sides of a pour's verticals. */
+const coverOf = ({ rules, size }: PourOfWall): { readonly ends: Length; readonly sides: Length } => {
+  const ends = rules.length('steel.cover.end');
+  return { ends, sides: nanometres(ends + size.diameter / 2) };
+};
+
+/** Bars of one stretch in one pour, split where it is taller than stock: each stands out of its joint, where the next pour's laps it. */
+function standing(
+  own: SteelWall,
+  upright: Upright,
+  stretch: Stretch,
+  here: PourOfWall,
+  below: PourOfWall | undefined,
+  offset: Length,
+  setting: Setting,
+): readonly Bar[] {
+  const { pour, rules, size, joint } = here;
+  const from = Math.max(stretch.bottom, joint) as Length;
+  if (from >= Math.min(stretch.top, pour.top)) return [];
+  // What already stands out of the joint up to the top wants no bar above it.
+  const reaches =
+    stretch.bottom < joint &&
+    below?.uprights.some((each) => each.at === upright.at) === true &&
+    stretch.top - joint <= below.rules.length('steel.vertical.projection');
+  if (reaches) return [];
+  const projection = rules.length('steel.vertical.projection');
+  const goesOn = stretch.top - pour.top > projection;
+  const to = goesOn ? add(pour.top, projection) : stretch.top;
+  const set = Math.max(pour.fromCourse, pour.toCourse - rules.count('steel.vertical.set'));
+  const { pieces } = splitRun(subtract(to, from), setting.stock, setting.lapOf(size), [], false);
+  return pieces.map((piece, index, all): Bar => {
+    return {
+      ...straight(subtract(piece.to, piece.from), setting),
+      id: `v:${own.wall.id}:${String(upright.at)}:${String(from)}:${String(index)}`,
+      use: upright.use,
+      size: size.id,
+      wall: own.wall.id,
+      count: 1,
+      course: null,
+      set: { course: set, when: 'after' },
+      from: upright.at,
+      to: upright.at,
+      bottom: add(from, piece.from),
+      top: add(from, piece.to),
+      offset,
+      laps: {
+        before: piece.laps.before,
+        after: goesOn && index === all.length - 1 ? projection : piece.laps.after,
+      },
+      ...(upright.opening === undefined ? {} : { opening: upright.opening }),
+    };
+  });
+}
+
+/** Tells where what stands out of a joint is shorter than a lap, and which bars above find none to lap. */
+function judgeJoint(
+  own: SteelWall,
+  here: PourOfWall,
+  below: PourOfWall,
+  bars: readonly Bar[],
+  setting: Setting,
+): void {
+  const starting = bars.filter((bar) => bar.bottom === here.joint && bar.course === null);
+  if (starting.length === 0) return;
+  const lap = setting.lapOfTwo(below.size, here.size);
+  const out = below.rules.length('steel.vertical.projection');
+  const course = below.pour.toCourse;
+  tellStandsShort(setting, course, out, lap);
+  const gap = widestGap(lap);
+  const goingOn = bars.filter((bar) => bar.bottom < here.joint && bar.top > here.joint);
+  const alone = starting.filter((bar) => !goingOn.some((each) => Math.abs(each.from - bar.from) <= gap));
+  if (alone.length > 0) {
+    setting.problems.push({ kind: 'nothing-to-lap', wall: own.wall.id, course, bars: alone.length, gap });
+  }
+}
+
+/** Verticals and jamb bars of a wall, pour by pour. */
+export function uprightBars(own: SteelWall, offset: Length, setting: Setting): readonly Bar[] {
+  const pours = poursOfWall(own, setting);
+  const bars = pours.flatMap((here, index) =>
+    here.uprights.flatMap((upright) =>
+      stretchesAt(own, upright.at, coverOf(here), setting)
+        .filter(({ bottom, top }) => top - bottom >= here.rules.length('steel.stub.least'))
+        .flatMap((stretch) => standing(own, upright, stretch, here, pours[index - 1], offset, setting)),
+    ),
+  );
+  pours.forEach((here, index) => {
+    const below = pours[index - 1];
+    if (below) judgeJoint(own, here, below, bars, setting);
+  });
+  return bars;
+}

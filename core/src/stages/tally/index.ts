@@ -1,0 +1,5 @@
+export * from './concrete';
+export * from './buildTally';
+export * from './displaced';
+export * from './tally';
+export * from './selects';

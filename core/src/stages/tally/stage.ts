@@ -1,0 +1,16 @@
+import type { Tally } from './tally';
+import type { Stage } from '../../kernel/engine/stage';
+
+/** What is counted. */
+export const tallyStage: Stage = {
+  id: 'tally',
+  rules: {},
+  makes: ['tally'],
+  load: () => import('./work'),
+};
+
+declare module '../../kernel/engine/stage' {
+  interface Worked {
+    readonly tally: Tally;
+  }
+}

@@ -1,0 +1,166 @@
+import type { Stage } from '../outline/plan';
+import type { Worked } from '../../kernel/engine/stage';
+import type { Bracing } from '../bracing';
+import type { Inserts } from '../inserts';
+import { type Length, inches, subtract } from '../../kernel/measure';
+import type { Openings } from '../openings';
+import type { HouseRules } from '../../kernel/rules';
+import type { Steel } from '../steel';
+import { type StockPlan, cutStock } from '../../kernel/stock/cutStock';
+import { figureOf } from '../../kernel/figures/figure';
+import { givenCount } from '../../kernel/figures/how';
+import { type Blocked, boltRules, layBolts } from './bolts';
+import { type PlatePiece, type PlateRun, plateRuns, splices } from './plates';
+import type { BoltedRun, PourTop, TopOff, TopOffProblem } from './topOff';
+
+/** A saw takes an eighth. [common practice] */
+const KERF = inches(1 / 8);
+
+/** Where a wall has no room for a bolt: bars that reach its depth, braces, and what lies in its top. */
+function blockedOn(
+  run: PlateRun,
+  steel: Steel,
+  bracing: Bracing,
+  openings: Openings,
+  inserts: Inserts,
+  rules: HouseRules,
+): readonly Blocked[] {
+  const clear = rules.length('topoff.bolt.clear');
+  const brace = rules.length('topoff.bolt.brace');
+  const deep = run.top - rules.length('topoff.bolt.embed');
+  const about = (from: number, to: number, by: number): Blocked => ({ from: from - by, to: to + by });
+  return [
+    ...steel.bars
+      .filter((bar) => bar.wall === run.wall && (bar.use === 'vertical' || bar.use === 'jamb'))
+      .filter((bar) => bar.top > deep && bar.bottom < run.top)
+      .map((bar) => about(bar.from, bar.to, clear)),
+    ...bracing.walls
+      .filter((own) => own.wall === run.wall)
+      .flatMap((own) => own.braces.map(({ at }) => about(at, at, brace))),
+    ...openings.placed
+      .filter((each) => each.worked && each.wall === run.wall && each.concrete.top > deep)
+      .map(({ concrete }) => about(concrete.from, concrete.to, clear)),
+    ...inserts.placed
+      .filter((each) => each.wall === run.wall && each.depth > 0 && each.kind !== 'brick-ledge')
+      .filter(({ rect }) => rect.top > deep && rect.bottom < run.top)
+      .map(({ rect }) => about(rect.from, rect.to, clear)),
+  ];
+}
+
+function boltedRun(
+  run: PlateRun,
+  blocked: readonly Blocked[],
+  rules: HouseRules,
+  problems: TopOffProblem[],
+): BoltedRun {
+  const wants = boltRules(rules);
+  let from = run.from;
+  const pieces = splices(run, rules).map((to): PlatePiece => {
+    const laid = layBolts(from, to, blocked, wants);
+    if (laid.short) {
+      problems.push({ kind: 'piece-short', wall: run.wall, length: subtract(to, from) });
+    } else {
+      for (const gap of laid.gaps) problems.push({ kind: 'bolt-gap', wall: run.wall, ...gap });
+    }
+    const piece = { from, to, bolts: laid.at };
+    from = to;
+    return piece;
+  });
+  return { ...run, pieces };
+}
+
+/** How every stage's top is left. */
+const topsOf = (stages: readonly Stage[], rules: HouseRules): readonly PourTop[] =>
+  stages.map((stage, index) => {
+    const last = index === stages.length - 1;
+    const half = !last && stage.top === 'half';
+    return {
+      stage: stage.id,
+      name: stage.name ?? (stages.length === 1 ? 'Walls' : `Stage ${String(index + 1)}`),
+      finish: half ? 'half-block' : last && rules.choice('topoff.top') === 'rough' ? 'rough' : 'trowelled',
+      bars: last ? null : rules.length('steel.vertical.projection'),
+    };
+  });
+
+/**
+ * Sill plates along the middle of every wall's top, cut from stock with their splices, and their anchor bolts clear of verticals,
+ * braces, openings and pockets. Ombra tells where they go; size and number are the drawings'. [IRC R403.1.6; from memory]
+ */
+export function buildTopOff(
+  {
+    shell,
+    levels,
+    openings,
+    placed: inserts,
+    steel,
+    bracing,
+    stacks: stages,
+  }: Pick<Worked, 'shell' | 'levels' | 'openings' | 'placed' | 'steel' | 'bracing' | 'stacks'>,
+  rules: HouseRules,
+): TopOff {
+  const problems: TopOffProblem[] = [];
+  const width = rules.length('topoff.plate.width');
+  const wants = boltRules(rules);
+  if (wants.nearest > wants.farthest) {
+    problems.push({ kind: 'no-end-zone', nearest: wants.nearest, farthest: wants.farthest });
+  }
+  const walls = shell.loops.flatMap(({ built }) => (built?.walls ?? []).map((wall) => ({ built, wall })));
+  for (const { wall } of walls) {
+    if (wall.curve) problems.push({ kind: 'plate-curved', wall: wall.id });
+    if (width > wall.thickness) {
+      problems.push({ kind: 'plate-wide', wall: wall.id, plate: width, wallThick: wall.thickness });
+    }
+  }
+  const runs = walls
+    .flatMap(({ built, wall }) => (built ? plateRuns(built, wall, levels, openings.placed, rules) : []))
+    .map((run) => boltedRun(run, blockedOn(run, steel, bracing, openings, inserts, rules), rules, problems));
+  const reading = cutStock(
+    runs
+      .filter((run) => !run.curved)
+      .flatMap((run) => run.pieces.map(({ from, to }) => ({ length: subtract(to, from), count: 1 }))),
+    rules.length('topoff.plate.stock'),
+    KERF,
+    'quick',
+  );
+  const stock: StockPlan = reading.ok ? reading.plan : { pieces: [], bound: 0, proved: true };
+  const core = walls[0]?.wall.core ?? (0 as Length);
+  const ledgers = inserts.placed.filter((each) => each.kind === 'ledger');
+  const anchors = (cast: boolean): number =>
+    ledgers.filter((each) => each.cast === cast).reduce((sum, each) => sum + each.fixings.length, 0);
+  return {
+    runs,
+    stock,
+    boards: figureOf(
+      'topoff.boards',
+      'Boards for sill plates',
+      givenCount('boards that the pieces are cut of', stock.pieces.length),
+      ['topoff.plate.stock', 'topoff.plate.least'],
+      {},
+    ),
+    bolts: figureOf(
+      'topoff.bolts',
+      'Anchor bolts',
+      {
+        op: 'sum',
+        name: 'walls',
+        unit: 'count',
+        of: runs.map((run) => ({
+          op: 'sum',
+          name: run.name,
+          unit: 'count',
+          of: run.pieces.map((piece, index) => givenCount(`piece ${String(index + 1)}`, piece.bolts.length)),
+          pieces: { wall: run.wall },
+        })),
+      },
+      ['topoff.bolt.spacing', 'topoff.bolt.end', 'topoff.bolt.diameters', 'topoff.bolt.least'],
+      {},
+    ),
+    band: {
+      from: Math.round(core / 2 - width / 6) as Length,
+      to: Math.round(core / 2 + width / 6) as Length,
+    },
+    ledgerAnchors: { cast: anchors(true), drilled: anchors(false) },
+    tops: topsOf(stages, rules),
+    problems,
+  };
+}

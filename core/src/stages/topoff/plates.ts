@@ -1,0 +1,133 @@
+import { type Length, add, nanometres, subtract, ZERO } from '../../kernel/measure';
+import type { PlacedOpening } from '../openings';
+import type { HouseRules } from '../../kernel/rules';
+import { type BuiltLoop, type Corner, type Levels, type Wall, isSquare } from '../outline';
+
+/** One piece of a sill plate, from its wall's first corner along the outside face. */
+export interface PlatePiece {
+  readonly from: Length;
+  readonly to: Length;
+  readonly bolts: readonly Length[];
+}
+
+/** A stretch of plate in one go: between corners, or beside what reaches through the top of the wall. */
+export interface PlateRun {
+  readonly wall: string;
+  readonly name: string;
+  /** Top of the concrete under it, above the lowest footing. */
+  readonly top: Length;
+  readonly from: Length;
+  readonly to: Length;
+  /** Cut of sheets to the wall's curve, not of straight stock. */
+  readonly curved: boolean;
+}
+
+/** How far the plate of a wall reaches at one of its ends, from that end inward on the outside face. */
+function plateEnd(
+  built: BuiltLoop,
+  wall: Wall,
+  atStart: boolean,
+  width: Length,
+  levelGoesOn: boolean,
+): number {
+  const corner = built.corners.find((each) => (atStart ? each.wallAfter : each.wallBefore) === wall.id);
+  if (!corner) {
+    const tee = atStart ? built.tees.start : built.tees.end;
+    // Up to the edge of the plate of the wall that it meets; a free end stops behind its bulkhead.
+    return tee ? (width - wall.core) / 2 - tee.skin : wall.skin;
+  }
+  if (corner.turn === 0) return 0;
+  if (!levelGoesOn) return wall.skin;
+  const inset = atStart ? wall.coreInset.start : wall.coreInset.end;
+  return inset + acrossCorner(corner, atStart, width);
+}
+
+/** At a square corner the plate of the wall that starts there runs through and the other butts against it; elsewhere both are mitred. */
+const acrossCorner = (corner: Corner, starts: boolean, width: Length): number =>
+  isSquare(corner.turn) ? (starts ? -width : width) / 2 : 0;
+
+/** The top of a wall at one of its ends. */
+function topAt(levels: Levels, wall: string, atStart: boolean): Length | undefined {
+  const spans = levels.walls[wall] ?? [];
+  return (atStart ? spans[0] : spans.at(-1))?.top;
+}
+
+/** Whether the walls that meet at a wall's end are of one height there. */
+function goesOn(built: BuiltLoop, levels: Levels, wall: Wall, atStart: boolean): boolean {
+  const corner = built.corners.find((each) => (atStart ? each.wallAfter : each.wallBefore) === wall.id);
+  if (!corner) return false;
+  const other = atStart ? corner.wallBefore : corner.wallAfter;
+  return topAt(levels, other, !atStart) === topAt(levels, wall.id, atStart);
+}
+
+/** Stretches of a wall's top at one height, first to last. */
+function stretchesOf(levels: Levels, wall: Wall) {
+  const found: { from: Length; to: Length; top: Length }[] = [];
+  for (const { from, to, top } of levels.walls[wall.id] ?? []) {
+    const last = found.at(-1);
+    if (last?.top === top && last.to === from) last.to = to;
+    else found.push({ from, to, top });
+  }
+  return found;
+}
+
+/** The plates of one wall: along the middle of its core, at each height of its top, less what openings take of it. */
+export function plateRuns(
+  built: BuiltLoop,
+  wall: Wall,
+  levels: Levels,
+  openings: readonly PlacedOpening[],
+  rules: HouseRules,
+): readonly PlateRun[] {
+  const width = rules.length('topoff.plate.width');
+  const stretches = stretchesOf(levels, wall);
+  return stretches.flatMap((stretch, index): PlateRun[] => {
+    const first = index === 0;
+    const last = index === stretches.length - 1;
+    const start = first ? plateEnd(built, wall, true, width, goesOn(built, levels, wall, true)) : 0;
+    const end = last ? plateEnd(built, wall, false, width, goesOn(built, levels, wall, false)) : 0;
+    const gaps = openings
+      .filter((each) => each.worked && each.wall === wall.id && each.concrete.top >= stretch.top)
+      .map(({ concrete }) => concrete)
+      .filter((hole) => hole.from < stretch.to && stretch.from < hole.to)
+      .sort((a, b) => a.from - b.from);
+    const runs: PlateRun[] = [];
+    let from = nanometres(stretch.from + start);
+    const put = (to: Length): void => {
+      if (to > from) {
+        runs.push({
+          wall: wall.id,
+          name: wall.name,
+          top: stretch.top,
+          from,
+          to,
+          curved: wall.curve !== null,
+        });
+      }
+    };
+    for (const gap of gaps) {
+      put(gap.from);
+      from = Math.max(from, gap.to) as Length;
+    }
+    put(nanometres(stretch.to - end));
+    return runs;
+  });
+}
+
+/**
+ * Ends of the pieces that a run is made of: whole stock lengths, then the rest; a rest too short takes some of the piece before it.
+ * A run that is cut to a curve stays one.
+ */
+export function splices(run: PlateRun, rules: HouseRules): readonly Length[] {
+  const stock = rules.length('topoff.plate.stock');
+  const least = rules.length('topoff.plate.least');
+  const ends: Length[] = [];
+  if (!run.curved) {
+    for (let at = add(run.from, stock); at < run.to; at = add(at, stock)) ends.push(at);
+  }
+  const last = ends.at(-1);
+  if (last !== undefined && subtract(run.to, last) < least) {
+    ends[ends.length - 1] = Math.max(subtract(run.to, least), ends.at(-2) ?? run.from, ZERO) as Length;
+  }
+  return [...ends, run.to];
+}

@@ -1,0 +1,67 @@
+import type { Length } from '../../kernel/measure';
+import type { StockPlan } from '../../kernel/stock/cutStock';
+import type { Figure } from '../../kernel/figures/figure';
+import type { PlatePiece, PlateRun } from './plates';
+
+/** A run of plate with its pieces and their bolts. */
+export interface BoltedRun extends PlateRun {
+  readonly pieces: readonly PlatePiece[];
+}
+
+export type TopOffProblem =
+  | { readonly kind: 'bolt-gap'; readonly wall: string; readonly from: Length; readonly to: Length }
+  | { readonly kind: 'piece-short'; readonly wall: string; readonly length: Length }
+  | { readonly kind: 'plate-curved'; readonly wall: string }
+  | { readonly kind: 'plate-wide'; readonly wall: string; readonly plate: Length; readonly wallThick: Length }
+  | {
+      /** Nearest and farthest from an end leave no place between them. */
+      readonly kind: 'no-end-zone';
+      readonly nearest: Length;
+      readonly farthest: Length;
+    };
+
+/** How the concrete of a pour ends at its top. */
+export interface PourTop {
+  readonly stage: string;
+  readonly name: string;
+  /** Struck off and trowelled, left rough, or half way up a block with bars standing out of it. */
+  readonly finish: 'trowelled' | 'rough' | 'half-block';
+  /** Bars out of the joint, where walls go on. */
+  readonly bars: Length | null;
+}
+
+/** Sill plates with their splices and anchor bolts, and how each pour's top is left. */
+export interface TopOff {
+  readonly runs: readonly BoltedRun[];
+  /** Boards that the plates are cut of. */
+  readonly stock: StockPlan;
+  readonly boards: Figure;
+  readonly bolts: Figure;
+  /** Middle third of the plate, from the core's outside face. */
+  readonly band: { readonly from: Length; readonly to: Length };
+  readonly ledgerAnchors: { readonly cast: number; readonly drilled: number };
+  readonly tops: readonly PourTop[];
+  readonly problems: readonly TopOffProblem[];
+}
+
+const none = (id: string, title: string): Figure => ({
+  id,
+  title,
+  value: 0,
+  unit: 'count',
+  how: { op: 'given', name: 'none', unit: 'count', value: 0 },
+  rules: [],
+  pieces: {},
+});
+
+/** The top of walls that have not been worked. */
+export const NOTHING_ON_TOP: TopOff = {
+  runs: [],
+  stock: { pieces: [], bound: 0, proved: true },
+  boards: none('topoff.boards', 'Boards for sill plates'),
+  bolts: none('topoff.bolts', 'Anchor bolts'),
+  band: { from: 0 as Length, to: 0 as Length },
+  ledgerAnchors: { cast: 0, drilled: 0 },
+  tops: [],
+  problems: [],
+};

@@ -1,0 +1,253 @@
+import { evaluate } from '../../../src/kernel/figures/how';
+import { houseRules } from '../../../src/rules';
+import { describe, expect, it } from 'vitest';
+import { faceEnds, plankRules, planWalkway, stripsByWall } from '../../../src/stages/bracing';
+import { type Length, inches, toInches } from '../../../src/kernel/measure';
+import type { Plan } from '../../../src/kernel/plan';
+import { orderOf } from '../../../src/orderOf';
+import { report } from '../../../src/report';
+import { work } from '../../../src/work';
+import { insertOf, openingOf } from '../../support/openings';
+import { type Side, HATCHERY, planOf, withCourses } from '../../support/plans';
+
+const RECTANGLE: readonly Side[] = [
+  [480, 90],
+  [336, 90],
+  [480, 90],
+  [336, 90],
+];
+const plan = (change: Partial<Plan> = {}): Plan => planOf(RECTANGLE, { ...withCourses(7), ...change });
+const rules = houseRules();
+
+describe('the face that is braced', () => {
+  const ends = (sides: readonly Side[], wall: number, side: 'inside' | 'outside') => {
+    const { shell } = work(planOf(sides, withCourses(6)));
+    const built = shell.loops[0]?.built;
+    const own = built?.walls[wall];
+    if (!built || !own) throw new Error('does not stand');
+    return faceEnds(built, own, side).map(({ at, how }) => [toInches(at), how]);
+  };
+
+  it('ends inside against the walls across it, a thickness in from outside corners', () => {
+    // Module 48 with an 8 in core is 13 in thick.
+    expect(ends(RECTANGLE, 0, 'inside')).toEqual([
+      [13, 'inward'],
+      [467, 'inward'],
+    ]);
+  });
+
+  it('turns outward at a corner that goes the other way, and runs a thickness past it', () => {
+    // The third wall of the outline ends at a left turn.
+    expect(ends(HATCHERY, 2, 'inside')).toEqual([
+      [13, 'inward'],
+      [205, 'outward'],
+    ]);
+    expect(ends(HATCHERY, 3, 'inside')[0]).toEqual([-13, 'outward']);
+  });
+
+  it('is the other way about outside', () => {
+    expect(ends(RECTANGLE, 0, 'outside')).toEqual([
+      [0, 'outward'],
+      [480, 'outward'],
+    ]);
+    expect(ends(HATCHERY, 2, 'outside')[1]).toEqual([192, 'inward']);
+  });
+
+  it('of an open wall ends free, and is held there as a bulkhead', () => {
+    const open = work({
+      ...plan(),
+      loops: [{ id: 'l', closed: false, walk: [{ id: 'w', length: '40ft', turn: 'right 90' }] }],
+    });
+    const [wall] = open.bracing.walls;
+    expect(wall?.ends.map(({ how }) => how)).toEqual(['free', 'free']);
+    expect(wall?.braces.filter(({ why }) => why === 'bulkhead')).toHaveLength(2);
+  });
+});
+
+describe('fastening strips', () => {
+  it('of blocks that all begin alike stand in every course', () => {
+    const { shell, courses } = work(plan());
+    const strips = stripsByWall(shell, courses, 0 as Length).get('w1') ?? [];
+    expect(strips.length).toBeGreaterThan(50);
+    const full = strips.filter((strip) => strip.courses.length === 7).length;
+    expect(full / strips.length).toBeGreaterThan(0.8);
+  });
+
+  it('that a cut shifts line up in fewer courses; a wider reach catches more', () => {
+    const { shell, courses } = work(
+      planOf(
+        [
+          [483, 90],
+          [339, 90],
+          [483, 90],
+          [339, 90],
+        ],
+        withCourses(7),
+      ),
+    );
+    const caught = (reach: number) =>
+      (stripsByWall(shell, courses, inches(reach)).get('w1') ?? []).map((strip) => strip.courses.length);
+    expect(Math.min(...caught(0))).toBeLessThan(7);
+    const sum = (list: readonly number[]): number => list.reduce((total, each) => total + each, 0);
+    expect(sum(caught(3)) / caught(3).length).toBeGreaterThan(sum(caught(0)) / caught(0).length);
+  });
+});
+
+describe('a walkway with its braces', () => {
+  const strips = (to: number) =>
+    Array.from({ length: Math.floor(to / 8) + 1 }, (_, index) => ({ at: inches(index * 8), courses: [1] }));
+  const walk = (to: number, lengths: readonly number[], most = 72, anchors: readonly number[] = [0, to]) => {
+    const all = strips(to);
+    return planWalkway(
+      all,
+      anchors.map((at) => {
+        const strip = all.find((each) => each.at === inches(at));
+        if (!strip) throw new Error(String(at));
+        return { strip, why: 'corner' as const };
+      }),
+      [-Infinity, Infinity] as unknown as readonly [Length, Length],
+      lengths.map((feet) => ({ length: inches(feet * 12), left: Infinity })),
+      inches(most),
+      inches(12),
+      plankRules(rules),
+    );
+  };
+
+  it('takes the fewest braces that its planks allow', () => {
+    // 256 in: two 12 ft planks of two bays of 64 in each.
+    const found = walk(256, [12]);
+    expect(found?.stood).toHaveLength(5);
+    expect(found?.planks).toHaveLength(2);
+    const bays = found?.stood.map(
+      ({ strip }, index, all) => strip.at - (all[index - 1]?.strip.at ?? strip.at),
+    );
+    for (const bay of bays ?? []) expect(bay).toBeLessThanOrEqual(inches(72));
+  });
+
+  it('keeps every brace that must stand', () => {
+    const found = walk(256, [12, 10, 8], 72, [0, 40, 104, 256]);
+    const at = found?.stood.map(({ strip }) => toInches(strip.at));
+    for (const must of [0, 40, 104, 256]) expect(at).toContain(must);
+  });
+
+  it('is none where planks are too short for the bays that must be', () => {
+    expect(walk(256, [1])).toBeNull();
+    expect(walk(16, [16])).toBeNull();
+  });
+
+  it('uses planks on hand before those that are not', () => {
+    const all = strips(144);
+    const laid = planWalkway(
+      all,
+      [all[0], all.at(-1)].flatMap((strip) => (strip ? [{ strip, why: 'corner' as const }] : [])),
+      [-Infinity, Infinity] as unknown as readonly [Length, Length],
+      [
+        { length: inches(168), left: 0 },
+        { length: inches(96), left: 4 },
+      ],
+      inches(72),
+      inches(12),
+      plankRules(rules),
+    );
+    expect(laid?.planks.map(({ length }) => toInches(length))).toEqual([96, 96]);
+  });
+});
+
+describe('a doorway near a corner', () => {
+  const door = (at: string, change: Partial<Plan> = {}) =>
+    plan({
+      openings: [
+        openingOf({
+          kind: 'door',
+          name: 'Side door',
+          wall: 'w1',
+          at,
+          width: '36in',
+          height: '80in',
+          sill: '0in',
+        }),
+      ],
+      ...change,
+    });
+  const told = (job: Plan) => work(job).notices.filter(({ id }) => id.startsWith('bracing-leg-in-doorway'));
+
+  it('is told of the leg round the corner that stands in front of it', () => {
+    // The door begins 60 in from A: 47 in from the wall across, whose legs reach 60 in out, 24 in along.
+    const [notice] = told(door('60in'));
+    expect(notice?.where).toBe('D–A');
+    expect(notice?.what).toMatch(/stands within 36″ in front of Side door, round the corner/);
+  });
+
+  it('is passable farther off, with shorter legs, or with legs outside', () => {
+    expect(told(door('120in'))).toEqual([]);
+    expect(told(door('60in', { rules: { 'bracing.leg.out': '40in' } }))).toEqual([]);
+    const outside = { walls: { w4: { side: 'outside' } } } as const;
+    expect(told(door('60in', { bracing: outside }))).toEqual([]);
+  });
+
+  it('that is a window lets legs stand', () => {
+    const window = openingOf({ wall: 'w1', at: '60in', width: '36in', height: '40in', sill: '40in' });
+    expect(told(plan({ openings: [window] }))).toEqual([]);
+  });
+});
+
+describe('brackets at corners', () => {
+  it('are dropped course about, and two down on the last of an odd number of walls', () => {
+    const levels = (sides: readonly Side[]) =>
+      work(planOf(sides, withCourses(7))).bracing.walls.map(({ dropped }) => dropped);
+    expect(levels(RECTANGLE)).toEqual([0, 1, 0, 1]);
+    expect(
+      levels([
+        [600, 120],
+        [600, 120],
+        [600, 120],
+      ]),
+    ).toHaveLength(3);
+  });
+});
+
+describe('the order and the report', () => {
+  it('have boards and screws over weak joints, by stage too', () => {
+    const job = planOf(HATCHERY, {
+      stages: [
+        { id: 'a', toCourse: 4, top: 'full' },
+        { id: 'b', toCourse: 8, top: 'full' },
+      ],
+    });
+    const worked = work(job);
+    const screws = (stage?: string): number => {
+      const line = orderOf(job, worked, stage).lines.find((each) => each.id === 'strap-screws');
+      return line ? evaluate(line.needed) : 0;
+    };
+    expect(screws()).toBe(worked.bracing.straps.screws.value);
+    expect(screws('a') + screws('b')).toBe(screws());
+    expect(screws('a')).toBeGreaterThan(0);
+  });
+
+  it('say of every wall its braces and planks, with units', () => {
+    const worked = work(plan({ bracing: { onHand: { turnbuckle: 5 } } }));
+    const { bracing } = report(worked);
+    expect(bracing.walls.map(({ wall }) => wall)).toEqual(['w1', 'w2', 'w3', 'w4']);
+    expect(bracing.walls[0]?.braces).toHaveLength(worked.bracing.walls[0]?.braces.length ?? 0);
+    expect(bracing.gear.find(({ part }) => part.startsWith('Turnbuckle'))).toMatchObject({ onHand: 5 });
+  });
+});
+
+describe('what stands in the way', () => {
+  it('moves a brace off a pocket on its own side, and not off one on the other', () => {
+    const wall = (change: Partial<Plan>) => work(plan(change)).bracing.walls[0];
+    const at = toInches(wall({})?.braces[3]?.at ?? (0 as Length));
+    const pocket = (face: 'inside' | 'outside') =>
+      insertOf({ kind: 'pocket', at: `${String(at)}in`, up: '96in', size: '8in', face });
+    const hit = (face: 'inside' | 'outside') =>
+      wall({ inserts: [pocket(face)] })?.braces.some((brace) => toInches(brace.at) === at);
+    expect(hit('inside')).toBe(false);
+    expect(hit('outside')).toBe(true);
+  });
+
+  it('tells of a bay that an opening makes too wide', () => {
+    const opening = openingOf({ at: '60in', width: '200in', height: '60in', sill: '20in' });
+    const { bracing } = work(plan({ openings: [opening] }));
+    expect(bracing.problems.some(({ kind }) => kind === 'bay-wide')).toBe(true);
+  });
+});

@@ -1,0 +1,211 @@
+import type { FootingPlan } from '../../../src/stages/footing/plan';
+import { applyEdit } from '../../../src/plan';
+import { houseRules } from '../../../src/rules';
+import { describe, expect, it } from 'vitest';
+import type { FootingProblem } from '../../../src/stages/footing';
+import { inches } from '../../../src/kernel/measure';
+import { footingNotices } from '../../../src/stages/footing/notices';
+import { moveText } from '../../../src/kernel/notices/moveText';
+import type { Plan } from '../../../src/kernel/plan';
+import { work } from '../../../src/work';
+import { type Side, planOf, withCourses } from '../../support/plans';
+
+const RECTANGLE: readonly Side[] = [
+  [480, 90],
+  [288, 90],
+  [480, 90],
+  [288, 90],
+];
+const { footing } = work(planOf(RECTANGLE, withCourses(2)));
+
+const tell = (problem: FootingProblem, units: 'imperial' | 'metric' = 'imperial') => {
+  const [notice] = footingNotices({ ...footing, problems: [problem] }, units, () => 'A–B', houseRules());
+  if (!notice) throw new Error('nothing told');
+  return notice;
+};
+
+const length = inches(50);
+
+describe('what is told of a footing', () => {
+  it.each([
+    [
+      { kind: 'text-unreadable', what: 'width', wall: 'w1', text: 'wide' },
+      'stop',
+      'A–B',
+      '“wide” cannot be read as the footing’s width; the house rule stands in its place.',
+    ],
+    [
+      { kind: 'text-unreadable', what: 'sheet', wall: null, text: 'thin' },
+      'stop',
+      'Footing',
+      '“thin” cannot be read as the footing’s sheet thickness; the house rule stands in its place.',
+    ],
+    [
+      { kind: 'text-unreadable', what: 'offset', wall: 'w1', text: 'left a bit' },
+      'stop',
+      'A–B',
+      '“left a bit” cannot be read as a way off the middle of the footing; write “out 2in” or “in 2in”. The middle stands in its place.',
+    ],
+    [
+      { kind: 'narrower-than-wall', wall: 'w1', width: inches(12), thickness: inches(13) },
+      'stop',
+      'A–B',
+      'The footing is 12″ wide and the wall on it 13″: it hangs over. Widen the footing, or correct the width.',
+    ],
+    [
+      { kind: 'off-footing', wall: 'w1', side: 'inside', by: inches(1.5) },
+      'stop',
+      'A–B',
+      'The inside chalk line runs 1 1/2″ off the footing. Move the wall on it, or widen it.',
+    ],
+    [
+      { kind: 'edge-small', wall: 'w1', side: 'outside', left: inches(1) },
+      'mind',
+      'A–B',
+      'Only 1″ of footing is left outside the form: no room for a kicker board.',
+    ],
+    [
+      { kind: 'shot-unreadable', pass: 'footing', wall: 'w1', text: 'low' },
+      'mind',
+      'A–B',
+      'Level survey: “low” cannot be read; that reading is left out.',
+    ],
+    [
+      { kind: 'shots-without-wall', pass: 'first-course', count: 1 },
+      'mind',
+      'Survey of the first course',
+      '1 reading belongs to a wall that is no longer there; kept, but left out.',
+    ],
+    [
+      { kind: 'shots-without-wall', pass: 'footing', count: 3 },
+      'mind',
+      'Level survey',
+      '3 readings belong to a wall that is no longer there; kept, but left out.',
+    ],
+    [
+      { kind: 'shot-off-wall', pass: 'footing', wall: 'w1', at: inches(500), length: inches(480) },
+      'mind',
+      'A–B',
+      'Level survey: a reading at 41′ 8″ lies off the wall, which is 40′ long; it is left out.',
+    ],
+    [
+      { kind: 'shots-twice', pass: 'footing', wall: 'w1', at: inches(48), by: inches(0.25) },
+      'mind',
+      'A–B',
+      'Level survey: two readings at 4′ differ by 1/4″. The later one counts; take the wrong one off the list.',
+    ],
+    [
+      { kind: 'one-reading', pass: 'footing' },
+      'mind',
+      'Level survey',
+      'One reading says nothing of level. Take one at every block or so.',
+    ],
+    [
+      { kind: 'not-surveyed', pass: 'footing', walls: ['A–B', 'C–D'] },
+      'mind',
+      'Level survey',
+      'No reading yet on A–B, C–D, or on a step of it: nothing is shimmed there.',
+    ],
+    [
+      { kind: 'pull-unreadable', from: 'A', to: 'C', text: 'far' },
+      'mind',
+      'A to C',
+      '“far” cannot be read as a length; the pull is left out.',
+    ],
+    [
+      { kind: 'pulls-without-corner', count: 2 },
+      'mind',
+      'Square',
+      '2 pulls name corners that are no longer there, or on an open outline; kept, but left out.',
+    ],
+    [
+      { kind: 'pull-to-itself', corner: 'B' },
+      'mind',
+      'Corner B',
+      'A pull goes from a corner to itself; choose another corner.',
+    ],
+    [
+      { kind: 'pull-impossible', from: 'A', to: 'C', length, least: inches(0), most: inches(48) },
+      'stop',
+      'A to C',
+      'A pull of 4′ 2″ cannot be: with walls as long as they are, A and C lie 0″ to 4′ apart. Read the tape again.',
+    ],
+  ] as const satisfies readonly (readonly [FootingProblem, string, string, string])[])(
+    '%o',
+    (problem, severity, where, what) => {
+      expect(tell(problem)).toMatchObject({ severity, where, what });
+    },
+  );
+
+  it('is told in millimetres on a metric job', () => {
+    expect(tell({ kind: 'edge-small', wall: 'w1', side: 'inside', left: inches(1) }, 'metric').what).toBe(
+      'Only 25 mm of footing is left inside the form: no room for a kicker board.',
+    );
+  });
+
+  it('offers a way out that works', () => {
+    const plan = planOf(RECTANGLE, { footing: { kind: 'strip', width: '12in' } });
+    const notices = work(plan).notices.filter((notice) => notice.severity === 'stop');
+    expect(notices).toHaveLength(4);
+    const mended = notices.reduce<Plan>(
+      (edited, notice) => notice.fixes.reduce((each, fix) => applyEdit(each, fix.edit), edited),
+      plan,
+    );
+    expect(work(mended).notices.filter((notice) => notice.severity === 'stop')).toEqual([]);
+    expect(mended.loops[0]?.walk[0]?.bearing?.width).toBe('1ft 4in');
+  });
+});
+
+describe('a move in words', () => {
+  it('tells both parts, and nothing that a tape cannot tell', () => {
+    const parts = [
+      { by: inches(0.375), toward: 'D' },
+      { by: inches(-0.0625), toward: 'B' },
+    ];
+    expect(moveText(parts, 'imperial')).toBe('3/8″ toward D and 1/16″ away from B');
+    expect(moveText([{ by: inches(0.01), toward: 'D' }], 'imperial')).toBe('nowhere');
+    expect(moveText([], 'metric')).toBe('nowhere');
+  });
+});
+
+describe('the list before the wall', () => {
+  const stateOf = (change: FootingPlan, id: string) => {
+    const worked = work(planOf(RECTANGLE, { ...withCourses(2), footing: change }));
+    return worked.footing.ready.find((item) => item.id === id)?.measured;
+  };
+  const level = (readings: readonly number[]): FootingPlan => ({
+    kind: 'strip',
+    shots: readings.map((reading, index) => ({
+      id: String(index),
+      wall: `w${String(index + 1)}`,
+      at: '1ft',
+      reading: `${String(reading)}in`,
+    })),
+  });
+  const pulled = (a: string, b: string): FootingPlan => ({
+    kind: 'strip',
+    pulls: [
+      { id: 'a', from: 'w1', to: 'w3', length: a },
+      { id: 'b', from: 'w2', to: 'w4', length: b },
+    ],
+  });
+
+  it.each([
+    [{ kind: 'strip' }, 'level', 'open'],
+    [level([50, 50, 50, 50]), 'level', 'right'],
+    [level([50, 50.375, 50, 50]), 'level', 'wrong'],
+    [level([50, 51, 50, 50]), 'level', 'wrong'],
+    [{ ...level([50, 60, 50, 50]), kind: 'rock' }, 'level', 'right'],
+    [{ kind: 'strip' }, 'square', 'open'],
+    // 40 by 24 ft: diagonals of 46 ft 7 3/4 in.
+    [pulled('46ft 7 3/4in', '46ft 7 3/4in'), 'square', 'right'],
+    [pulled('46ft 8 1/2in', '46ft 7in'), 'square', 'wrong'],
+    [pulled('46ft 11in', '46ft 7 3/4in'), 'square', 'wrong'],
+    [{ kind: 'strip', after: level([50, 50, 50.25, 50]).shots ?? [] }, 'after', 'wrong'],
+  ] as const satisfies readonly (readonly [FootingPlan, string, string])[])(
+    'case %#: %o',
+    (change, id, state) => {
+      expect(stateOf(change, id)).toBe(state);
+    },
+  );
+});

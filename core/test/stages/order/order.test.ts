@@ -1,0 +1,189 @@
+import { evaluate } from '../../../src/kernel/figures/how';
+import { describe, expect, it } from 'vitest';
+import { inches, toInches } from '../../../src/kernel/measure';
+import type { Order } from '../../../src/stages/order';
+import { orderOf } from '../../../src/orderOf';
+import type { Plan } from '../../../src/kernel/plan';
+import { work } from '../../../src/work';
+import { type Side, HATCHERY, planOf, withCourses } from '../../support/plans';
+
+const RECTANGLE: readonly Side[] = [
+  [480, 90],
+  [336, 90],
+  [480, 90],
+  [336, 90],
+];
+
+const order = (plan: Plan, stage?: string): Order => orderOf(plan, work(plan), stage);
+const line = (from: Order, id: string) => {
+  const found = from.lines.find((each) => each.id === id || each.id.startsWith(id));
+  if (!found) throw new Error(`no line ${id}: ${from.lines.map((each) => each.id).join(', ')}`);
+  return found;
+};
+
+describe('the order list', () => {
+  const plan = planOf(HATCHERY, withCourses(7));
+  const whole = order(plan);
+
+  it('has straights with spares, rounded to bundles, and their mass', () => {
+    const straight = line(whole, 'straight:');
+    expect(evaluate(straight.needed)).toBe(work(plan).tally.total.blocksBought.value);
+    // 224 needed, 2 in a hundred spare: 229; bundles of 20: 12 of them.
+    expect([straight.spare, straight.bundles, straight.ordered]).toEqual([5, 12, 240]);
+    expect(straight.massKilograms).toBeCloseTo(240 * 2.6, 9);
+  });
+
+  it('takes both hands of corners as one article where the family may be turned over, and as two where not', () => {
+    const corners = (family: string, core: string) =>
+      order({ ...plan, family, core })
+        .lines.filter((each) => each.id.startsWith('corner'))
+        .map((each) => [each.article, evaluate(each.needed)]);
+    expect(corners('module-48', '8in')).toEqual([['Corner, either hand', 42]]);
+    expect(corners('long-96', '8in')).toEqual([
+      ['Corner, left-hand', 23],
+      ['Corner, right-hand', 19],
+    ]);
+  });
+
+  it('has fixings by their rates', () => {
+    const pieces = work(plan).courses.pieces;
+    const first = pieces.filter((piece) => piece.course === 1).length;
+    expect(evaluate(line(whole, 'zip-ties').needed)).toBe(2 * first);
+    expect(evaluate(line(whole, 'clips').needed)).toBe(
+      2 * pieces.filter((piece) => piece.course === 7).length,
+    );
+    expect(evaluate(line(whole, 'foam').needed)).toBeCloseTo(
+      (2 * Math.ceil(1824 / 18) + pieces.length - first) / 120,
+      9,
+    );
+    expect(evaluate(line(whole, 'tape').needed)).toBe(inches(1824));
+    expect(line(whole, 'tape').ordered).toBe(inches(1824));
+  });
+
+  it('cuts kicker boards out of as few as can be', () => {
+    // Two sides of 40, 28, 40 and 28 ft in 12 ft boards: 3, 2, 3 and 2 whole, and rests of 4 ft: eight of them, three to a board less the kerf.
+    expect(evaluate(line(order(planOf(RECTANGLE)), 'kickers').needed)).toBe(20 + 4);
+  });
+
+  it('shares the bundles out round the footprint, all of them', () => {
+    expect(whole.staging.map((each) => each.name)).toEqual(['A–B', 'B–C', 'C–D', 'D–E', 'E–F', 'F–A']);
+    expect(whole.staging.reduce((sum, each) => sum + each.bundles, 0)).toBe(12);
+    expect(whole.staging[0]?.bundles).toBeGreaterThan(whole.staging[3]?.bundles ?? 0);
+  });
+
+  it('of a stage takes its own courses; together they take what the job does, or a few blocks more', () => {
+    const staged: Plan = {
+      ...plan,
+      stages: [
+        { id: 'low', toCourse: 4, top: 'half' },
+        { id: 'high', toCourse: 7, top: 'full' },
+      ],
+    };
+    const needed = (stage?: string): number => evaluate(line(order(staged, stage), 'straight:').needed);
+    expect(needed('low') + needed('high')).toBeGreaterThanOrEqual(needed());
+    expect(needed('low')).toBeLessThan(needed());
+    expect(evaluate(line(order(staged), 'clips').needed)).toBeGreaterThan(
+      evaluate(line(whole, 'clips').needed),
+    );
+  });
+
+  it('has half-height pieces and ripped blocks apart', () => {
+    const half = order(
+      planOf(RECTANGLE, { height: '3ft 4in', rules: { 'courses.height.rest': 'half-piece' } }),
+    );
+    expect(evaluate(line(half, 'half:').needed)).toBeGreaterThan(0);
+    const ripped = line(order(planOf(RECTANGLE, { height: '3ft 4in' })), 'straight:');
+    expect(ripped.needed.op !== 'given' && ripped.needed.of.map((part) => part.name)).toContain(
+      'ripped for lower courses',
+    );
+    // Four corners of half a course out of two whole ones.
+    expect(evaluate(line(half, 'corner').needed)).toBe(2 * 4 + 2);
+  });
+
+  it('has the bars of the whole job by size, none of a stage by itself', () => {
+    const worked = work(plan);
+    for (const own of worked.steel.stock) {
+      const bars = line(whole, `bars:${own.size}`);
+      expect(evaluate(bars.needed)).toBe(own.lengths.length);
+      // A bar to spare in fifty, and one at least.
+      expect(bars.spare).toBe(Math.max(1, Math.ceil(own.lengths.length / 50)));
+      expect(bars.article).toContain('lengths of 20′');
+    }
+    expect(whole.lines.filter((each) => each.id.startsWith('bars:')).length).toBe(2);
+    const staged: Plan = {
+      ...plan,
+      stages: [
+        { id: 'low', toCourse: 4, top: 'full' },
+        { id: 'high', toCourse: 7, top: 'full' },
+      ],
+    };
+    expect(order(staged, 'low').lines.some((each) => each.id.startsWith('bars:'))).toBe(false);
+    expect(order(staged).lines.some((each) => each.id.startsWith('bars:'))).toBe(true);
+  });
+
+  it('weighs nothing where the maker does not say, and is empty where nothing stands', () => {
+    expect(order(planOf([])).lines).toEqual([]);
+    expect(order(plan).massKilograms).toBeGreaterThan(0);
+  });
+});
+
+// Source: common practice; ties 12 in apart both ways, brackets at every corner in every course, tracks at foot and head.
+describe('the order of a panel system', () => {
+  const plan = planOf(RECTANGLE, { family: 'panel-48', core: '8in', ...withCourses(8) });
+  const list = order(plan);
+
+  it('counts panels for both faces, ties, top ties, brackets and tracks', () => {
+    const total = work(plan).tally.total;
+    expect(evaluate(line(list, 'straight:').needed)).toBe(2 * total.blocksBought.value);
+    // Seven joints between eight courses; 41 ties along 40 ft and 29 along 28 ft.
+    expect(evaluate(line(list, 'ties').needed)).toBe(7 * 2 * (41 + 29));
+    expect(evaluate(line(list, 'brackets').needed)).toBe(8 * 4);
+    expect(toInches(evaluate(line(list, 'bottom-track').needed) as never)).toBeCloseTo(2 * 1632, 6);
+    expect(toInches(evaluate(line(list, 'top-track').needed) as never)).toBeCloseTo(2 * 1632, 6);
+    expect(list.lines.some((each) => each.id === 'split-ties')).toBe(false);
+    const top = work(plan).courses.pieces.filter(
+      (piece) => piece.kind !== 'corner' && piece.course === 8,
+    ).length;
+    expect(evaluate(line(list, 'top-ties').needed)).toBe(2 * (61 + 43) + top - 4);
+  });
+
+  it('has split ties at free ends', () => {
+    const open: Plan = {
+      ...plan,
+      loops: plan.loops.map((loop) => ({ ...loop, closed: false, walk: loop.walk.slice(0, 2) })),
+    };
+    expect(evaluate(line(order(open), 'split-ties').needed)).toBe(2 * 8);
+  });
+
+  it('of cell blocks has blocks of any core and no corners', () => {
+    const cells = order(planOf(RECTANGLE, { family: 'cell-24', core: '6in' }));
+    expect(
+      cells.lines.filter((each) => each.group === 'forms').map((each) => [each.article, each.core]),
+    ).toEqual([['Block', null]]);
+  });
+});
+
+describe('sill plates and anchor bolts', () => {
+  const plates = (plan: Plan, stage?: string): readonly number[] => {
+    const list = orderOf(plan, work(plan), stage);
+    return ['sill-plates', 'anchor-bolts'].flatMap((id) => {
+      const found = list.lines.find((each) => each.id === id);
+      return found ? [evaluate(found.needed)] : [];
+    });
+  };
+
+  it('are ordered for the job, and with its last stage only', () => {
+    const plan = planOf(RECTANGLE, withCourses(8));
+    const { topoff } = work(plan);
+    expect(plates(plan)).toEqual([topoff.boards.value, topoff.bolts.value]);
+    const staged: Plan = {
+      ...plan,
+      stages: [
+        { id: 'low', toCourse: 4, top: 'half' },
+        { id: 'high', toCourse: 8, top: 'full' },
+      ],
+    };
+    expect(plates(staged, 'low')).toEqual([]);
+    expect(plates(staged, 'high')).toEqual([topoff.boards.value, topoff.bolts.value]);
+  });
+});

@@ -1,0 +1,167 @@
+import type { WalkRow } from '../../../src/stages/outline/plan';
+import { applyEdit } from '../../../src/plan';
+import { describe, expect, it } from 'vitest';
+import type { Plan } from '../../../src/kernel/plan';
+import { type WorkedPlan, work } from '../../../src/work';
+import { type Side, planOf, withCourses } from '../../support/plans';
+
+const RECTANGLE: readonly Side[] = [
+  [480, 90],
+  [336, 90],
+  [480, 90],
+  [336, 90],
+];
+
+const withRow = (row: string, change: Partial<WalkRow>, plan = planOf(RECTANGLE, withCourses(6))): Plan => ({
+  ...plan,
+  loops: plan.loops.map((loop) => ({
+    ...loop,
+    walk: loop.walk.map((each) => (each.id === row ? { ...each, ...change } : each)),
+  })),
+});
+
+const words = (worked: WorkedPlan, id: string): string | undefined =>
+  worked.notices.find((notice) => notice.id.startsWith(id))?.what;
+
+describe('what heights have to say', () => {
+  it.each<readonly [string, Plan, string, string]>([
+    [
+      'a step off its wall',
+      withRow('w1', { footing: [{ id: 'a', at: '50ft', step: 'up 16in' }] }),
+      'step-off-wall:w1',
+      'A step of the footing at 50′ is not on this wall, which is 40′ long.',
+    ],
+    [
+      'a top step off its wall',
+      withRow('w2', { topSteps: [{ id: 'a', at: '30ft', top: '4 courses' }] }),
+      'step-off-wall:w2',
+      'A step of the top at 30′ is not on this wall, which is 28′ long.',
+    ],
+    [
+      'a step that cannot be read',
+      withRow('w1', { footing: [{ id: 'a', at: '5ft', step: 'sideways 3' }] }),
+      'step-unreadable:w1',
+      '“sideways 3” cannot be read as a footing step; write how far along it is, and “up 32in” or “down 16in”.',
+    ],
+    [
+      'steps that do not come home',
+      withRow('w1', { footing: [{ id: 'a', at: '5ft', step: 'down 16in' }] }),
+      'steps-not-home:loop',
+      'Walked round once, the footing steps end 1′ 4″ lower than they began. Every step up needs one down; until then this footing is taken as level.',
+    ],
+    [
+      'a top that no course has',
+      withRow('w1', { top: '9 courses' }),
+      'top-unreadable:w1',
+      '“9 courses” cannot be read as a top, or has no such course; write “5 courses” or a height like 7′ 4″.',
+    ],
+    [
+      'a top above the job',
+      withRow('w1', { top: '12ft' }),
+      'top-too-high:w1',
+      'Its top at 12′ is above the job’s 8′; it is taken as that. Raise the job first.',
+    ],
+    [
+      'a height that is none',
+      { ...planOf(RECTANGLE), height: 'tall' },
+      'height-unreadable',
+      '“tall” cannot be read as a height; write it like 8′ 4″, or count courses.',
+    ],
+    [
+      'a height of more courses than can be',
+      { ...planOf(RECTANGLE), height: '400ft' },
+      'courses-out-of-range',
+      '300 courses cannot be laid; give a whole number from 1 to 60.',
+    ],
+    [
+      'a rest at the foot',
+      { ...planOf(RECTANGLE), height: '7ft 4in' },
+      'height-rest',
+      'Course 1 is ripped to 8″; the others are whole, and the interlock stays on top.',
+    ],
+    [
+      'a rest at the head',
+      { ...planOf(RECTANGLE), height: '7ft 4in', rules: { 'courses.height.rest': 'rip-last' } },
+      'height-rest',
+      'Course 6, the last, is ripped to 8″.',
+    ],
+    [
+      'a rest of half-height pieces',
+      { ...planOf(RECTANGLE), height: '7ft 4in', rules: { 'courses.height.rest': 'half-piece' } },
+      'height-rest',
+      'Course 6, the last, is of half-height pieces, 8″ high; its corners are ripped.',
+    ],
+    [
+      'a half-height piece that does not fit',
+      { ...planOf(RECTANGLE), height: '7ft 2in', rules: { 'courses.height.rest': 'half-piece' } },
+      'half-piece-missing',
+      'The half-height piece is 8″ high and the rest is 6″; the last course is ripped instead.',
+    ],
+    [
+      'a family without half-height pieces',
+      {
+        ...planOf(RECTANGLE),
+        family: 'long-96',
+        core: '6in',
+        height: '7ft',
+        rules: { 'courses.height.rest': 'half-piece' },
+      },
+      'half-piece-missing',
+      'These forms have no half-height piece; the last course is ripped to 12″.',
+    ],
+  ])('of %s is a plain sentence', (_, plan, id, sentence) => {
+    expect(words(work(plan), id)).toBe(sentence);
+  });
+
+  it('takes a step off its wall away at a press, and only that one', () => {
+    const plan = withRow('w1', {
+      footing: [
+        { id: 'a', at: '50ft', step: 'up 16in' },
+        { id: 'b', at: '10ft', step: 'up 16in' },
+        { id: 'c', at: '20ft', step: 'down 16in' },
+      ],
+    });
+    const notice = work(plan).notices.find((each) => each.id === 'step-off-wall:w1');
+    const fix = notice?.fixes[0];
+    if (!fix) throw new Error('no fix');
+    const mended = applyEdit(plan, fix.edit);
+    expect(mended.loops[0]?.walk[0]?.footing?.map((step) => step.id)).toEqual(['b', 'c']);
+    expect(work(mended).notices.filter((each) => each.severity === 'stop')).toEqual([]);
+  });
+
+  it('keeps a step down that is no whole course a step down', () => {
+    const down = withRow('w1', { footing: [{ id: 'a', at: '10ft', step: 'down 20in' }] });
+    const plan = withRow('w3', { footing: [{ id: 'b', at: '10ft', step: 'up 20in' }] }, down);
+    const notice = work(plan).notices.find((each) => each.id.startsWith('step-off-course:w1'));
+    expect(notice?.fixes.map((fix) => fix.label)).toEqual(['Step 1′ 4″', 'Step 2′ 8″']);
+    const fix = notice?.fixes[0];
+    if (!fix) throw new Error('no fix');
+    expect(applyEdit(plan, fix.edit).loops[0]?.walk[0]?.footing).toEqual([
+      { id: 'a', at: '10ft', step: 'down 1ft 4in' },
+    ]);
+  });
+
+  it('names the job’s own family that cannot be used, and what is wrong with it', () => {
+    const broken = {
+      kind: 'cell',
+      id: 'mine',
+      name: 'Mine',
+      cores: ['6in'],
+      courseHeight: '12in',
+      blockLength: '24in',
+      blockThickness: '6in',
+      cellSpacing: '12in',
+      volumePerBlock: 0.01,
+      barEveryCourses: 2,
+    } as const;
+    const worked = work({
+      ...planOf(RECTANGLE),
+      family: 'mine',
+      families: [{ ...broken, cores: [...broken.cores] }],
+    });
+    expect(words(worked, 'family-broken')).toBe(
+      'The job’s own family “Mine” cannot be used. cores: A cell must be narrower than its block is thick.',
+    );
+    expect(worked.courses.pieces).toEqual([]);
+  });
+});

@@ -1,0 +1,99 @@
+import { describe, expect, it } from 'vitest';
+import type { Notice } from '../../../src/kernel/notices/notice';
+import type { Plan } from '../../../src/kernel/plan';
+import { report } from '../../../src/report';
+import { work } from '../../../src/work';
+import { insertOf, openingOf } from '../../support/openings';
+import { type Side, planOf, withCourses } from '../../support/plans';
+
+const RECTANGLE: readonly Side[] = [
+  [480, 90],
+  [336, 90],
+  [480, 90],
+  [336, 90],
+];
+const rectangle = (change: Partial<Plan> = {}): Plan => planOf(RECTANGLE, { ...withCourses(8), ...change });
+
+const told = (plan: Plan, id: string): Notice => {
+  const { notices } = work(plan);
+  const found = notices.find((notice) => notice.id.startsWith(`steel-${id}`));
+  if (!found) throw new Error(`no ${id}: ${notices.map((notice) => notice.id).join(', ')}`);
+  return found;
+};
+
+describe('what the steel has to say', () => {
+  it.each<readonly [string, Plan, Notice['severity'], string]>([
+    [
+      'few-slots',
+      rectangle({ rules: { 'steel.slots': 2 } }),
+      'mind',
+      'With 2 slots to a web, bars cannot alternate either side of the middle; they lie as near to it as there are slots.',
+    ],
+    [
+      'bar-through',
+      rectangle({ inserts: [insertOf({ name: 'Drain', at: '240in', up: '40in' })] }),
+      'mind',
+      'The horizontal of course 3 runs into Drain. Move one of them, or bend the bar round it as the drawings say.',
+    ],
+    [
+      'backfill-unreadable',
+      rectangle({ steel: { walls: { w1: { backfill: 'high' } } } }),
+      'stop',
+      '“high” cannot be read as the height of the soil against it; it is taken as none.',
+    ],
+    [
+      'spacing-wide',
+      planOf(
+        [
+          [100, 90],
+          [336, 90],
+          [100, 90],
+          [336, 90],
+        ],
+        { ...withCourses(4), rules: { 'steel.vertical.spacing': '120in' } },
+      ),
+      'mind',
+      'Verticals every 120″ on a wall of 8′ 4″: only those near its corners stand.',
+    ],
+    [
+      'no-lintel-room',
+      rectangle({ openings: [openingOf({ height: '40in', sill: '84in' })] }),
+      'stop',
+      'There is too little wall over it for a bar with its cover: it has no lintel. Lower its head, or ask the engineer.',
+    ],
+    [
+      'lintel-cut-short',
+      rectangle({ openings: [openingOf({ at: '20in', sill: '20in' })] }),
+      'mind',
+      'Its lintel bars reach only 14″ past it before the wall ends; bend them round the corner, or ask the engineer.',
+    ],
+    [
+      'corner-cut-short',
+      rectangle({ openings: [openingOf({ at: '20in', sill: '20in' })] }),
+      'mind',
+      'Round corner A the bar of course 2 has only 12″ before the opening beside it: shorter than a lap. Ask the engineer how it is anchored.',
+    ],
+    [
+      'support-unsaid',
+      rectangle({ steel: { walls: { w1: { backfill: '6ft' } } } }),
+      'mind',
+      'Soil lies against it and nobody has said what holds its top: held by a floor, steel belongs inside; standing alone, on the soil’s side. Say which.',
+    ],
+  ])('of %s', (id, plan, severity, what) => {
+    const notice = told(plan, id);
+    expect([notice.severity, notice.what]).toEqual([severity, what]);
+    expect(notice.place.stage).toBe('steel');
+  });
+});
+
+describe('the report', () => {
+  it('has the schedule, the stock and the masses, with units', () => {
+    const worked = work(rectangle());
+    const { steel } = report(worked);
+    expect(steel.schedule.length).toBe(worked.steel.schedule.length);
+    expect(steel.schedule[0]).toMatchObject({ mark: 'H1', use: 'horizontal', size: '#4', shape: '00' });
+    expect(steel.stock.map((own) => own.size)).toEqual(['#4', '#5']);
+    expect(steel.stock.reduce((sum, own) => sum + own.mass.value, 0)).toBeCloseTo(steel.mass.value, 9);
+    expect(steel.mass.unit).toBe('kg');
+  });
+});

@@ -1,0 +1,191 @@
+import { evaluate } from '../../../src/kernel/figures/how';
+import { houseRules } from '../../../src/rules';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { type Length, inches, subtract, toInches, ZERO } from '../../../src/kernel/measure';
+import type { Plan } from '../../../src/kernel/plan';
+import { type Blocked, boltRules, layBolts } from '../../../src/stages/topoff';
+import { work } from '../../../src/work';
+import { openingOf } from '../../support/openings';
+import { type Side, planOf, rectilinear, withCourses } from '../../support/plans';
+
+const RECTANGLE: readonly Side[] = [
+  [480, 90],
+  [336, 90],
+  [480, 90],
+  [336, 90],
+];
+const plan = (change: Partial<Plan> = {}): Plan => planOf(RECTANGLE, { ...withCourses(7), ...change });
+const usual = boltRules(houseRules());
+const lay = (length: number, blocked: readonly Blocked[] = []) =>
+  layBolts(ZERO, inches(length), blocked, usual);
+
+describe('anchor bolts of a piece of plate', () => {
+  // IRC R403.1.6, from memory: 6 ft apart at most, within 12 in of each end, 7 diameters from it at least, two to a piece.
+  it('stand four to a plate of 16 ft, two to a short one', () => {
+    expect(lay(192).at).toHaveLength(4);
+    expect(lay(72).at).toHaveLength(2);
+    expect(lay(32).at).toHaveLength(2);
+    // Seven diameters of a half-inch bolt are 3 1/2 in.
+    expect(toInches(usual.nearest)).toBe(3.5);
+  });
+
+  it('keep ends and spacing for any length, with anything in the way that leaves room', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 32, max: 240 }),
+        fc.array(fc.record({ at: fc.integer({ min: 0, max: 240 }), half: fc.integer({ min: 1, max: 3 }) }), {
+          maxLength: 8,
+        }),
+        (length, bars) => {
+          const blocked = bars.map(({ at, half }) => ({ from: inches(at - half), to: inches(at + half) }));
+          const { at, gaps, short } = lay(length, blocked);
+          for (const bolt of at) {
+            expect(blocked.some((each) => bolt > each.from && bolt < each.to)).toBe(false);
+            expect(toInches(bolt)).toBeGreaterThanOrEqual(3.5);
+            expect(toInches(bolt)).toBeLessThanOrEqual(length - 3.5);
+          }
+          if (short || gaps.length > 0) return;
+          expect(at.length).toBeGreaterThanOrEqual(2);
+          expect(toInches(at[0] as Length)).toBeLessThanOrEqual(12);
+          expect(toInches(at.at(-1) as Length)).toBeGreaterThanOrEqual(length - 12);
+          at.slice(1).forEach((bolt, index) => {
+            expect(toInches(subtract(bolt, at[index] as Length))).toBeLessThanOrEqual(72);
+          });
+          // No fewer could: the stretch between the end zones takes so many bays.
+          expect(at.length).toBeGreaterThanOrEqual(Math.ceil((length - 24) / 72) + 1);
+        },
+      ),
+    );
+  });
+
+  it('tell a stretch that nothing can stand in, and a piece too short for two', () => {
+    const { gaps } = lay(192, [{ from: inches(40), to: inches(130) }]);
+    expect(gaps).toHaveLength(1);
+    const [gap] = gaps;
+    expect(toInches(subtract(gap?.to as Length, gap?.from as Length))).toBeGreaterThanOrEqual(90);
+    expect(lay(5).short).toBe(true);
+  });
+});
+
+describe('sill plates', () => {
+  it('run through at the corner that they start at and butt at the other, along the middle of the core', () => {
+    const { runs } = work(plan()).topoff;
+    const [first] = runs;
+    // A 13 in wall: the core's middle is 6 1/2 in from the outside; a 2×6 reaches 2 3/4 in to either side of it.
+    expect(toInches(first?.from as Length)).toBe(3.75);
+    expect(toInches(first?.to as Length)).toBe(480 - 9.25);
+    expect(runs).toHaveLength(4);
+  });
+
+  it('are spliced at stock length, no piece shorter than the rule, and cut of the fewest boards', () => {
+    const { runs, stock, boards } = work(plan()).topoff;
+    const pieces = runs.flatMap((run) => run.pieces.map(({ from, to }) => subtract(to, from)));
+    expect(Math.max(...pieces)).toBeLessThanOrEqual(inches(192));
+    expect(Math.min(...pieces)).toBeGreaterThanOrEqual(inches(32));
+    for (const run of runs) {
+      expect(run.pieces[0]?.from).toBe(run.from);
+      expect(run.pieces.at(-1)?.to).toBe(run.to);
+    }
+    expect(stock.pieces.flat().sort()).toEqual([...pieces].sort());
+    expect(boards.value).toBe(stock.pieces.length);
+    // A run of 193 in would leave 1 in: the piece before gives some.
+    const short = work(
+      planOf(
+        [
+          [205, 90],
+          [205, 90],
+          [205, 90],
+          [205, 90],
+        ],
+        withCourses(4),
+      ),
+    ).topoff;
+    expect(
+      Math.min(...short.runs.flatMap((run) => run.pieces.map(({ from, to }) => to - from))),
+    ).toBeGreaterThanOrEqual(inches(32));
+  });
+
+  it('stop beside an opening that takes the top of its wall', () => {
+    const open = plan({
+      openings: [
+        openingOf({ wall: 'w1', at: '20ft', width: '10ft', height: '12ft', sill: '0ft', kind: 'garage' }),
+      ],
+    });
+    const worked = work(open);
+    const hole = worked.openings.placed[0]?.concrete;
+    const own = worked.topoff.runs.filter((run) => run.wall === 'w1');
+    expect(own.map((run) => [run.from, run.to])).toEqual([
+      [inches(3.75), hole?.from],
+      [hole?.to, inches(480 - 9.25)],
+    ]);
+  });
+
+  it('hold bolts that keep clear of verticals and braces', () => {
+    fc.assert(
+      fc.property(rectilinear(110, 1), (sides) => {
+        const { topoff, steel, bracing } = work(planOf(sides, withCourses(6)));
+        const rules = houseRules();
+        for (const run of topoff.runs) {
+          const bars = steel.bars.filter((bar) => bar.wall === run.wall && bar.use === 'vertical');
+          const braces = bracing.walls.find((own) => own.wall === run.wall)?.braces ?? [];
+          for (const bolt of run.pieces.flatMap((piece) => piece.bolts)) {
+            for (const bar of bars) {
+              expect(Math.abs(bar.from - bolt)).toBeGreaterThanOrEqual(rules.length('topoff.bolt.clear'));
+            }
+            for (const brace of braces) {
+              expect(Math.abs(brace.at - bolt)).toBeGreaterThanOrEqual(rules.length('topoff.bolt.brace'));
+            }
+          }
+        }
+        expect(evaluate(topoff.bolts.how)).toBe(topoff.bolts.value);
+        expect(topoff.bolts.value).toBe(
+          topoff.runs.reduce(
+            (sum, run) => sum + run.pieces.reduce((all, piece) => all + piece.bolts.length, 0),
+            0,
+          ),
+        );
+      }),
+      { numRuns: 15 },
+    );
+  });
+
+  it('take closer bolts where the house says 4 ft or 3 ft', () => {
+    const count = (spacing: string): number =>
+      work(plan({ rules: { 'topoff.bolt.spacing': spacing } })).topoff.bolts.value;
+    expect(count('48in')).toBeGreaterThan(count('72in'));
+    expect(count('36in')).toBeGreaterThan(count('48in'));
+  });
+
+  it('leave the top as its stage says', () => {
+    const stages: Plan['stages'] = [
+      { id: 'low', name: 'Out of the ground', toCourse: 4, top: 'half' },
+      { id: 'high', name: 'Up', toCourse: 7, top: 'full' },
+    ];
+    const { tops } = work(plan({ stages })).topoff;
+    expect(tops.map(({ finish }) => finish)).toEqual(['half-block', 'trowelled']);
+    expect(tops[0]?.bars).not.toBeNull();
+    expect(tops[1]?.bars).toBeNull();
+  });
+});
+
+describe('what cannot be at the top', () => {
+  const told = (change: Partial<Plan>): readonly string[] =>
+    work(plan(change))
+      .notices.filter((notice) => notice.id.startsWith('pour:top:'))
+      .map((notice) => notice.what);
+
+  it('is said plainly', () => {
+    expect(told({ rules: { 'topoff.bolt.diameter': '1in', 'topoff.bolt.diameters': 14 } })).toContainEqual(
+      expect.stringMatching(/shall stand 14″ or more from an end and 12″ or less/),
+    );
+    expect(told({ rules: { 'topoff.plate.width': '15in' } })).toContainEqual(
+      expect.stringMatching(/plate is 15″ wide and the wall 13″ thick/),
+    );
+    expect(
+      told({
+        openings: [openingOf({ wall: 'w1', at: '14ft', width: '12ft', height: '6ft', head: '9ft 1in' })],
+      }),
+    ).toContainEqual(expect.stringMatching(/No bolt can stand between/));
+  });
+});
