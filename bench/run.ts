@@ -59,7 +59,7 @@ function comb(teeth: number): Plan {
   walk.push(row(2 + teeth * 4, '32ft', 'right 90'));
   return {
     ...emptyPlan('Bench'),
-    stages: [{ id: 's', toCourse: 7, top: 'full' }],
+    pours: [{ id: 's', toCourse: 7, top: 'full' }],
     loops: [{ id: 'l', closed: true, walk }],
   };
 }
@@ -99,7 +99,7 @@ function core() {
   const tenfold = measure(() => makeWork()(ten));
   return {
     demoColdFirstMs: Number(cold.toFixed(3)),
-    demoAllStages: measure(() => makeWork()(demo)),
+    demoAllPours: measure(() => makeWork()(demo)),
     demoOpeningMoved: measure((run) =>
       dragged(
         applyEdit(demo, {
@@ -122,7 +122,7 @@ function core() {
 /** Fourteen courses round 560 ft of straight walls, as a big simple job has it. */
 const bigJob = (): Plan => ({
   ...emptyPlan('Big'),
-  stages: [{ id: 's', toCourse: 14, top: 'full' }],
+  pours: [{ id: 's', toCourse: 14, top: 'full' }],
   loops: [
     {
       id: 'l',
@@ -154,7 +154,7 @@ const twelveCorners = (): Plan => {
   ] as const;
   return {
     ...emptyPlan('Twelve'),
-    stages: [{ id: 's', toCourse: 10, top: 'full' }],
+    pours: [{ id: 's', toCourse: 10, top: 'full' }],
     loops: [
       {
         id: 'l',

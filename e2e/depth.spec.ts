@@ -145,7 +145,7 @@ test('a family is copied, edited, refused where it cannot be, saved as a file an
   await expect(page.getByRole('alert').filter({ hasText: 'This is missing' })).toBeVisible();
 });
 
-test('a wall is bent to a curve, an inside wall meets another, and a stage is poured by itself', async ({
+test('a wall is bent to a curve, an inside wall meets another, and a pour is ordered by itself', async ({
   page,
 }) => {
   await openNewJob(page, 'Bends');
@@ -166,8 +166,8 @@ test('a wall is bent to a curve, an inside wall meets another, and a stage is po
   await page.getByRole('button', { name: 'Wall', exact: true }).last().click();
   await page.keyboard.type('17ft 10in');
   await page.getByLabel('Ends at').selectOption({ label: 'D–E' });
-  await page.getByRole('button', { name: 'Pour in stages' }).click();
-  await page.getByLabel('Name of stage 1').fill('Out of the ground');
+  await page.getByRole('button', { name: 'Several pours' }).click();
+  await page.getByLabel('Name of pour 1').fill('Out of the ground');
   await page.getByLabel('What follows Out of the ground').fill('Backfill');
   await saved(page);
   await page.getByRole('button', { name: 'Courses', exact: true }).click();

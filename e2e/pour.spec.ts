@@ -1,38 +1,38 @@
 import { demoCopy, expect, expectAccessible, flatHatchery, saved, test } from './support/page';
 
-test('rounds follow the school, the corner and the hand; every figure opens its why', async ({ page }) => {
+test('lifts follow the school, the corner and the hand; every figure opens its why', async ({ page }) => {
   const job = await flatHatchery(page);
   await page.goto(`${job}/courses`);
   await expect(page.getByRole('table', { name: 'Tally by course' })).toBeVisible();
   await page.keyboard.press('7');
   await expect(page).toHaveURL(/\/pour$/);
-  await expect(page.locator('[data-layer="rounds"]')).toHaveCount(1);
+  await expect(page.locator('[data-layer="lifts"]')).toHaveCount(1);
   await expect(page.locator('[data-layer="route"]')).toHaveCount(1);
   await expectAccessible(page);
 
-  const rounds = page.getByRole('region', { name: 'Rounds', exact: true });
-  await expect(rounds.getByRole('row')).toHaveCount(5);
-  await page.getByRole('combobox', { name: 'Rounds', exact: true }).selectOption('two');
-  await expect(rounds.getByRole('row')).toHaveCount(4);
-  await rounds.getByRole('button', { name: /^Concrete in round 2/ }).click();
-  const why = page.getByRole('region', { name: /^Why: Concrete in round 2/ });
+  const lifts = page.getByRole('region', { name: 'Lifts', exact: true });
+  await expect(lifts.getByRole('row')).toHaveCount(5);
+  await page.getByRole('combobox', { name: 'Lifts', exact: true }).selectOption('two');
+  await expect(lifts.getByRole('row')).toHaveCount(4);
+  await lifts.getByRole('button', { name: /^Concrete in lift 2/ }).click();
+  const why = page.getByRole('region', { name: /^Why: Concrete in lift 2/ });
   await expect(why).toContainText('A–B');
   await why.getByRole('button', { name: 'Close this card' }).click();
 
-  // By hand: a round higher than the wall is said, and nothing is lost.
-  await page.getByRole('combobox', { name: 'Rounds', exact: true }).selectOption('by-hand');
-  await page.getByRole('button', { name: 'Round', exact: true }).click();
-  await page.getByLabel('Depth of round 1').fill('20ft');
-  await page.getByLabel('Depth of round 1').blur();
-  await expect(page.getByText(/Round 1 is 20′ deep and only 9′ 4″ of wall is left/)).toBeVisible();
-  await page.getByLabel('Depth of round 1').fill('3ft');
-  await page.getByLabel('Depth of round 1').blur();
-  await expect(page.getByText(/The rounds end 6′ 4″ under the top/)).toBeVisible();
+  // By hand: a lift higher than the wall is said, and nothing is lost.
+  await page.getByRole('combobox', { name: 'Lifts', exact: true }).selectOption('by-hand');
+  await page.getByRole('button', { name: 'Lift', exact: true }).click();
+  await page.getByLabel('Depth of lift 1').fill('20ft');
+  await page.getByLabel('Depth of lift 1').blur();
+  await expect(page.getByText(/Lift 1 is 20′ deep and only 9′ 4″ of wall is left/)).toBeVisible();
+  await page.getByLabel('Depth of lift 1').fill('3ft');
+  await page.getByLabel('Depth of lift 1').blur();
+  await expect(page.getByText(/The lifts end 6′ 4″ under the top/)).toBeVisible();
 
   await page.getByRole('combobox', { name: 'Corner' }).selectOption({ index: 3 });
   await saved(page);
   await page.reload();
-  await expect(page.getByLabel('Depth of round 1')).toHaveValue(/3′/);
+  await expect(page.getByLabel('Depth of lift 1')).toHaveValue(/3′/);
   await expect(page.getByRole('combobox', { name: 'Corner' })).not.toHaveValue('');
 });
 
@@ -137,9 +137,9 @@ test('where no trucks come well, other ways to pour are tried and one is taken',
   await expect(others.getByText('By pump instead')).toBeVisible({ timeout: 150_000 });
   await expect(others.getByText(/A retarder in the mix/)).toBeVisible();
   await others.getByRole('button', { name: 'Plan it so: By pump instead' }).click();
-  await expect(page.getByText(/rounds by pump and hose/)).toBeVisible();
+  await expect(page.getByText(/lifts by pump and hose/)).toBeVisible();
   await page.keyboard.press('Control+z');
-  await expect(page.getByText(/rounds by pump and hose/)).toHaveCount(0);
+  await expect(page.getByText(/lifts by pump and hose/)).toHaveCount(0);
 });
 
 test('plates and bolts, the list before the pump, and both sheets', async ({ page }) => {

@@ -132,7 +132,7 @@ export async function send(
 /** An empty plan whose name is all that is told of it. */
 export const planNamed = (name: string) => ({
   format: 'ombra.plan',
-  version: 1,
+  version: 2,
   name,
   units: 'imperial',
   measuredTo: 'form',

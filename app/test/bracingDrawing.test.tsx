@@ -67,7 +67,7 @@ describe('braces on the strip', () => {
     const low = work(applyEdit(demo, { kind: 'set-rule', rule: 'bracing.stem.height', value: '96in' }));
     const plain = low.bracing.walls.filter((wall) => wall.way === 'waler').length;
     expect(plain).toBe(0);
-    const lower = work({ ...demo, stages: [{ id: 's', toCourse: 4, top: 'full' }] });
+    const lower = work({ ...demo, pours: [{ id: 's', toCourse: 4, top: 'full' }] });
     const walers = lower.bracing.walls.filter((wall) => wall.way === 'waler');
     expect(walers.length).toBeGreaterThan(0);
     const svg = renderToStaticMarkup(
@@ -171,12 +171,12 @@ describe('panels of the bracing', () => {
   it('name each lift of a job in several pours', () => {
     const two = work({
       ...demo,
-      stages: [
+      pours: [
         { id: 'a', toCourse: 6, top: 'full' },
         { id: 'b', toCourse: 12, top: 'full' },
       ],
     });
-    const plan = { ...demo, stages: [{ id: 'a', toCourse: 6, top: 'full' as const }] };
+    const plan = { ...demo, pours: [{ id: 'a', toCourse: 6, top: 'full' as const }] };
     const html = renderToStaticMarkup(
       <WallsPanel
         job={jobOf(plan)}
@@ -254,7 +254,7 @@ describe('the brace plan on paper', () => {
   });
 
   it('says so where nothing stands yet', () => {
-    expect(sheet({ ...demo, stages: [] })).toContain('nothing to brace');
+    expect(sheet({ ...demo, pours: [] })).toContain('nothing to brace');
   });
 });
 

@@ -28,7 +28,7 @@ describe('undo and redo', () => {
     for (const name of ['B', 'Ba', 'Bar', 'Barn']) store.edit({ kind: 'rename', name }, 'name');
     for (const courses of [7, 8]) store.edit({ kind: 'set-courses', courses }, 'courses');
     store.undo();
-    expect(store.store.getState().plan).toMatchObject({ name: 'Barn', stages: [{ toCourse: 6 }] });
+    expect(store.store.getState().plan).toMatchObject({ name: 'Barn', pours: [{ toCourse: 6 }] });
     store.undo();
     expect(nameOf(store)).toBe('');
     store.redo();

@@ -2,7 +2,7 @@ import { applyEdit, readPlanText } from '@ombra/core/plan';
 import { toCubicYards } from '@ombra/core/kernel/measure';
 import type { Plan, PlanEdit } from '@ombra/core/kernel/plan';
 import { wallsOf } from '@ombra/core/stages/outline';
-import type { StagedPour } from '@ombra/core/stages/pour';
+import type { WorkedPour } from '@ombra/core/stages/pour';
 import { manyDays, playDay } from '@ombra/core/stages/pour/rehearsal';
 import { work } from '@ombra/core/work';
 import { readFileSync } from 'node:fs';
@@ -19,8 +19,8 @@ import { OrderPanel } from '../src/stages/pour/OrderPanel';
 import { PressurePanel } from '../src/stages/pour/PressurePanel';
 import { ReadyList } from '../src/stages/pour/ReadyList';
 import { RehearsalPanel } from '../src/stages/pour/RehearsalPanel';
-import { RoundLayer, roundTimes } from '../src/stages/pour/RoundLayer';
-import { RoundsPanel } from '../src/stages/pour/RoundsPanel';
+import { LiftLayer, liftTimes } from '../src/stages/pour/LiftLayer';
+import { LiftsPanel } from '../src/stages/pour/LiftsPanel';
 import { RouteOnPlan } from '../src/stages/pour/RouteOnPlan';
 import { PlateTable, TopPanel } from '../src/stages/pour/TopPanel';
 import { TruckLanes } from '../src/stages/pour/TruckLanes';
@@ -43,7 +43,7 @@ const worked = work(demo);
 const nothing = (): void => undefined;
 const jobOf = (plan: Plan): Job =>
   ({ plan, worked: work(plan), edit: nothing, endMerge: nothing, id: 'j' }) as unknown as Job;
-function pourOf(plan: Plan): StagedPour {
+function pourOf(plan: Plan): WorkedPour {
   const [pour] = work(plan).pour.pours;
   if (!pour) throw new Error('nothing is poured');
   return pour;
@@ -60,19 +60,19 @@ const ruled = (...edits: readonly (readonly [string, string | number])[]): Plan 
 const sheetJob = { plan: demo, jobId: 'j', version: 3, savedAt: '2026-11-27T10:00:00Z' };
 const panel = { job: jobOf(demo), pour, open: null, onOpen: nothing };
 
-describe('rounds on the strip', () => {
-  const drawn = html(<RoundLayer frame={frame} levels={worked.levels} pour={pour} />);
+describe('lifts on the strip', () => {
+  const drawn = html(<LiftLayer frame={frame} levels={worked.levels} pour={pour} />);
 
   it('are bands on every wall, each with its hours, from the first minute to the last', () => {
-    const times = roundTimes(pour);
-    expect(times).toHaveLength(pour.rounds.length);
+    const times = liftTimes(pour);
+    expect(times).toHaveLength(pour.lifts.length);
     times.forEach(({ from, to }, index) => {
       expect(drawn).toContain(`${timeOf(pour, from)}–${timeOf(pour, to)}`);
       expect(from).toBeGreaterThanOrEqual(times[index - 1]?.to ?? 0);
       expect(to).toBeGreaterThan(from);
     });
     expect(drawn.match(/fill-opacity="0\.(2|08)"/g)?.length).toBeGreaterThanOrEqual(
-      walls.length * pour.rounds.length,
+      walls.length * pour.lifts.length,
     );
   });
 
@@ -83,8 +83,8 @@ describe('rounds on the strip', () => {
   });
 
   it('have no hours where nothing is placed', () => {
-    const empty: StagedPour = { ...pour, clock: { ...pour.clock, placed: [] } };
-    expect(html(<RoundLayer frame={frame} levels={worked.levels} pour={empty} />)).not.toContain('–07');
+    const empty: WorkedPour = { ...pour, clock: { ...pour.clock, placed: [] } };
+    expect(html(<LiftLayer frame={frame} levels={worked.levels} pour={empty} />)).not.toContain('–07');
   });
 });
 
@@ -116,7 +116,7 @@ describe('the forms as they fill', () => {
   });
 
   it('mark an open top that has waited past its working time, in words too', () => {
-    const short: StagedPour = { ...pour, day: { ...pour.day, working: 5 } };
+    const short: WorkedPour = { ...pour, day: { ...pour.day, working: 5 } };
     const stale = html(<FillLayer {...at(run.finish)} pour={short} />);
     expect(stale).toContain('set before it was covered');
     expect(html(<FillLayer {...at(5)} />)).not.toContain('set before it was covered');
@@ -195,22 +195,22 @@ describe('words of the pour', () => {
     expect(said).toContain('first truck at 07:30');
     expect(said).toMatch(/slump 6 in/);
     expect(said).toMatch(/no water without a word from us/);
-    const one = pourOf({ ...demo, stages: [{ id: 'stage-1', toCourse: 1, top: 'full' }] });
+    const one = pourOf({ ...demo, pours: [{ id: 'pour-1', toCourse: 1, top: 'full' }] });
     expect(phoneText(one, demo)[1]).toBe('1 load.');
   });
 });
 
 describe('the parts of the pour', () => {
-  it('tell rounds by height, hours and wall', () => {
-    const drawn = html(<RoundsPanel {...panel} walls={walls} set={nothing} />);
+  it('tell lifts by height, hours and wall', () => {
+    const drawn = html(<LiftsPanel {...panel} walls={walls} set={nothing} />);
     for (const { name } of pour.volumes.walls) expect(drawn).toContain(`>${name}</th>`);
-    expect(drawn.match(/Concrete in round \d/g)).toHaveLength(pour.rounds.length);
-    expect(drawn).toContain(`in the order of a round (${String(pour.route.length)} places)`);
-    expect(drawn).not.toContain('Rounds set by hand, from');
-    const hand = ruled(['pour.rounds', 'by-hand']);
+    expect(drawn.match(/Concrete in lift \d/g)).toHaveLength(pour.lifts.length);
+    expect(drawn).toContain(`in the order of a lift (${String(pour.route.length)} places)`);
+    expect(drawn).not.toContain('Lifts set by hand, from');
+    const hand = ruled(['pour.lifts', 'by-hand']);
     expect(
-      html(<RoundsPanel {...panel} job={jobOf(hand)} pour={pourOf(hand)} walls={walls} set={nothing} />),
-    ).toContain('Rounds set by hand, from the bottom up');
+      html(<LiftsPanel {...panel} job={jobOf(hand)} pour={pourOf(hand)} walls={walls} set={nothing} />),
+    ).toContain('Lifts set by hand, from the bottom up');
   });
 
   it('tell loads with the balance, side pours, and what would change', () => {
@@ -241,7 +241,7 @@ describe('the parts of the pour', () => {
       html(
         <PressurePanel
           {...panel}
-          pour={{ ...pour, pressing: { ...pressing, capacity, fastest, shortestRounds: [20, 30] } }}
+          pour={{ ...pour, pressing: { ...pressing, capacity, fastest, shortestLifts: [20, 30] } }}
         />,
       );
     expect(stated(pressing.judged + 1, 14)).toContain('The planned pace is inside it.');
@@ -271,7 +271,7 @@ describe('the parts of the pour', () => {
     );
     const seen = applyEdit(demo, {
       kind: 'pour',
-      change: { of: 'stage', stage: 'stage-1', change: { ready: pour.ready.map((item) => item.id) } },
+      change: { of: 'pour', pour: 'pour-1', change: { ready: pour.ready.map((item) => item.id) } },
     });
     expect(html(<ReadyList job={jobOf(seen)} pour={pourOf(seen)} />)).toContain('Everything has been seen.');
   });
@@ -349,7 +349,7 @@ describe('the rehearsal', () => {
           tried: [
             { kind: 'method', to: 'conveyor', edits: [], best },
             { kind: 'smaller-loads', to: '6 yd³', edits: [], best },
-            { kind: 'rounds', to: 'three', edits: [], best: null },
+            { kind: 'lifts', to: 'three', edits: [], best: null },
           ],
         },
       },
@@ -357,12 +357,12 @@ describe('the rehearsal', () => {
     expect(words).toContain('By conveyor instead');
     expect(words).toContain('forms over their capacity 2 %');
     expect(words).toContain('Plan it so: Loads of 6 yd³');
-    expect(words).toMatch(/Three equal rounds<\/strong>: the pour cannot be planned so/);
+    expect(words).toMatch(/Three equal lifts<\/strong>: the pour cannot be planned so/);
   });
 
   it('tells the best trucks with the reason, and why 30 minutes are too tight', () => {
     const day = { ...pour.day, rate: 7.6 };
-    const own: StagedPour = { ...pour, day, method: 'chute' };
+    const own: WorkedPour = { ...pour, day, method: 'chute' };
     const best = {
       trucks: 4,
       spacing: 60,
@@ -418,7 +418,7 @@ describe('the rehearsal', () => {
 });
 
 describe('on paper', () => {
-  it('the pour card has rounds, trucks, people, stop rules and the list', () => {
+  it('the pour card has lifts, trucks, people, stop rules and the list', () => {
     const drawn = html(<PourSheet {...sheetJob} worked={worked} />);
     for (const words of [
       '2027-04-14',

@@ -4,10 +4,10 @@ import type { WorkedPlan } from './worked';
 import { type Order, orderFor } from './stages/order';
 
 /**
- * The order of a worked plan, of the whole job or of one stage.
+ * The order of a worked plan, of the whole job or of one pour.
  *
- * @param stageId the stage that is ordered by itself; the whole job where left out
+ * @param pourId the pour that is ordered by itself; the whole job where left out
  * @example orderOf(plan, work(plan)).lines
  */
-export const orderOf = (plan: Plan, worked: WorkedPlan, stageId?: string): Order =>
-  orderFor(worked, plan.units, rulesOf(plan), stageId);
+export const orderOf = (plan: Plan, worked: WorkedPlan, pourId?: string): Order =>
+  orderFor(worked, plan.units, rulesOf(plan), pourId);

@@ -16,8 +16,8 @@ export interface Place {
   readonly panels: Readonly<Record<string, string>>;
   /** Which of the footing's surveys is looked at. */
   readonly pass: SurveyPass;
-  /** The stage of the job whose pour is looked at. */
-  readonly pourStage: string | null;
+  /** The pour that is looked at; the first where none is told. */
+  readonly pour: string | null;
   /** The opening or insert that is chosen. */
   readonly opening: string | null;
   readonly insert: string | null;
@@ -48,7 +48,7 @@ export const START: Place = {
   figure: null,
   panels: {},
   pass: 'footing',
-  pourStage: null,
+  pour: null,
   opening: null,
   insert: null,
   card: null,

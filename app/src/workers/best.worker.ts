@@ -1,8 +1,8 @@
 import type { Plan } from '@ombra/core/kernel/plan';
 import { type StockOfSize, leastOf, withPlan } from '@ombra/core/stages/steel';
-import { type BestFound, findBest } from '@ombra/core/trials/best';
-import { type Manner, manners } from '@ombra/core/trials/compare';
-import { type Nudge, nudges } from '@ombra/core/trials/nudge';
+import type { BestFound } from '@ombra/core/trials/best';
+import type { Manner } from '@ombra/core/trials/compare';
+import type { Nudge } from '@ombra/core/trials/nudge';
 import { expose } from 'comlink';
 
 /** Least time between two reports of the search, in milliseconds: more could not be read. */
@@ -15,6 +15,7 @@ export interface LeastSoFar {
   readonly tried: number;
 }
 
+// What works plans out is fetched inside the answers: a worker that waits for it first misses what the page asks meanwhile.
 const api = {
   /**
    * Searches for the fewest stock bars of each size and proves them, size by size; reports on the way. To cancel it, end the
@@ -38,14 +39,18 @@ const api = {
     }
   },
   /** Places and sizes near an opening's own that save cuts. */
-  nudges: (plan: Plan, opening: string): readonly Nudge[] => nudges(plan, opening),
-  manners: (plan: Plan): readonly Manner[] => manners(plan),
+  nudges: async (plan: Plan, opening: string): Promise<readonly Nudge[]> =>
+    (await import('@ombra/core/trials/nudge')).nudges(plan, opening),
+  /** Other ways to lay the job, each with what it comes to. */
+  manners: async (plan: Plan): Promise<readonly Manner[]> =>
+    (await import('@ombra/core/trials/compare')).manners(plan),
   /**
    * Searches for the best plan and reports the best so far on the way. To cancel it, end the worker.
    *
    * @returns why there is nothing to search, or null when the search has come to its end
    */
   search: async (plan: Plan, report: (found: BestFound) => Promise<void>): Promise<string | null> => {
+    const { findBest } = await import('@ombra/core/trials/best');
     const reading = findBest(plan);
     if (!reading.ok) return reading.why;
     let told = performance.now();

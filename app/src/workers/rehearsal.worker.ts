@@ -6,7 +6,7 @@ import {
   bestTrucks,
   manyDays,
 } from '@ombra/core/stages/pour/rehearsal';
-import { type RemedySearch, remediesOf } from '@ombra/core/trials/remedies';
+import type { RemedySearch } from '@ombra/core/trials/remedies';
 import { expose } from 'comlink';
 
 /** Least time between two reports, in milliseconds: more could not be read. */
@@ -39,14 +39,20 @@ const api = {
     mostOdds: number,
     report: (state: TruckSearch) => Promise<void>,
   ): Promise<TruckSearch> => toTheEnd(bestTrucks(day, seed, mostOdds), report),
-  /** Tries other ways to pour; reports on the way. */
-  remedies: (
+  /**
+   * Tries other ways to pour; reports on the way. What works plans out is fetched in here: a worker that waits for it first
+   * misses what the page asks meanwhile.
+   */
+  remedies: async (
     plan: Plan,
-    stage: string,
+    pour: string,
     seed: number,
     mostOdds: number,
     report: (state: RemedySearch) => Promise<void>,
-  ): Promise<RemedySearch> => toTheEnd(remediesOf(plan, stage, seed, mostOdds), report),
+  ): Promise<RemedySearch> => {
+    const { remediesOf } = await import('@ombra/core/trials/remedies');
+    return toTheEnd(remediesOf(plan, pour, seed, mostOdds), report);
+  },
 };
 
 export type RehearsalApi = typeof api;

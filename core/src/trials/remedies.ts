@@ -2,13 +2,13 @@ import { applyEdit } from '../plan';
 import { rulesOf } from '../rules';
 import { writeQuantity } from '../kernel/measure';
 import type { Plan, PlanEdit } from '../kernel/plan';
-import type { StagedPour } from '../stages/pour';
+import type { WorkedPour } from '../stages/pour';
 import { type Ordered, type SearchSteps, bestTrucks, riskOf } from '../stages/pour/rehearsal';
 import type { HouseRules } from '../kernel/rules';
 import { work } from '../work';
 
 /** Another way to pour, where no trucks come well with this one. */
-export type RemedyKind = 'rounds' | 'retarder' | 'smaller-loads' | 'method' | 'more-hands';
+export type RemedyKind = 'lifts' | 'retarder' | 'smaller-loads' | 'method' | 'more-hands';
 
 /** What a remedy changes, and what the day comes to with the best trucks for it. */
 export interface Remedy {
@@ -41,9 +41,9 @@ const SMALLER = 2 / 3;
 const setRule = (rule: string, value: string | number): PlanEdit => ({ kind: 'set-rule', rule, value });
 
 /** What crews would try, in this job's terms; what it does already is left out. */
-function candidatesOf(plan: Plan, pour: StagedPour, rules: HouseRules): readonly Candidate[] {
+function candidatesOf(plan: Plan, pour: WorkedPour, rules: HouseRules): readonly Candidate[] {
   const { method } = pour;
-  const rounds = ['two', 'three', 'low-first'].filter((each) => each !== rules.choice('pour.rounds'));
+  const lifts = ['two', 'three', 'low-first'].filter((each) => each !== rules.choice('pour.lifts'));
   const truck = rules.quantity('pour.truck.load');
   const smaller = writeQuantity(Math.max(1, truck * SMALLER), 'concrete', plan.units);
   const crewRule = method === 'holes' ? 'pour.crew.holes' : (`pour.crew.${method}` as const);
@@ -54,7 +54,7 @@ function candidatesOf(plan: Plan, pour: StagedPour, rules: HouseRules): readonly
     (each) => each !== method && method !== 'holes',
   );
   const found: readonly (Candidate | null)[] = [
-    ...rounds.map((to): Candidate => ({ kind: 'rounds', to, edits: [setRule('pour.rounds', to)] })),
+    ...lifts.map((to): Candidate => ({ kind: 'lifts', to, edits: [setRule('pour.lifts', to)] })),
     ...(rules.choice('pour.mix.admixture') === 'retarder'
       ? []
       : [{ kind: 'retarder' as const, to: 'retarder', edits: [setRule('pour.mix.admixture', 'retarder')] }]),
@@ -70,7 +70,7 @@ function candidatesOf(plan: Plan, pour: StagedPour, rules: HouseRules): readonly
 }
 
 /** The best trucks of a pour, whatever it takes to find them. */
-function bestOfPour(pour: StagedPour, seed: number, mostOdds: number): Ordered | null {
+function bestOfPour(pour: WorkedPour, seed: number, mostOdds: number): Ordered | null {
   const steps = bestTrucks(pour.day, seed, mostOdds, COARSE);
   for (;;) {
     const step = steps.next();
@@ -79,20 +79,20 @@ function bestOfPour(pour: StagedPour, seed: number, mostOdds: number): Ordered |
 }
 
 /**
- * What other ways to pour would do, each with the best trucks for it: other rounds, a retarder, smaller loads, another method,
+ * What other ways to pour would do, each with the best trucks for it: other lifts, a retarder, smaller loads, another method,
  * more hands. For a pour for which no trucks come well.
  *
- * @param stage the pour's stage
+ * @param id the pour's id
  * @param mostOdds share of days that is taken for what must not happen
  */
 export function* remediesOf(
   plan: Plan,
-  stage: string,
+  id: string,
   seed: number,
   mostOdds: number,
 ): Generator<RemedySearch, RemedySearch> {
-  const pourOf = (each: Plan): StagedPour | undefined =>
-    work(each).pour.pours.find(({ span }) => span.stage === stage);
+  const pourOf = (each: Plan): WorkedPour | undefined =>
+    work(each).pour.pours.find(({ span }) => span.pour === id);
   const pour = pourOf(plan);
   const candidates = pour ? candidatesOf(plan, pour, rulesOf(plan)) : [];
   const tried: Remedy[] = [];

@@ -40,7 +40,7 @@ const seeds: readonly (() => FileFields)[] = [
           },
           bracing: { planks: [{ length: '12ft' }], uprights: [{ length: '8ft', count: 9 }], wind: 20 },
           pour: {
-            stages: { 'stage-1': { air: 50, concrete: 60, rounds: ['24in'], loads: 2 } },
+            pours: { 'pour-1': { air: 50, concrete: 60, lifts: ['24in'], loads: 2 } },
             sides: [{ id: 'x', name: 'Pad', volume: '1 yd3', when: 'first' }],
           },
           rules: { 'steel.vertical.spacing': '24in', 'pour.truck.count': 2 },

@@ -1,11 +1,11 @@
 import type { Day, DayStop } from '../../src/stages/pour/rehearsal';
 
-/** A wall of so many slices, filled in so many rounds of one volume and depth each. */
-export const stopsOf = (slices: number, rounds: number, volume: number, depth = 1): readonly DayStop[] =>
-  Array.from({ length: rounds }, (_, round) =>
+/** A wall of so many slices, filled in so many lifts of one volume and depth each. */
+export const stopsOf = (slices: number, lifts: number, volume: number, depth = 1): readonly DayStop[] =>
+  Array.from({ length: lifts }, (_, lift) =>
     Array.from({ length: slices }, (__, slice): DayStop => ({
       slice,
-      round: round + 1,
+      lift: lift + 1,
       volume,
       depth,
       move: false,

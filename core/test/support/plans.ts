@@ -18,8 +18,8 @@ export function planOf(sides: readonly Side[], change: Partial<Plan> = {}): Plan
   return { ...emptyPlan('Test'), loops: [{ id: 'loop', closed: true, walk }], ...change };
 }
 
-export const withCourses = (toCourse: number): Pick<Plan, 'stages'> => ({
-  stages: [{ id: 'stage-1', toCourse, top: 'full' }],
+export const withCourses = (toCourse: number): Pick<Plan, 'pours'> => ({
+  pours: [{ id: 'pour-1', toCourse, top: 'full' }],
 });
 
 export const HATCHERY: readonly Side[] = [

@@ -39,10 +39,10 @@ describe('where no trucks come well', () => {
     let best = null;
     for (const state of bestTrucks(pour.day, 1, 0.05, { spacing: 15, days: 60 })) best = state.best;
     expect(best && riskOf(best)).toBeGreaterThan(0.05);
-    const { tried, done, of } = toTheEnd(remediesOf(chute, pour.span.stage, 1, 0.05));
+    const { tried, done, of } = toTheEnd(remediesOf(chute, pour.span.pour, 1, 0.05));
     expect(done).toBe(of);
     expect(new Set(tried.map(({ kind }) => kind))).toEqual(
-      new Set(['rounds', 'retarder', 'smaller-loads', 'method', 'more-hands']),
+      new Set(['lifts', 'retarder', 'smaller-loads', 'method', 'more-hands']),
     );
     const risks = tried.map((each) => (each.best ? riskOf(each.best) : Infinity));
     expect(risks).toEqual([...risks].sort((a, b) => a - b));
@@ -52,7 +52,7 @@ describe('where no trucks come well', () => {
   });
 
   it('what a remedy says holds once it is planned so', () => {
-    const { tried } = toTheEnd(remediesOf(chute, 'stage-1', 1, 0.05));
+    const { tried } = toTheEnd(remediesOf(chute, 'pour-1', 1, 0.05));
     const [first] = tried;
     if (!first?.best) throw new Error('no remedy');
     const changed = first.edits.reduce<Plan>((each, edit) => applyEdit(each, edit), chute);

@@ -106,17 +106,17 @@ export function TallyTable({ tally, units, course, open, onOpen, onCourse }: Tal
         ))}
       </tbody>
       <tfoot>
-        {tally.stages.map((stage, index) => (
-          <tr key={stage.id} className={index === 0 ? 'border-t-2 border-ink' : 'border-t border-line'}>
+        {tally.pours.map((pour, index) => (
+          <tr key={pour.id} className={index === 0 ? 'border-t-2 border-ink' : 'border-t border-line'}>
             <th
               scope="row"
               className="max-w-0 truncate px-2 text-left font-medium"
-              title={`${stage.name}: courses ${String(stage.from)} to ${String(stage.to)}${stage.top === 'half' ? ', half a block at the top' : ''}${stage.then === null ? '' : `; then ${stage.then}`}`}
+              title={`${pour.name}: courses ${String(pour.from)} to ${String(pour.to)}${pour.top === 'half' ? ', half a block at the top' : ''}${pour.then === null ? '' : `; then ${pour.then}`}`}
             >
-              {stage.from}–{stage.to} {stage.name}
+              {pour.from}–{pour.to} {pour.name}
             </th>
             {keys.map((key) => (
-              <FigureCell key={key} figure={stage[key]} {...cells} />
+              <FigureCell key={key} figure={pour[key]} {...cells} />
             ))}
           </tr>
         ))}

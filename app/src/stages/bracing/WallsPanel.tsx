@@ -116,13 +116,13 @@ export function WallsPanel({ job, bracing, wall, chosen, onChoose }: WallsPanelP
           ))}
         </div>
         {own && <Brackets own={own} rules={rules} units={units} />}
-        {own && own.lifts.length > 1 && (
+        {own && own.pours.length > 1 && (
           <ul className="text-[17px]">
-            {own.lifts.map((lift) => (
-              <li key={lift.toCourse}>
-                To course {lift.toCourse}: planks {showLength(lift.platform, units)} up, uprights of{' '}
-                {uprightText(lift, units)}
-                {lift.guardrail ? ', guardrails' : ''}.
+            {own.pours.map((pour) => (
+              <li key={pour.toCourse}>
+                To course {pour.toCourse}: planks {showLength(pour.platform, units)} up, uprights of{' '}
+                {uprightText(pour, units)}
+                {pour.guardrail ? ', guardrails' : ''}.
               </li>
             ))}
           </ul>

@@ -121,7 +121,7 @@ export function WindPanel({ job, bracing, walls }: WindPanelProps) {
                     {nameOf(wall)}
                   </th>
                   <td className="px-1">{braceOf(wall, brace)}</td>
-                  {[worst.force, worst.leg, worst.lift, worst.screw].map((force, index) => (
+                  {[worst.force, worst.leg, worst.uplift, worst.screw].map((force, index) => (
                     <td key={index} className="px-1 text-right">
                       {forceText(force, plan.units)}
                     </td>

@@ -279,7 +279,7 @@ export function AboveSheet({ worked, asked, ...job }: SheetProps) {
           );
           const strapped = worked.courses.weakJoints.filter((joint) => joint.course === course);
           const row = worked.tally.courses[index];
-          const stage = worked.tally.stages.find((each) => each.from <= course && course <= each.to);
+          const pour = worked.tally.pours.find((each) => each.from <= course && course <= each.to);
           const height = ((worked.courses.tops[course] ?? 0) - (worked.courses.tops[index] ?? 0)) as Length;
           return (
             <section
@@ -295,7 +295,7 @@ export function AboveSheet({ worked, asked, ...job }: SheetProps) {
                   ...(height < worked.courses.courseHeight
                     ? [`${showLength(height, units, { style: 'inches' })} high`]
                     : []),
-                  ...(stage ? [stage.name] : []),
+                  ...(pour ? [pour.name] : []),
                   ...(bars.includes(course) ? ['lay the horizontal bars in this course'] : []),
                 ].join(' · ')}
               />

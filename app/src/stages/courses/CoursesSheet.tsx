@@ -71,17 +71,17 @@ export function CoursesSheet({ worked, ...job }: CoursesSheetProps) {
             </ul>
           </section>
         )}
-        {worked.tally.stages.length > 0 && (
+        {worked.tally.pours.length > 0 && (
           <section className="mt-4 break-inside-avoid">
-            <h2 className="heading">Stages</h2>
+            <h2 className="heading">Pours</h2>
             <ul className="figures text-base">
-              {worked.tally.stages.map((stage) => (
-                <li key={stage.id}>
-                  <strong>{stage.name}</strong>, courses {stage.from} to {stage.to}: {stage.straight.value}{' '}
-                  whole, {stage.cut.value} cut, {stage.cornerLH.value + stage.cornerRH.value} corners, pour{' '}
-                  {showVolume(stage.coreVolume.value, plan.units)}
-                  {stage.top === 'half' ? ', to the middle of its last block, bars standing 24 in out' : ''}
-                  {stage.then === null ? '' : `; then ${stage.then}`}
+              {worked.tally.pours.map((pour) => (
+                <li key={pour.id}>
+                  <strong>{pour.name}</strong>, courses {pour.from} to {pour.to}: {pour.straight.value} whole,{' '}
+                  {pour.cut.value} cut, {pour.cornerLH.value + pour.cornerRH.value} corners, pour{' '}
+                  {showVolume(pour.coreVolume.value, plan.units)}
+                  {pour.top === 'half' ? ', to the middle of its last block, bars standing 24 in out' : ''}
+                  {pour.then === null ? '' : `; then ${pour.then}`}
                 </li>
               ))}
             </ul>

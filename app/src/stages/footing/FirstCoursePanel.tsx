@@ -202,10 +202,10 @@ export function FirstCoursePanel({ job, worked, open, onOpen }: FirstCoursePanel
           ) : (
             <p className="text-quiet">They follow from the level survey.</p>
           )}
-          {worked.footing.firstRound && (
+          {worked.footing.firstLift && (
             <p className="mt-2 text-sm">
-              Footing and wall are poured as one: the first round fills the footing and half of this course,{' '}
-              {showVolume(worked.footing.firstRound.value, units)}.
+              Footing and wall are poured as one: the first lift fills the footing and half of this course,{' '}
+              {showVolume(worked.footing.firstLift.value, units)}.
             </p>
           )}
         </section>

@@ -201,8 +201,8 @@ export function FootingSheet({ worked, ...job }: FootingSheetProps) {
                 <p className="figures mt-1 text-[16px]">
                   Concrete in the footing, {inInches(bases.depth)} deep:{' '}
                   {showVolume(footing.concrete.value, units)}
-                  {footing.firstRound
-                    ? `; first round with half the first course: ${showVolume(footing.firstRound.value, units)}`
+                  {footing.firstLift
+                    ? `; first lift with half the first course: ${showVolume(footing.firstLift.value, units)}`
                     : ''}
                 </p>
               </Part>

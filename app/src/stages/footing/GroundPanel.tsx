@@ -31,7 +31,7 @@ const KIND_NAMES: Readonly<Record<FootingKind, string>> = {
 export function GroundPanel({ job, worked, wall, open, onOpen }: GroundPanelProps) {
   const { plan, edit, endMerge } = job;
   const { units } = plan;
-  const { bases, concrete, firstRound, forms, sheet, tape } = worked.footing;
+  const { bases, concrete, firstLift, forms, sheet, tape } = worked.footing;
   const base = bases.loops.flatMap((loop) => loop.walls).find((each) => each.wall === wall.id);
   const row = plan.loops.flatMap((loop) => loop.walk).find((each) => each.id === wall.id);
   const footing = plan.footing ?? { kind: 'strip' as const };
@@ -129,7 +129,7 @@ export function GroundPanel({ job, worked, wall, open, onOpen }: GroundPanelProp
             />
             <div className="mt-1">
               {figure(concrete, 'Concrete in it')}
-              {firstRound && figure(firstRound, 'First round')}
+              {firstLift && figure(firstLift, 'First round')}
               {sheet && figure(sheet, 'Thermal-break sheet')}
             </div>
           </>

@@ -28,28 +28,28 @@ function amount(line: OrderLine, value: number, units: UnitSystem): string {
 
 /** What to order: articles with spares and bundles, mass, fixings, and where the bundles stand. */
 export function OrderSheet({ worked, asked, ...job }: SheetProps) {
-  const { stages } = worked.tally;
-  /** The stage that is ordered; null for the whole job. */
-  const stage = stages.find((each) => each.id === asked.get('stage')) ?? null;
-  const order = orderOf(job.plan, worked, stage?.id);
+  const { pours } = worked.tally;
+  /** The pour that is ordered; null for the whole job. */
+  const pour = pours.find((each) => each.id === asked.get('pour')) ?? null;
+  const order = orderOf(job.plan, worked, pour?.id);
   const { units } = job.plan;
   const path = `/jobs/${job.jobId}/sheets/order`;
   return (
     <div className="mx-auto max-w-[820px] p-6 print:p-0">
       <SheetLinks jobId={job.jobId} here="order">
-        {stages.length > 1 && (
+        {pours.length > 1 && (
           <span className="flex flex-wrap items-center gap-1">
-            <a className="button" href={path} aria-current={stage === null ? 'page' : undefined}>
-              {stage === null ? <strong>Whole job</strong> : 'Whole job'}
+            <a className="button" href={path} aria-current={pour === null ? 'page' : undefined}>
+              {pour === null ? <strong>Whole job</strong> : 'Whole job'}
             </a>
-            {stages.map((each) => (
+            {pours.map((each) => (
               <a
                 key={each.id}
                 className="button"
-                href={`${path}?stage=${encodeURIComponent(each.id)}`}
-                aria-current={stage?.id === each.id ? 'page' : undefined}
+                href={`${path}?pour=${encodeURIComponent(each.id)}`}
+                aria-current={pour?.id === each.id ? 'page' : undefined}
               >
-                {stage?.id === each.id ? <strong>{each.name}</strong> : each.name}
+                {pour?.id === each.id ? <strong>{each.name}</strong> : each.name}
               </a>
             ))}
           </span>
@@ -58,7 +58,7 @@ export function OrderSheet({ worked, asked, ...job }: SheetProps) {
       <SheetHead
         job={job}
         title="order list"
-        line={stage ? `${stage.name}, courses ${String(stage.from)} to ${String(stage.to)}` : 'whole job'}
+        line={pour ? `${pour.name}, courses ${String(pour.from)} to ${String(pour.to)}` : 'whole job'}
       />
       <main>
         {order.lines.length === 0 ? (
@@ -128,11 +128,11 @@ export function OrderSheet({ worked, asked, ...job }: SheetProps) {
             </ul>
           </section>
         )}
-        {stage !== null && (
+        {pour !== null && (
           <p className="mt-3 text-sm">
-            A stage ordered by itself cuts its own blocks: the stages together may take a few more than the
+            A pour ordered by itself cuts its own blocks: the pours together may take a few more than the
             whole job.
-            {stage.then === null ? '' : ` Then: ${stage.then}.`}
+            {pour.then === null ? '' : ` Then: ${pour.then}.`}
           </p>
         )}
         <SheetFoot />

@@ -10,7 +10,7 @@ import type { StageProps } from '../../frame/stage';
 import { WhyCard } from '../../frame/figures/WhyCard';
 import { JobSettings } from './JobSettings';
 import { LoopSettings } from './LoopSettings';
-import { StageList } from './StageList';
+import { PourList } from './PourList';
 import { WalkEditor } from './WalkEditor';
 
 interface WallFiguresProps extends Pick<StageProps, 'place' | 'onPlace'> {
@@ -120,7 +120,7 @@ export function OutlineStage({ job, place, onPlace, onStage }: StageProps) {
             <Plus aria-hidden="true" size={15} /> Another outline or inside wall
           </button>
         </div>
-        <StageList
+        <PourList
           plan={plan}
           courses={worked?.levels.courses ?? 0}
           freshId={freshId}

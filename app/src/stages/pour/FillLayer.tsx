@@ -1,12 +1,12 @@
 import type { Levels } from '@ombra/core/stages/outline';
-import type { StagedPour } from '@ombra/core/stages/pour';
+import type { WorkedPour } from '@ombra/core/stages/pour';
 import type { PlayedRun } from '@ombra/core/stages/pour/rehearsal';
 import { type StripFrame, stripSpan, stripY, wallIndex } from '../../drawing/strip/stripGeometry';
 
 interface FillLayerProps {
   readonly frame: StripFrame;
   readonly levels: Levels;
-  readonly pour: StagedPour;
+  readonly pour: WorkedPour;
   readonly run: PlayedRun;
   /** Minutes from the start. */
   readonly at: number;

@@ -1,7 +1,7 @@
 import { RULES, rulesOf } from '@ombra/core/rules';
 import { type Figure, showMinutes, showQuantity } from '@ombra/core/kernel/figures';
 import type { ChoiceRuleId, RuleId } from '@ombra/core/kernel/rules';
-import type { StagedPour } from '@ombra/core/stages/pour';
+import type { WorkedPour } from '@ombra/core/stages/pour';
 import { CloudSun } from 'lucide-react';
 import { AskBox } from '../../ui/AskBox';
 import { NumberField } from '../../ui/NumberField';
@@ -9,14 +9,14 @@ import type { Job } from '../../job/useJob';
 import { RuleLines } from '../../rules/RuleLines';
 import { FigureRow } from '../../frame/figures/FigureRow';
 import { degreesText, fromScale, inScale, loadText, METHOD_WORDS, timeOf } from './pourWords';
-import type { StageEdit } from './stageEdit';
+import type { DayEdit } from './dayEdit';
 
 interface MixPanelProps {
   readonly job: Job;
-  readonly pour: StagedPour;
+  readonly pour: WorkedPour;
   readonly open: string | null;
   readonly onOpen: (figure: Figure) => void;
-  readonly set: StageEdit;
+  readonly set: DayEdit;
 }
 
 const LINES: readonly (readonly [string, RuleId])[] = [
@@ -87,7 +87,7 @@ function AskWeather({ job, pour, set }: Pick<MixPanelProps, 'job' | 'pour' | 'se
 }
 
 /** The mix in one sentence. */
-export function mixText({ mix }: StagedPour, plan: Job['plan']): string {
+export function mixText({ mix }: WorkedPour, plan: Job['plan']): string {
   const rules = rulesOf(plan);
   const label = (id: ChoiceRuleId): string => {
     const rule = RULES[id];
@@ -100,7 +100,7 @@ export function mixText({ mix }: StagedPour, plan: Job['plan']): string {
 }
 
 /** What is ordered, as it is told on the phone. */
-export function phoneText(pour: StagedPour, plan: Job['plan']): readonly string[] {
+export function phoneText(pour: WorkedPour, plan: Job['plan']): readonly string[] {
   const { mix, volumes, day } = pour;
   const { loads } = volumes;
   const { units } = plan;
@@ -121,7 +121,7 @@ export function phoneText(pour: StagedPour, plan: Job['plan']): readonly string[
 /** The mix that is ordered, the day that it is placed on, what may be taken and what is tested. */
 export function MixPanel({ job, pour, open, onOpen, set }: MixPanelProps) {
   const { plan } = job;
-  const own = plan.pour?.stages?.[pour.span.stage];
+  const own = plan.pour?.pours?.[pour.span.pour];
   const { mix } = pour;
   const scale = plan.units === 'imperial' ? '°F' : '°C';
   const [least, most] = plan.units === 'imperial' ? [-200, 300] : [-120, 140];

@@ -1,6 +1,6 @@
 import { showPressure } from '@ombra/core/kernel/figures';
 import type { UnitSystem } from '@ombra/core/kernel/measure';
-import type { StagedPour } from '@ombra/core/stages/pour';
+import type { WorkedPour } from '@ombra/core/stages/pour';
 import type { Odds, Spread } from '@ombra/core/stages/pour/rehearsal';
 import { Bar, BarChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { timeOf } from './pourWords';
@@ -74,7 +74,7 @@ export default function OddsCharts({
   units,
 }: {
   readonly odds: Odds;
-  readonly pour: StagedPour;
+  readonly pour: WorkedPour;
   readonly units: UnitSystem;
 }) {
   const minutes = (value: number): string => `${String(Math.round(value))} min`;

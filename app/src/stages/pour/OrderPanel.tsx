@@ -1,7 +1,7 @@
 import { type Figure, showVolume } from '@ombra/core/kernel/figures';
 import type { RuleId } from '@ombra/core/kernel/rules';
 import type { Wall } from '@ombra/core/stages/outline';
-import { type StagedPour, crewRule, rateRule } from '@ombra/core/stages/pour';
+import { type WorkedPour, crewRule, rateRule } from '@ombra/core/stages/pour';
 import { NumberField } from '../../ui/NumberField';
 import { TableHead } from '../../ui/TableHead';
 import { TextField } from '../../ui/TextField';
@@ -12,21 +12,21 @@ import { AskPlant } from './AskPlant';
 import { loadText, timeOf } from './pourWords';
 import { Sides } from './Sides';
 import { Stand } from './Stand';
-import type { StageEdit } from './stageEdit';
+import type { DayEdit } from './dayEdit';
 
 interface OrderPanelProps {
   readonly job: Job;
-  readonly pour: StagedPour;
+  readonly pour: WorkedPour;
   readonly walls: readonly Wall[];
   readonly open: string | null;
   readonly onOpen: (figure: Figure) => void;
-  readonly set: StageEdit;
+  readonly set: DayEdit;
 }
 
 /** What is ordered, the loads it comes in, what else they fill, by which method it is placed, and what it costs. */
 export function OrderPanel({ job, pour, walls, open, onOpen, set }: OrderPanelProps) {
   const { plan, edit } = job;
-  const own = plan.pour?.stages?.[pour.span.stage];
+  const own = plan.pour?.pours?.[pour.span.pour];
   const { volumes } = pour;
   const rows = [volumes.core, volumes.ordered, volumes.weight, pour.money];
   const lines: readonly (readonly [string, RuleId])[] = [

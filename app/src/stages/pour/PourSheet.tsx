@@ -1,13 +1,13 @@
 import { rulesOf } from '@ombra/core/rules';
 import { showMass, showMinutes, showPressure, showVolume } from '@ombra/core/kernel/figures';
 import { showLength } from '@ombra/core/kernel/measure';
-import type { PourReady, StagedPour } from '@ombra/core/stages/pour';
+import type { PourReady, WorkedPour } from '@ombra/core/stages/pour';
 import type { WorkedPlan } from '@ombra/core/work';
 import { TableHead } from '../../ui/TableHead';
 import { PlanDrawing } from '../../drawing/plan/PlanDrawing';
 import { mixText } from './MixPanel';
 import { degreesText, loadText, METHOD_WORDS, timeOf } from './pourWords';
-import { roundTimes } from './RoundLayer';
+import { liftTimes } from './LiftLayer';
 import { RouteOnPlan } from './RouteOnPlan';
 import { type SheetJob, SheetFoot, SheetHead, SheetLinks } from '../../frame/sheet/SheetHead';
 
@@ -19,7 +19,7 @@ interface PourSheetProps extends SheetJob {
 const STOP_RULES = [
   'Lightning: everyone off the planks and away from the boom; wait 30 min after the last.',
   'Wind that moves planks or hose.',
-  'A bulge or a board that gives: stop, plate it, wait, come back next round.',
+  'A bulge or a board that gives: stop, plate it, wait, come back next lift.',
   'A truck out of its slump, its temperature or its time.',
   'Nobody stands where a form may burst, or under the boom.',
 ] as const;
@@ -41,20 +41,20 @@ function linesOf(ready: readonly PourReady[]) {
   return lines;
 }
 
-/** One pour as a card to carry: clock, rounds, trucks, mix, who watches what, stop rules, and the list before it. */
+/** One pour as a card to carry: clock, lifts, trucks, mix, who watches what, stop rules, and the list before it. */
 function Card({
   pour,
   worked,
   job,
 }: {
-  readonly pour: StagedPour;
+  readonly pour: WorkedPour;
   readonly worked: WorkedPlan;
   readonly job: SheetJob;
 }) {
   const { plan } = job;
   const { units } = worked;
   const rules = rulesOf(plan);
-  const times = roundTimes(pour);
+  const times = liftTimes(pour);
   const volume = (value: number): string => showVolume(value, units, 1);
   const { mix, volumes, pressing } = pour;
   return (
@@ -70,23 +70,23 @@ function Card({
             if all goes to plan. By {METHOD_WORDS[pour.method]}, {pour.crew} people.
           </p>
           <table className="figures mt-1 w-full border-collapse text-[14px] leading-tight">
-            <TableHead names={['round', 'up to', 'hours', 'concrete', 'seen']} left={['hours', 'seen']} />
+            <TableHead names={['lift', 'up to', 'hours', 'concrete', 'seen']} left={['hours', 'seen']} />
             <tbody>
-              {pour.rounds.map((round, index) => {
+              {pour.lifts.map((lift, index) => {
                 const time = times[index];
                 return (
                   <tr key={index} className="border-b border-line">
                     <th scope="row" className="px-1 text-left">
                       {index + 1}
                     </th>
-                    <td className="px-1 text-right">{showLength(round.top, units)}</td>
+                    <td className="px-1 text-right">{showLength(lift.top, units)}</td>
                     <td className="px-1">
                       {time && Number.isFinite(time.from)
                         ? `${timeOf(pour, time.from)}–${timeOf(pour, time.to)}`
                         : ''}
                     </td>
                     <td className="px-1 text-right font-semibold">
-                      {volume(volumes.rounds[index]?.whole.value ?? 0)}
+                      {volume(volumes.lifts[index]?.whole.value ?? 0)}
                     </td>
                     <td className="px-1 text-quiet">from ____ to ____</td>
                   </tr>
@@ -107,7 +107,7 @@ function Card({
               : ''}
             .{' '}
             {rules.choice('pour.sills') === 'first'
-              ? 'Sills first in every round.'
+              ? 'Sills first in every lift.'
               : 'Sills after the walls beside them.'}
           </p>
         </div>
@@ -213,7 +213,7 @@ export function PourSheet({ worked, ...job }: PourSheetProps) {
         {pours.length === 0 ? (
           <p className="text-lg font-semibold">No walls stand yet: nothing to pour.</p>
         ) : (
-          pours.map((pour) => <Card key={pour.span.stage} pour={pour} worked={worked} job={job} />)
+          pours.map((pour) => <Card key={pour.span.pour} pour={pour} worked={worked} job={job} />)
         )}
       </main>
       <SheetFoot />

@@ -1,7 +1,7 @@
 import { rulesOf } from '@ombra/core/rules';
 import { type Figure, showMinutes, showVolume } from '@ombra/core/kernel/figures';
 import { wallsOf } from '@ombra/core/stages/outline';
-import { type StagedPour, figuresOfPour } from '@ombra/core/stages/pour';
+import { type WorkedPour, figuresOfPour } from '@ombra/core/stages/pour';
 import { useMemo } from 'react';
 import { Choice } from '../../ui/Choice';
 import { Tabs } from '../../ui/Tabs';
@@ -20,16 +20,16 @@ import { METHOD_WORDS, timeOf } from './pourWords';
 import { PressurePanel } from './PressurePanel';
 import { ReadyList } from './ReadyList';
 import { RehearsalPanel } from './RehearsalPanel';
-import { RoundLayer } from './RoundLayer';
-import { RoundsPanel } from './RoundsPanel';
+import { LiftLayer } from './LiftLayer';
+import { LiftsPanel } from './LiftsPanel';
 import { RouteOnPlan } from './RouteOnPlan';
-import type { StageEdit } from './stageEdit';
+import type { DayEdit } from './dayEdit';
 import { TopPanel } from './TopPanel';
 import { stopAt, usePlayed } from './usePlayed';
 import { useRehearsal } from './useRehearsal';
 
 const NAMES: Readonly<Record<PourPanel, string>> = {
-  rounds: 'Rounds and route',
+  lifts: 'Lifts and route',
   order: 'Order and trucks',
   mix: 'Mix and day',
   pressure: 'Pressure',
@@ -41,8 +41,8 @@ const NAMES: Readonly<Record<PourPanel, string>> = {
 const FIRST_SEED = 1;
 
 interface PouredProps extends StageProps {
-  readonly pour: StagedPour;
-  readonly pours: readonly StagedPour[];
+  readonly pour: WorkedPour;
+  readonly pours: readonly WorkedPour[];
 }
 
 /** One pour on the strip and on the plan, and what of it is looked at. */
@@ -54,7 +54,7 @@ function Poured({ job, place, onPlace, pour, pours }: PouredProps) {
   const played = usePlayed(pour, seed);
   const rehearsal = useRehearsal({
     plan,
-    stage: pour.span.stage,
+    pour: pour.span.pour,
     day: pour.day,
     seed,
     mostOdds: rules.count('pour.odds.most') / 100,
@@ -73,10 +73,10 @@ function Poured({ job, place, onPlace, pour, pours }: PouredProps) {
   const openFigure = (next: Figure): void => {
     onPlace({ figure: next.id === place.figure ? null : next.id });
   };
-  const set: StageEdit = (change, merge) => {
+  const set: DayEdit = (change, merge) => {
     edit(
-      { kind: 'pour', change: { of: 'stage', stage: pour.span.stage, change } },
-      merge === undefined ? undefined : `pour:${pour.span.stage}:${merge}`,
+      { kind: 'pour', change: { of: 'pour', pour: pour.span.pour, change } },
+      merge === undefined ? undefined : `pour:${pour.span.pour}:${merge}`,
     );
   };
   const rehearsing = panel === 'rehearsal';
@@ -108,11 +108,11 @@ function Poured({ job, place, onPlace, pour, pours }: PouredProps) {
           <div className="max-w-2xl">
             <Choice
               label="Pour"
-              name="pour-stage"
-              value={pour.span.stage}
-              options={pours.map(({ span }) => ({ value: span.stage, label: span.name }))}
-              onChoose={(pourStage) => {
-                onPlace({ pourStage, figure: null });
+              name="which-pour"
+              value={pour.span.pour}
+              options={pours.map(({ span }) => ({ value: span.pour, label: span.name }))}
+              onChoose={(pour) => {
+                onPlace({ pour, figure: null });
               }}
             />
           </div>
@@ -130,14 +130,14 @@ function Poured({ job, place, onPlace, pour, pours }: PouredProps) {
             ) : panel === 'top' ? (
               <BoltLayer frame={frame} topoff={worked.topoff} />
             ) : (
-              <RoundLayer frame={frame} levels={worked.levels} pour={pour} />
+              <LiftLayer frame={frame} levels={worked.levels} pour={pour} />
             )
           }
         />
         <p className="figures text-[17px]">
           <strong>{showVolume(volumes.ordered.value, plan.units)}</strong> ordered in{' '}
           <strong>{volumes.loads.length}</strong> {volumes.loads.length === 1 ? 'load' : 'loads'} ·{' '}
-          <strong>{pour.rounds.length}</strong> {pour.rounds.length === 1 ? 'round' : 'rounds'} by{' '}
+          <strong>{pour.lifts.length}</strong> {pour.lifts.length === 1 ? 'lift' : 'lifts'} by{' '}
           {METHOD_WORDS[pour.method]}, {pour.crew} people · {timeOf(pour, 0)} to{' '}
           {timeOf(pour, pour.clock.finish)}{' '}
           <span className="text-sm text-quiet">
@@ -154,7 +154,7 @@ function Poured({ job, place, onPlace, pour, pours }: PouredProps) {
           }}
         />
         <div role="tabpanel" id="pour-panel" aria-labelledby={`tab-${panel}`} className="flex flex-col gap-3">
-          {panel === 'rounds' && <RoundsPanel {...common} walls={walls} set={set} />}
+          {panel === 'lifts' && <LiftsPanel {...common} walls={walls} set={set} />}
           {panel === 'order' && <OrderPanel {...common} walls={walls} set={set} />}
           {panel === 'mix' && <MixPanel {...common} set={set} />}
           {panel === 'pressure' && <PressurePanel {...common} />}
@@ -190,12 +190,12 @@ function Poured({ job, place, onPlace, pour, pours }: PouredProps) {
   );
 }
 
-/** The day of the pour: rounds and route, order and trucks, mix, pressure, a rehearsal, the top of the walls, and what must be true before. */
+/** The day of the pour: lifts and route, order and trucks, mix, pressure, a rehearsal, the top of the walls, and what must be true before. */
 export function PourStage(props: StageProps) {
   const { worked } = props.job;
   if (!worked) return <p className="p-6 text-quiet">Working the pour out …</p>;
   const { pours } = worked.pour;
-  const pour = pours.find(({ span }) => span.stage === props.place.pourStage) ?? pours[0];
+  const pour = pours.find(({ span }) => span.pour === props.place.pour) ?? pours[0];
   if (!pour || pour.volumes.walls.length === 0) return <NothingStands title="No wall to pour yet" />;
-  return <Poured key={pour.span.stage} {...props} pour={pour} pours={pours} />;
+  return <Poured key={pour.span.pour} {...props} pour={pour} pours={pours} />;
 }

@@ -1,7 +1,7 @@
 import { rulesOf } from '@ombra/core/rules';
 import { type Figure, showMinutes, showPressure, showVolume } from '@ombra/core/kernel/figures';
 import { type Length, METRES_PER_FOOT, showLength } from '@ombra/core/kernel/measure';
-import type { Pressing, StagedPour } from '@ombra/core/stages/pour';
+import type { Pressing, WorkedPour } from '@ombra/core/stages/pour';
 import { TableHead } from '../../ui/TableHead';
 import type { Job } from '../../job/useJob';
 import { RuleLines } from '../../rules/RuleLines';
@@ -9,21 +9,21 @@ import { FigureRow } from '../../frame/figures/FigureRow';
 
 interface PressurePanelProps {
   readonly job: Job;
-  readonly pour: StagedPour;
+  readonly pour: WorkedPour;
   readonly open: string | null;
   readonly onOpen: (figure: Figure) => void;
 }
 
 const WHOLE_HEAD_WORDS = {
   rise: 'It rises faster than any formula holds for',
-  deep: 'A vibrated round is deeper than the formula holds for',
+  deep: 'A vibrated lift is deeper than the formula holds for',
   return: 'The hose comes back before the layer below has stiffened',
 } as const;
 
-/** The fastest rise of a wall in a round, m/h; nothing where it takes none. */
-const fastestIn = (pressing: Pressing, wall: string, round: number): number =>
+/** The fastest rise of a wall in a lift, m/h; nothing where it takes none. */
+const fastestIn = (pressing: Pressing, wall: string, lift: number): number =>
   pressing.rises
-    .filter((each) => each.wall === wall && each.round === round)
+    .filter((each) => each.wall === wall && each.lift === lift)
     .reduce((most, each) => Math.max(most, each.rise), 0);
 
 const showRise = (metres: number, units: Job['plan']['units']): string =>
@@ -32,13 +32,13 @@ const showRise = (metres: number, units: Job['plan']['units']): string =>
 const WIDTH = 360;
 const HEIGHT = 250;
 
-/** Pressure over the height of the wall, with the form's capacity and the tops of the rounds. */
+/** Pressure over the height of the wall, with the form's capacity and the tops of the lifts. */
 function PressurePicture({
   pour,
   pressing,
   units,
 }: {
-  readonly pour: StagedPour;
+  readonly pour: WorkedPour;
   readonly pressing: Pressing;
   readonly units: Job['plan']['units'];
 }) {
@@ -97,14 +97,14 @@ function PressurePicture({
           </text>
         </g>
       )}
-      {pour.rounds.map((round, index) => {
-        const up = (round.top - pour.span.bottom) / 1e9;
+      {pour.lifts.map((lift, index) => {
+        const up = (lift.top - pour.span.bottom) / 1e9;
         if (up > height) return null;
         return (
           <g key={index}>
             <line x1={48} x2={70} y1={y(up)} y2={y(up)} className="stroke-chalk" />
             <text x={44} y={y(up) + 4} textAnchor="end" className="figures fill-chalk text-[12px]">
-              {showLength((round.top - pour.span.bottom) as Length, units, { style: 'feet' })}
+              {showLength((lift.top - pour.span.bottom) as Length, units, { style: 'feet' })}
             </text>
           </g>
         );
@@ -139,7 +139,7 @@ export function PressurePanel({ job, pour, open, onOpen }: PressurePanelProps) {
       <div className="flex min-w-0 flex-col gap-3">
         <section aria-label="Pressure">
           <h3 className="heading">Pressure on the forms</h3>
-          {[pressing.rise, pressing.aci, pressing.ciria, pressing.head, pressing.roundHead].map((figure) => (
+          {[pressing.rise, pressing.aci, pressing.ciria, pressing.head, pressing.liftHead].map((figure) => (
             <FigureRow
               key={figure.id}
               figure={figure}
@@ -152,7 +152,7 @@ export function PressurePanel({ job, pour, open, onOpen }: PressurePanelProps) {
           <p className="mt-1">
             Judged at the worst place,{' '}
             <strong>
-              {pressing.worst.name}, round {pressing.worst.round}
+              {pressing.worst.name}, lift {pressing.worst.lift}
             </strong>
             : <strong>{showPressure(pressing.judged, plan.units)}</strong>.
             {pressing.wholeHead !== null && (
@@ -168,8 +168,8 @@ export function PressurePanel({ job, pour, open, onOpen }: PressurePanelProps) {
               lines={[
                 ['Judged by', 'pour.pressure'],
                 ['Concrete made dense', 'pour.consolidate'],
-                ['Deepest vibrated round', 'pour.vibrate.deepest'],
-                ['Least minutes between rounds at a place', 'pour.return.least'],
+                ['Deepest vibrated lift', 'pour.vibrate.deepest'],
+                ['Least minutes between lifts at a place', 'pour.return.least'],
               ]}
             />
           </div>
@@ -193,8 +193,8 @@ export function PressurePanel({ job, pour, open, onOpen }: PressurePanelProps) {
           ) : (
             <p>
               Stated for {showPressure(capacity, plan.units)}: up to{' '}
-              <strong>{showVolume(fastest ?? 0, plan.units, 1)} an hour</strong>; rounds then take at least{' '}
-              {pressing.shortestRounds.map((minutes) => showMinutes(minutes)).join(', ')}.{' '}
+              <strong>{showVolume(fastest ?? 0, plan.units, 1)} an hour</strong>; lifts then take at least{' '}
+              {pressing.shortestLifts.map((minutes) => showMinutes(minutes)).join(', ')}.{' '}
               {pressing.judged > capacity ? (
                 <strong className="text-stop">The planned pace is over it.</strong>
               ) : (
@@ -208,14 +208,14 @@ export function PressurePanel({ job, pour, open, onOpen }: PressurePanelProps) {
             Rise where it is fastest, {plan.units === 'imperial' ? 'feet' : 'metres'} an hour
           </h3>
           <table className="figures w-full border-collapse text-[17px]">
-            <TableHead names={['wall', ...pour.rounds.map((_, index) => `round ${String(index + 1)}`)]} />
+            <TableHead names={['wall', ...pour.lifts.map((_, index) => `lift ${String(index + 1)}`)]} />
             <tbody>
               {pour.volumes.walls.map(({ wall, name }) => (
                 <tr key={wall} className="border-b border-line">
                   <th scope="row" className="px-1 text-left">
                     {name}
                   </th>
-                  {pour.rounds.map((_, index) => {
+                  {pour.lifts.map((_, index) => {
                     const rise = fastestIn(pressing, wall, index + 1);
                     const over = rise > rules.quantity('pour.rise.most');
                     return (
@@ -232,21 +232,21 @@ export function PressurePanel({ job, pour, open, onOpen }: PressurePanelProps) {
             The crew’s pace over the core that is filled at that height: a tall wall among low ones rises
             alone once they are full. ! = past what any formula holds for.
             {pressing.soonest !== null &&
-              ` The hose comes back to a place after ${showMinutes(pressing.soonest.minutes)} at the soonest (${pressing.soonest.name}, round ${String(pressing.soonest.round)}).`}
+              ` The hose comes back to a place after ${showMinutes(pressing.soonest.minutes)} at the soonest (${pressing.soonest.name}, lift ${String(pressing.soonest.lift)}).`}
           </p>
         </section>
         <section aria-label="Where the hose dwells">
-          <h3 className="heading">Seconds that a wall takes of a round, if the hose stays on it</h3>
+          <h3 className="heading">Seconds that a wall takes of a lift, if the hose stays on it</h3>
           <table className="figures w-full border-collapse text-[17px]">
-            <TableHead names={['wall', ...pour.rounds.map((_, index) => `round ${String(index + 1)}`)]} />
+            <TableHead names={['wall', ...pour.lifts.map((_, index) => `lift ${String(index + 1)}`)]} />
             <tbody>
               {pour.volumes.walls.map(({ wall, name }) => (
                 <tr key={wall} className="border-b border-line">
                   <th scope="row" className="px-1 text-left">
                     {name}
                   </th>
-                  {pour.rounds.map((_, index) => {
-                    const own = pour.dwell.find((each) => each.wall === wall && each.round === index + 1);
+                  {pour.lifts.map((_, index) => {
+                    const own = pour.dwell.find((each) => each.wall === wall && each.lift === index + 1);
                     const short = own !== undefined && own.seconds < rules.count('pour.dwell.least');
                     return (
                       <td key={index} className={`px-1 text-right ${short ? 'font-semibold text-stop' : ''}`}>

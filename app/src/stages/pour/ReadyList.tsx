@@ -1,4 +1,4 @@
-import type { PourReady, StagedPour } from '@ombra/core/stages/pour';
+import type { PourReady, WorkedPour } from '@ombra/core/stages/pour';
 import type { Job } from '../../job/useJob';
 
 const GROUPS: readonly (readonly [PourReady['group'], string])[] = [
@@ -11,9 +11,9 @@ const GROUPS: readonly (readonly [PourReady['group'], string])[] = [
 ];
 
 /** Everything that must be true before the pump unfolds, made from this job, ticked as it is seen. */
-export function ReadyList({ job, pour }: { readonly job: Job; readonly pour: StagedPour }) {
+export function ReadyList({ job, pour }: { readonly job: Job; readonly pour: WorkedPour }) {
   // The plan's own ticks: what is worked follows a moment later.
-  const ticked = job.plan.pour?.stages?.[pour.span.stage]?.ready ?? [];
+  const ticked = job.plan.pour?.pours?.[pour.span.pour]?.ready ?? [];
   const done = (item: PourReady): boolean => ticked.includes(item.id);
   const left = pour.ready.filter((item) => !done(item)).length;
   return (
@@ -44,7 +44,7 @@ export function ReadyList({ job, pour }: { readonly job: Job; readonly pour: Sta
                             kind: 'pour',
                             change: {
                               of: 'ready',
-                              stage: pour.span.stage,
+                              pour: pour.span.pour,
                               item: item.id,
                               done: event.currentTarget.checked,
                             },

@@ -1,7 +1,7 @@
 import { rulesOf } from '@ombra/core/rules';
 import { showMinutes, showPressure, showVolume } from '@ombra/core/kernel/figures';
 import type { PlanEdit } from '@ombra/core/kernel/plan';
-import type { StagedPour } from '@ombra/core/stages/pour';
+import type { WorkedPour } from '@ombra/core/stages/pour';
 import {
   type DayEvent,
   type DayEventKind,
@@ -25,7 +25,7 @@ const OddsCharts = lazy(() => import('./OddsCharts'));
 
 interface RehearsalPanelProps {
   readonly job: Job;
-  readonly pour: StagedPour;
+  readonly pour: WorkedPour;
   readonly played: Played;
   readonly rehearsal: Rehearsal;
   readonly seed: number;
@@ -121,7 +121,7 @@ function Now({ job, pour, played }: Pick<RehearsalPanelProps, 'job' | 'pour' | '
   return (
     <p className="figures text-[17px]" role="status">
       <strong>{timeOf(pour, at)}</strong>{' '}
-      {stop ? `round ${String(stop.round)}, ${stop.name}` : 'nothing placed yet'} ·{' '}
+      {stop ? `lift ${String(stop.lift)}, ${stop.name}` : 'nothing placed yet'} ·{' '}
       {showVolume(placed, units, 1)} placed · {waiting} {waiting === 1 ? 'truck waits' : 'trucks wait'}
       {idle ? ' · crew stands' : ''}
       <span className="text-quiet">
@@ -145,7 +145,7 @@ function Now({ job, pour, played }: Pick<RehearsalPanelProps, 'job' | 'pour' | '
 }
 
 /** Why the trucks should come as they should. */
-function whyText(pour: StagedPour, why: SpacingWhy, spacing: number): string {
+function whyText(pour: WorkedPour, why: SpacingWhy, spacing: number): string {
   const load = `${METHOD_STARTS[pour.method]} a full truck takes the crew ${showMinutes(why.service)} with the change`;
   const last = why.lastWaits > 0 ? `, the last one ${showMinutes(why.lastWaits)}` : '';
   return why.grows > 0
@@ -153,7 +153,7 @@ function whyText(pour: StagedPour, why: SpacingWhy, spacing: number): string {
     : `${load}: at ${String(spacing)} min the crew has ${showMinutes(-why.grows)} in hand for a late one.`;
 }
 
-const orderText = (pour: StagedPour, each: Ordered): string =>
+const orderText = (pour: WorkedPour, each: Ordered): string =>
   `${String(each.trucks)} ${each.trucks === 1 ? 'truck' : 'trucks'}, one every ${String(each.spacing)} min: ${riskText(each)}, last concrete about ${timeOf(pour, each.finish)}, trucks stand ${showMinutes(each.waited)} and the crew ${showMinutes(each.stood)}, waiting costs ${each.waitCost.toFixed(0)}`;
 
 /** The odds of what must not happen. */
@@ -163,16 +163,16 @@ const riskText = ({ cold, overAge, over }: Ordered): string =>
 /** What a remedy is, in a crew's words. */
 function remedyText({ kind, to }: Remedy): string {
   switch (kind) {
-    case 'rounds':
+    case 'lifts':
       return (
-        { two: 'Two equal rounds', three: 'Three equal rounds' }[to] ?? 'A low first round, then higher ones'
+        { two: 'Two equal lifts', three: 'Three equal lifts' }[to] ?? 'A low first lift, then higher ones'
       );
     case 'retarder':
       return 'A retarder in the mix';
     case 'smaller-loads':
       return `Loads of ${to}`;
     case 'method':
-      return `${METHOD_STARTS[to as StagedPour['method']]} instead`;
+      return `${METHOD_STARTS[to as WorkedPour['method']]} instead`;
     case 'more-hands':
       return `${to} people at the hose`;
   }
@@ -214,7 +214,7 @@ function Remedies({ job, pour, rehearsal }: Pick<RehearsalPanelProps, 'job' | 'p
         ))}
       </ul>
       <p className="text-sm text-quiet">
-        Ask the plant before a retarder, and look at the pressure again with every change of rounds or pace.
+        Ask the plant before a retarder, and look at the pressure again with every change of lifts or pace.
       </p>
     </section>
   );
@@ -273,7 +273,7 @@ function Trucks({ job, pour, rehearsal }: Pick<RehearsalPanelProps, 'job' | 'pou
 }
 
 /** Where cold joints came, wall by wall. */
-function coldWhere(pour: StagedPour, coldAt: readonly number[], days: number): string {
+function coldWhere(pour: WorkedPour, coldAt: readonly number[], days: number): string {
   const walls = new Map<string, number>();
   coldAt.forEach((count, part) => {
     const slice = pour.slices[part % pour.slices.length];

@@ -1,9 +1,9 @@
-import type { StagedPour } from '@ombra/core/stages/pour';
+import type { WorkedPour } from '@ombra/core/stages/pour';
 import { type PlanFrame, pathOf } from '../../drawing/plan/planGeometry';
 
 interface RouteOnPlanProps {
   readonly frame: PlanFrame;
-  readonly pour: StagedPour;
+  readonly pour: WorkedPour;
   /** The slice where the hose is, while the rehearsal plays. */
   readonly hose?: number | null;
 }

@@ -1,20 +1,20 @@
 import type { Figure } from '@ombra/core/kernel/figures';
 import { readVolume } from '@ombra/core/kernel/measure';
-import { type SidePour, type SideTime, type StagedPour, SIDE_TIMES } from '@ombra/core/stages/pour';
+import { type SidePour, type SideTime, type WorkedPour, SIDE_TIMES } from '@ombra/core/stages/pour';
 import { Plus, X } from 'lucide-react';
 import type { Job } from '../../job/useJob';
 import { FigureRow } from '../../frame/figures/FigureRow';
 
 interface SidesProps {
   readonly job: Job;
-  readonly pour: StagedPour;
+  readonly pour: WorkedPour;
   readonly open: string | null;
   readonly onOpen: (figure: Figure) => void;
 }
 
 const WHEN: Readonly<Record<SideTime, string>> = {
   first: 'before the walls',
-  between: 'while the first round stiffens',
+  between: 'while the first lift stiffens',
   last: 'with what is left',
 };
 
@@ -22,7 +22,7 @@ const WHEN: Readonly<Record<SideTime, string>> = {
 export function Sides({ job, pour, open, onOpen }: SidesProps) {
   const { plan, edit } = job;
   const typed = (plan.pour?.sides ?? []).filter(
-    (side) => side.stage === undefined || side.stage === pour.span.stage,
+    (side) => side.pour === undefined || side.pour === pour.span.pour,
   );
   const put = (side: SidePour, merge?: string): void => {
     edit({ kind: 'pour', change: { of: 'put-side', side } }, merge);
@@ -106,7 +106,7 @@ export function Sides({ job, pour, open, onOpen }: SidesProps) {
             name: `Side pour ${String(typed.length + 1)}`,
             volume: plan.units === 'imperial' ? '1 yd³' : '1 m³',
             when: 'between',
-            stage: pour.span.stage,
+            pour: pour.span.pour,
           });
         }}
       >

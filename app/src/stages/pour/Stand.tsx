@@ -1,20 +1,20 @@
 import type { Wall } from '@ombra/core/stages/outline';
-import type { StagedPour } from '@ombra/core/stages/pour';
+import type { WorkedPour } from '@ombra/core/stages/pour';
 import { LengthField } from '../../ui/LengthField';
 import type { Job } from '../../job/useJob';
-import type { StageEdit } from './stageEdit';
+import type { DayEdit } from './dayEdit';
 
 interface StandProps {
   readonly job: Job;
-  readonly pour: StagedPour;
+  readonly pour: WorkedPour;
   readonly walls: readonly Wall[];
-  readonly set: StageEdit;
+  readonly set: DayEdit;
 }
 
 /** Where the machine stands, and what it must reach from there. */
 export function Stand({ job, pour, walls, set }: StandProps) {
   const { plan } = job;
-  const stand = plan.pour?.stages?.[pour.span.stage]?.stand;
+  const stand = plan.pour?.pours?.[pour.span.pour]?.stand;
   return (
     <section aria-label="Where it stands">
       <h3 className="heading">Where pump or hose line stands</h3>

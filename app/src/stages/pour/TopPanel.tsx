@@ -136,7 +136,7 @@ export function TopPanel({ job, topoff, wall, open, onOpen }: TopPanelProps) {
           <h3 className="heading">How each top is left</h3>
           <ul className="text-[17px]">
             {topoff.tops.map((top) => (
-              <li key={top.stage}>
+              <li key={top.pour}>
                 <strong>{top.name}</strong>: {FINISH[top.finish]}
                 {top.bars === null ? '' : `, bars standing ${told(top.bars)} out of the joint`}.
               </li>

@@ -1,4 +1,4 @@
-import type { StagedPour } from '@ombra/core/stages/pour';
+import type { WorkedPour } from '@ombra/core/stages/pour';
 import type { PlayedRun } from '@ombra/core/stages/pour/rehearsal';
 import { IDLE_WORDS, timeOf } from './pourWords';
 
@@ -12,7 +12,7 @@ export function TruckLanes({
   run,
   at,
 }: {
-  readonly pour: StagedPour;
+  readonly pour: WorkedPour;
   readonly run: PlayedRun;
   readonly at: number;
 }) {

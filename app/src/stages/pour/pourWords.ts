@@ -1,6 +1,6 @@
 import { showVolume } from '@ombra/core/kernel/figures';
 import { type UnitSystem, toCelsius, toCubicYards, toFahrenheit } from '@ombra/core/kernel/measure';
-import { type PourMethod, type StagedPour, clockText } from '@ombra/core/stages/pour';
+import { type PourMethod, type WorkedPour, clockText } from '@ombra/core/stages/pour';
 import type { DayEventKind, Idle } from '@ombra/core/stages/pour/rehearsal';
 
 export const METHOD_WORDS: Readonly<Record<PourMethod, string>> = {
@@ -19,7 +19,7 @@ export const METHOD_STARTS: Readonly<Record<PourMethod, string>> = {
 };
 
 /** A time of a pour, minutes after its start, as a clock on the wall shows it. */
-export const timeOf = (pour: Pick<StagedPour, 'start'>, minutes: number): string =>
+export const timeOf = (pour: Pick<WorkedPour, 'start'>, minutes: number): string =>
   clockText(pour.start + minutes);
 
 /** Degrees Fahrenheit in the job's scale, as a number. */
@@ -56,7 +56,7 @@ export const ANSWER_WORDS: Readonly<Record<string, string>> = {
   'lightning:wait': 'everyone off the planks, wait',
   'lightning:call-off': 'call the day off, bulkheads in',
   'blowout:plate': 'stop, plate it, wait, go on',
-  'blowout:skip': 'plate it, pass by, come back next round',
+  'blowout:skip': 'plate it, pass by, come back next lift',
   'pump:wait': 'wait for the mechanic',
   'pump:chute': 'go on off the chute',
 };

@@ -1,4 +1,4 @@
-import type { StagedPour } from '@ombra/core/stages/pour';
+import type { WorkedPour } from '@ombra/core/stages/pour';
 import { type DayEvent, type PlayedRun, playDay } from '@ombra/core/stages/pour/rehearsal';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 
@@ -19,7 +19,7 @@ export interface Played {
 }
 
 /** Plays one day of a pour: the same one for the same seed and troubles. The clock runs with the pictures of the browser. */
-export function usePlayed(pour: StagedPour | undefined, seed: number): Played | null {
+export function usePlayed(pour: WorkedPour | undefined, seed: number): Played | null {
   const [events, setEvents] = useState<readonly DayEvent[]>([]);
   const [at, setAt] = useState(0);
   const [playing, setPlaying] = useState(false);

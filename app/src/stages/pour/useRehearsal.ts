@@ -26,14 +26,14 @@ interface Found<Value> {
 /** What the rehearsal is played from. */
 interface Played {
   readonly plan: Plan;
-  readonly stage: string;
+  readonly pour: string;
   readonly day: Day;
   readonly seed: number;
   readonly mostOdds: number;
 }
 
 /** Plays many days in a worker of their own; a new start, or leaving, ends the one that runs. */
-export function useRehearsal({ plan, stage, day, seed, mostOdds }: Played) {
+export function useRehearsal({ plan, pour, day, seed, mostOdds }: Played) {
   const [state, setState] = useState<RehearsalState>({ kind: 'idle' });
   const [odds, setOdds] = useState<Found<Odds> | null>(null);
   const [trucks, setTrucks] = useState<Found<TruckSearch> | null>(null);
@@ -100,7 +100,7 @@ export function useRehearsal({ plan, stage, day, seed, mostOdds }: Played) {
       // Where no trucks come well, other ways to pour are tried.
       if (value.best && riskOf(value.best) > mostOdds) {
         tell({ kind: 'remedies', search: null });
-        const other = await api.remedies(plan, stage, seed, mostOdds, proxy(tried));
+        const other = await api.remedies(plan, pour, seed, mostOdds, proxy(tried));
         if (runs()) setRemedies({ day: key, value: other });
       }
       settle({ kind: 'idle' });
@@ -108,7 +108,7 @@ export function useRehearsal({ plan, stage, day, seed, mostOdds }: Played) {
     find().catch(() => {
       settle({ kind: 'broken' });
     });
-  }, [begin, day, key, plan, stage, seed, mostOdds]);
+  }, [begin, day, key, plan, pour, seed, mostOdds]);
 
   const stop = useCallback(() => {
     end();

@@ -4,6 +4,7 @@ import { rulesField } from './fields';
 import type { Editing, FileFields, PlanPart } from './part';
 import { type Plan, type PlanEdit, PLAN_FORMAT, PLAN_VERSION } from './plan';
 import { renamedRules } from './renamed';
+import { upgraded } from './upgraded';
 
 export type PlanProblem = DocumentProblem;
 
@@ -93,7 +94,7 @@ export function planDocument(parts: readonly PlanPart[]): PlanDocument {
         `This plan was written by a newer Ombra (version ${String(version)}); this one reads up to version ${String(PLAN_VERSION)}. Open it with a newer Ombra.`,
       );
     }
-    const parsed = schema.safeParse(document, { reportInput: true });
+    const parsed = schema.safeParse(upgraded(document, parts), { reportInput: true });
     if (!parsed.success) return { ok: false, problems: problemsOf(parsed.error, 'the plan') };
     const file = parsed.data as FileFields & Pick<Plan, 'name' | 'units'> & Partial<Pick<Plan, 'rules'>>;
     for (const part of parts) {

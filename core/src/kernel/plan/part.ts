@@ -13,6 +13,8 @@ export type Editing<Kind extends PlanEdit['kind']> = (
 /** What a stage adds to the plan document: the fields of its file, and how they are read, written and edited. */
 export interface PlanPart {
   readonly fields: z.ZodRawShape;
+  /** Its fields as the next version writes them, by the version that they come from. */
+  readonly upgrades?: Readonly<Record<number, (file: FileFields) => FileFields>>;
   /** What of its file a schema cannot say; null where all is well. */
   readonly judge?: (file: FileFields) => DocumentProblem | null;
   /** Its part of the plan, ids filled in, bare lengths pinned to the job's unit. */

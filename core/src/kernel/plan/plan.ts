@@ -3,7 +3,7 @@ import type { RuleOverrides } from '../rules';
 
 export const PLAN_FORMAT = 'ombra.plan';
 /** The newest version of the plan document that this code reads and the one that it writes. */
-export const PLAN_VERSION = 1;
+export const PLAN_VERSION = 2;
 
 /**
  * The plan of a job as Ombra keeps it: always with ids, whatever short forms a file used. This is the frame; every stage adds

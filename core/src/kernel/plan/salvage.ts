@@ -3,6 +3,7 @@ import { isObject } from '../forms';
 import type { PlanDocument, PlanProblem } from './document';
 import type { PlanPart } from './part';
 import { type Plan, PLAN_FORMAT, PLAN_VERSION } from './plan';
+import { upgraded } from './upgraded';
 
 /** What of a stored document could be read, and what had to be left out for that. */
 export interface Salvaged {
@@ -100,7 +101,7 @@ export function salvage({ parts, schema, readPlan }: PlanDocument, text: string,
   if (whole.ok) return { plan: whole.plan, lost: [] };
   const first = whole.problems;
   if (!isObject(document) || Array.isArray(document)) return { plan: emptyPlan(), lost: first };
-  const kept = document;
+  const kept = upgraded(document, parts);
   fillIn(kept, name, parts);
   // With the frame put right, all else that is wrong is seen as well.
   const inside = readPlan(kept);

@@ -27,7 +27,7 @@ export interface Brace {
 }
 
 /** How a wall is held and walked along for one pour. */
-export interface Lift {
+export interface PourBracing {
   readonly toCourse: number;
   /** Top of the pour and of its brackets, above the wall's footing. */
   readonly top: Length;
@@ -57,7 +57,7 @@ export interface WallBraces {
   readonly dropped: number;
   readonly guardrail: boolean;
   /** One for each pour, the lowest first: brackets are raised and uprights lengthened for the next. */
-  readonly lifts: readonly Lift[];
+  readonly pours: readonly PourBracing[];
   /** Stations of the diagonals of a low wall. */
   readonly diagonals: readonly Length[];
   readonly ends: readonly [start: FaceEnd, end: FaceEnd];

@@ -1,4 +1,4 @@
-import type { Stage } from '../outline/plan';
+import type { Pour } from '../outline/plan';
 import type { Courses } from '../courses';
 import type { Inserts } from '../inserts';
 import { type Length, nanometres, subtract } from '../../kernel/measure';
@@ -6,7 +6,7 @@ import type { Openings } from '../openings';
 import type { BracingPlan } from './plan';
 import type { HouseRules } from '../../kernel/rules';
 import type { BuiltLoop, Crossing, Levels, Wall } from '../outline';
-import type { Brace, Lift, WallBraces } from './brace';
+import type { Brace, PourBracing, WallBraces } from './brace';
 import { faceEnds } from './faces';
 import type { Stood } from './layBraces';
 import { judgeBays } from './judgeBays';
@@ -27,7 +27,7 @@ export interface Setting {
   readonly inserts: Inserts;
   readonly rules: HouseRules;
   readonly bracing: BracingPlan;
-  readonly stages: readonly Stage[];
+  readonly pours: readonly Pour[];
   readonly uprights: readonly Stock[];
   readonly planks: readonly PlankKind[];
   /** Lengths that yards keep. */
@@ -51,13 +51,13 @@ function sideOf(bracing: BracingPlan, wall: string): Pick<WallBraces, 'side' | '
   };
 }
 
-/** The lifts of a wall: one for each pour that reaches above its footing. */
-function liftsOf(bottom: Length, height: Length, setting: Setting): readonly Lift[] {
+/** What each pour asks of a wall: one for each that reaches above its footing. */
+function poursOf(bottom: Length, height: Length, setting: Setting): readonly PourBracing[] {
   const { rules, levels, courses } = setting;
-  const tops = [...new Set([...setting.stages.map((stage) => stage.toCourse), courses.count])]
+  const tops = [...new Set([...setting.pours.map((pour) => pour.toCourse), courses.count])]
     .filter((course) => course > 0 && course <= courses.count)
     .sort((a, b) => a - b);
-  return tops.flatMap((toCourse): Lift[] => {
+  return tops.flatMap((toCourse): PourBracing[] => {
     const top = Math.min(height, subtract(levels.tops[toCourse] ?? (0 as Length), bottom)) as Length;
     if (top <= 0) return [];
     const platform = Math.max(0, top - rules.length('bracing.platform.below')) as Length;
@@ -135,7 +135,7 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
       abreast: 0,
       platform: 0 as Length,
       guardrail: false,
-      lifts: [],
+      pours: [],
       diagonals: diagonalsOf(stretches, spacing, width),
     };
   }
@@ -231,7 +231,7 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
     abreast: planksAbreast(rules),
     platform,
     guardrail,
-    lifts: liftsOf(Math.min(...spans.map((span) => span.bottom)) as Length, height, setting),
+    pours: poursOf(Math.min(...spans.map((span) => span.bottom)) as Length, height, setting),
     diagonals: [],
   };
 }

@@ -14,7 +14,7 @@ export interface WindOnBrace {
   /** Along the leg. */
   readonly leg: number;
   /** Up or down at the leg's foot. */
-  readonly lift: number;
+  readonly uplift: number;
   /** On each screw, where the wall is pulled off its upright. */
   readonly screw: number;
 }
@@ -45,7 +45,7 @@ export function windOnBrace(
     force,
     across,
     leg: (across * Math.hypot(meets, out)) / out,
-    lift: (across * meets) / out,
+    uplift: (across * meets) / out,
     screw: screws > 0 ? across / screws : Infinity,
   };
 }

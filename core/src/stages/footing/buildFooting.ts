@@ -23,7 +23,7 @@ export interface Footing {
   readonly bases: Bases;
   readonly concrete: Figure;
   /** Footing and half the first course, where they are poured as one. */
-  readonly firstRound: Figure | null;
+  readonly firstLift: Figure | null;
   /** Area of a thermal-break sheet; null where there is none. */
   readonly sheet: Figure | null;
   readonly tape: readonly TapeMark[];
@@ -38,12 +38,12 @@ export interface Footing {
   readonly problems: readonly FootingProblem[];
 }
 
-/** The first round fills the footing and half the first course. [common practice] */
-function firstRoundOf(bases: Bases, concrete: Figure, firstCourse: How | null): Figure | null {
+/** The first lift fills the footing and half the first course. [common practice] */
+function firstLiftOf(bases: Bases, concrete: Figure, firstCourse: How | null): Figure | null {
   if (!bases.withWall || firstCourse === null) return null;
   const how: How = {
     op: 'sum',
-    name: 'first round',
+    name: 'first lift',
     unit: 'volume',
     of: [
       { ...concrete.how, name: 'footing' },
@@ -58,15 +58,9 @@ function firstRoundOf(bases: Bases, concrete: Figure, firstCourse: How | null): 
       },
     ],
   };
-  return figureOf(
-    'footing.firstRound',
-    'first round: footing and half the first course',
-    how,
-    concrete.rules,
-    {
-      course: 1,
-    },
-  );
+  return figureOf('footing.firstLift', 'first lift: footing and half the first course', how, concrete.rules, {
+    course: 1,
+  });
 }
 
 /**
@@ -92,7 +86,7 @@ export function buildFooting(
   return {
     bases,
     concrete,
-    firstRound: firstRoundOf(bases, concrete, tally.courses[0]?.coreVolume.how ?? null),
+    firstLift: firstLiftOf(bases, concrete, tally.courses[0]?.coreVolume.how ?? null),
     sheet: sheetArea(bases),
     tape: tapeMarks(shell, levels, courses),
     square,

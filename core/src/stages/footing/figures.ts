@@ -4,7 +4,7 @@ import type { Footing } from './buildFooting';
 /** Every figure of the footing, for why cards. */
 export const figuresOfFooting = (footing: Footing): readonly Figure[] => [
   footing.concrete,
-  ...(footing.firstRound ? [footing.firstRound] : []),
+  ...(footing.firstLift ? [footing.firstLift] : []),
   ...(footing.sheet ? [footing.sheet] : []),
   footing.firstCourse.ties,
   footing.firstCourse.held,

@@ -24,7 +24,7 @@ export function footingReport(footing: Footing, units: UnitSystem) {
   return {
     kind: footing.bases.kind,
     concrete: volumeQuantity(footing.concrete.value, units),
-    firstRound: footing.firstRound ? volumeQuantity(footing.firstRound.value, units) : null,
+    firstLift: footing.firstLift ? volumeQuantity(footing.firstLift.value, units) : null,
     walls: footing.bases.loops.flatMap((loop) =>
       loop.walls.map((base) => ({
         wall: base.wall,

@@ -1,5 +1,5 @@
 import { evaluate } from '../../kernel/figures/how';
-import type { Stage } from '../outline/plan';
+import type { Pour } from '../outline/plan';
 import { type Straps, strapsOf } from '../bracing';
 import type { Bucks } from '../bucks';
 import type { Courses } from '../courses';
@@ -206,7 +206,7 @@ function fixings(
   courses: Courses,
   first: FirstCourse,
   rules: HouseRules,
-  stages: readonly Stage[],
+  pours: readonly Pour[],
   units: UnitSystem,
 ): readonly Article[] {
   const rowsOf = (course: number) => courses.rows.filter((row) => row.course === course);
@@ -214,7 +214,7 @@ function fixings(
     courses.pieces.filter((piece) => piece.course === course).length;
   const tops = [
     ...new Set([
-      ...stages.map((stage) => stage.toCourse).filter((course) => course < courses.count),
+      ...pours.map((pour) => pour.toCourse).filter((course) => course < courses.count),
       courses.count,
     ]),
   ];
@@ -414,7 +414,7 @@ export interface OrderGround {
   readonly shell: Shell;
   readonly levels: Levels;
   readonly courses: Courses;
-  readonly stacks: readonly Stage[];
+  readonly stacks: readonly Pour[];
   readonly footing: Pick<Footing, 'forms' | 'bases'>;
   readonly openings: readonly PlacedOpening[];
   readonly bucks: Bucks;
@@ -434,7 +434,7 @@ export function buildOrder(
     shell,
     levels,
     courses,
-    stacks: stages,
+    stacks: pours,
     footing,
     openings,
     bucks,
@@ -468,7 +468,7 @@ export function buildOrder(
     ...strapParts(strapsOf(courses, levels.tops, rules), rules, units),
     ...braceParts(braceScrews),
     ...topParts(topoff, rules, units),
-    ...fixings(courses, first, rules, stages, units),
+    ...fixings(courses, first, rules, pours, units),
   ];
   const lines = articles.map((article) => orderLine(article, family, rules));
   const weighed = lines.filter((line) => line.group === 'forms');

@@ -27,13 +27,13 @@ type Ordered = Pick<
 >;
 
 /**
- * The order of a worked plan, of the whole job or of one stage. A stage is ordered by itself: its cuts come out of its own
- * blocks, so the stages together may take a block or two more than the job in one order.
+ * The order of a worked plan, of the whole job or of one pour. A pour is ordered by itself: its cuts come out of its own
+ * blocks, so the pours together may take a block or two more than the job in one order.
  */
-export function orderFor(worked: Ordered, units: UnitSystem, rules: HouseRules, stageId?: string): Order {
-  const stage = worked.tally.stages.find((each) => each.id === stageId);
+export function orderFor(worked: Ordered, units: UnitSystem, rules: HouseRules, pourId?: string): Order {
+  const pour = worked.tally.pours.find((each) => each.id === pourId);
   const { family } = worked.shell;
-  if (!stage || !family)
+  if (!pour || !family)
     return buildOrder(
       {
         ...worked,
@@ -45,11 +45,11 @@ export function orderFor(worked: Ordered, units: UnitSystem, rules: HouseRules, 
       units,
     );
   const within = ({ course }: { readonly course: number }): boolean =>
-    course >= stage.from && course <= stage.to;
-  /** Bucks and inserts belong to the stage in which their foot lies. */
+    course >= pour.from && course <= pour.to;
+  /** Bucks and inserts belong to the pour in which their foot lies. */
   const { tops } = worked.levels;
   const starts = ({ bottom }: { readonly bottom: Length }): boolean =>
-    (stage.from === 1 || bottom >= (tops[stage.from - 1] ?? 0)) && bottom < (tops[stage.to] ?? 0);
+    (pour.from === 1 || bottom >= (tops[pour.from - 1] ?? 0)) && bottom < (tops[pour.to] ?? 0);
   const openings = {
     ...worked.openings,
     placed: worked.openings.placed.filter((opening) => starts(opening.hole)),
@@ -57,7 +57,7 @@ export function orderFor(worked: Ordered, units: UnitSystem, rules: HouseRules, 
   const pieces = worked.courses.pieces.filter(within);
   const courses: Courses = {
     ...worked.courses,
-    count: stage.to,
+    count: pour.to,
     pieces,
     rows: worked.courses.rows.filter(within),
     weakJoints: worked.courses.weakJoints.filter(within),
@@ -67,17 +67,17 @@ export function orderFor(worked: Ordered, units: UnitSystem, rules: HouseRules, 
     {
       ...worked,
       courses,
-      stacks: [{ id: stage.id, toCourse: stage.to, top: stage.top }],
-      // The footing is cast before the first stage.
-      footing: stage.from === 1 ? worked.footing : { ...worked.footing, forms: null },
+      stacks: [{ id: pour.id, toCourse: pour.to, top: pour.top }],
+      // The footing is cast before the first pour.
+      footing: pour.from === 1 ? worked.footing : { ...worked.footing, forms: null },
       openings: worked.openings.placed.filter((opening) => opening.worked),
       bucks: buildBucks(openings, worked.shell, worked.levels, rules),
       inserts: { ...worked.inserts, placed: worked.inserts.placed.filter((insert) => starts(insert.rect)) },
-      // Steel is bought for the whole job: its offcuts go from stage to stage.
+      // Steel is bought for the whole job: its offcuts go from pour to pour.
       steel: [],
-      // Plates close the last stage.
-      topoff: worked.tally.stages.at(-1)?.id === stage.id ? worked.topoff : null,
-      braceScrews: uprightScrews(worked.bracing.walls, stage.from, stage.to, rules),
+      // Plates close the last pour.
+      topoff: worked.tally.pours.at(-1)?.id === pour.id ? worked.topoff : null,
+      braceScrews: uprightScrews(worked.bracing.walls, pour.from, pour.to, rules),
     },
     rules,
     units,

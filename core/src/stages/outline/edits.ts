@@ -78,8 +78,8 @@ export const outlineEdits: PlanPart['edits'] = {
   'set-core': (plan, { core }) => ({ ...plan, core }),
   'set-courses': (plan, { courses }) => ({
     ...plan,
-    stages: plan.stages.map((stage, index) =>
-      index === plan.stages.length - 1 ? { ...stage, toCourse: courses } : stage,
+    pours: plan.pours.map((pour, index) =>
+      index === plan.pours.length - 1 ? { ...pour, toCourse: courses } : pour,
     ),
   }),
   'set-row-length': (plan, { row, length }) =>
@@ -101,7 +101,7 @@ export const outlineEdits: PlanPart['edits'] = {
   'set-wall': (plan, { row, change }) => editRow(plan, row, (each) => changeWall(each, change, plan.units)),
   'set-height': (plan, { height }) =>
     height === null ? withoutKey(plan, 'height') : { ...plan, height: storedLengthText(height, plan.units) },
-  'set-stages': (plan, { stages }) => ({ ...plan, stages }),
+  'set-pours': (plan, { pours }) => ({ ...plan, pours }),
   'add-loop': (plan, { loop, name }) => ({
     ...plan,
     loops: [...plan.loops, { id: loop, ...(name === undefined ? {} : { name }), closed: true, walk: [] }],

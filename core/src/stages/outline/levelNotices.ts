@@ -78,12 +78,12 @@ function wording(problem: LevelProblem, plan: Context, nameOf: (wall: string) =>
         rule: 'courses.most',
         what: `${String(problem.courses)} courses cannot be laid; give a whole number from 1 to ${String(problem.most)}.`,
       };
-    case 'stages-out-of-order':
+    case 'pours-out-of-order':
       return {
         severity: 'stop',
-        where: 'Stages',
+        where: 'Pours',
         place: { setting: 'courses' },
-        what: `Stage “${problem.stage}” ends no higher than the one before it; stages go from the footing up.`,
+        what: `Pour “${problem.pour}” ends no higher than the one before it; pours go from the footing up.`,
       };
     case 'height-unreadable':
       return {

@@ -1,4 +1,4 @@
-import type { Stage, WalkRow } from './plan';
+import type { Pour, WalkRow } from './plan';
 import type { FormSystem } from '../../kernel/forms';
 import {
   type Length,
@@ -34,7 +34,7 @@ export type LevelProblem =
   /** More than are laid; as near as they can be counted before that. */
   | { readonly kind: 'too-many-pieces'; readonly pieces: number; readonly most: number }
   | { readonly kind: 'courses-out-of-range'; readonly courses: number; readonly most: number }
-  | { readonly kind: 'stages-out-of-order'; readonly stage: string }
+  | { readonly kind: 'pours-out-of-order'; readonly pour: string }
   | { readonly kind: 'height-unreadable'; readonly text: string }
   | { readonly kind: 'half-piece-missing'; readonly rest: Length; readonly half: Length | null }
   | { readonly kind: 'base-unreadable'; readonly loop: string; readonly text: string }
@@ -82,34 +82,29 @@ export const middleOfCourse = (tops: readonly Length[], course: number): Length 
   nanometres(((tops[course - 1] ?? ZERO) + (tops[course] ?? ZERO)) / 2);
 
 /**
- * The stages of a job as they are worked: the last one ends with the walls. Where the walls are given as a height its own number says
+ * The pours of a job as they are worked: the last one ends with the walls. Where the walls are given as a height its own number says
  * nothing; taken at its word, it would make a pour joint that nobody pours.
  */
-export function workedStages(
-  stages: readonly Stage[],
-  { courses }: Pick<Levels, 'courses'>,
-): readonly Stage[] {
-  const last = stages.at(-1);
-  if (!last || courses === 0 || last.toCourse === courses) return stages;
-  return [...stages.slice(0, -1), { ...last, toCourse: courses }];
+export function workedPours(pours: readonly Pour[], { courses }: Pick<Levels, 'courses'>): readonly Pour[] {
+  const last = pours.at(-1);
+  if (!last || courses === 0 || last.toCourse === courses) return pours;
+  return [...pours.slice(0, -1), { ...last, toCourse: courses }];
 }
 
 /** What `buildLevels` reads of a plan besides its shell. */
-export type LevelsInput = Pick<Plan, 'loops' | 'units' | 'stages' | 'height'>;
+export type LevelsInput = Pick<Plan, 'loops' | 'units' | 'pours' | 'height'>;
 
-/** What a stage's own problems are: courses that cannot be, stages out of order. */
-function stageProblems(stages: readonly Stage[], most: number): readonly LevelProblem[] {
-  const outOfOrder = stages.find(
-    (stage, index) => index > 0 && stage.toCourse <= (stages[index - 1]?.toCourse ?? 0),
+/** What a pour's own problems are: courses that cannot be, pours out of order. */
+function pourProblems(pours: readonly Pour[], most: number): readonly LevelProblem[] {
+  const outOfOrder = pours.find(
+    (pour, index) => index > 0 && pour.toCourse <= (pours[index - 1]?.toCourse ?? 0),
   );
-  const odd = stages.find(
-    (stage) => !Number.isInteger(stage.toCourse) || stage.toCourse < 1 || stage.toCourse > most,
+  const odd = pours.find(
+    (pour) => !Number.isInteger(pour.toCourse) || pour.toCourse < 1 || pour.toCourse > most,
   );
   return [
     ...(odd ? [{ kind: 'courses-out-of-range' as const, courses: odd.toCourse, most }] : []),
-    ...(outOfOrder
-      ? [{ kind: 'stages-out-of-order' as const, stage: outOfOrder.name ?? outOfOrder.id }]
-      : []),
+    ...(outOfOrder ? [{ kind: 'pours-out-of-order' as const, pour: outOfOrder.name ?? outOfOrder.id }] : []),
   ];
 }
 
@@ -147,15 +142,15 @@ function gridOfHeight(height: Length, system: FormSystem, rules: HouseRules): Gr
 function gridOf(plan: LevelsInput, system: FormSystem, rules: HouseRules): Grid | readonly LevelProblem[] {
   const most = rules.count('courses.most');
   if (plan.height === undefined) {
-    const wrong = stageProblems(plan.stages, most);
+    const wrong = pourProblems(plan.pours, most);
     if (wrong.length > 0) return wrong;
-    return gridOfHeight(times(system.courseHeight, plan.stages.at(-1)?.toCourse ?? 0), system, rules);
+    return gridOfHeight(times(system.courseHeight, plan.pours.at(-1)?.toCourse ?? 0), system, rules);
   }
   const reading = readLength(plan.height, plan.units);
   if (!reading.ok || reading.length <= 0) return [{ kind: 'height-unreadable', text: plan.height }];
   const courses = Math.ceil(reading.length / system.courseHeight);
   if (courses > most) return [{ kind: 'courses-out-of-range', courses, most }];
-  const wrong = stageProblems(plan.stages.slice(0, -1), most);
+  const wrong = pourProblems(plan.pours.slice(0, -1), most);
   return wrong.length > 0 ? wrong : gridOfHeight(reading.length, system, rules);
 }
 

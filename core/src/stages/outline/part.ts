@@ -8,7 +8,7 @@ import {
   type FootingStep,
   type Loop,
   type LoopTees,
-  type Stage,
+  type Pour,
   type TopStep,
   type WalkRow,
   type WallBond,
@@ -96,17 +96,17 @@ const outline = z.strictObject({
   walk,
 });
 
-const stage = z.strictObject({
+const pour = z.strictObject({
   id: idField.optional(),
   name: z.string().max(120).optional(),
-  toCourse: z.number().describe('The last course of this stage, counted from the footing.'),
+  toCourse: z.number().describe('The last course of this pour, counted from the footing.'),
   top: z
     .enum(['full', 'half'])
     .optional()
     .describe(
       'Poured to the top of its last course (the default), or to the middle of it where walls go on.',
     ),
-  then: z.string().max(200).optional().describe('What is done before the next stage: backfill, slab.'),
+  then: z.string().max(200).optional().describe('What is done before the next pour: backfill, slab.'),
 });
 
 const fields = {
@@ -115,9 +115,9 @@ const fields = {
     .describe('The face that lengths run to: outside of form, outside of concrete, or centre line.'),
   family: z.string().max(60).describe('Id of the form family, such as "module-48".'),
   core: lengthField.describe('Thickness of the concrete core, such as "8in".'),
-  courses: z.number().optional().describe('Short for one stage up to this course. Give courses or stages.'),
-  stages: z
-    .array(stage)
+  courses: z.number().optional().describe('Short for one pour up to this course. Give courses or pours.'),
+  pours: z
+    .array(pour)
     .min(1)
     .max(40)
     .optional()
@@ -227,19 +227,19 @@ function loopsOf(file: File, units: UnitSystem): readonly Loop[] {
   }));
 }
 
-function stagesOf(file: File): readonly Stage[] {
-  // Where the height alone is given, the only stage reaches its top, whatever number stands here.
-  const stages = file.stages ?? [{ toCourse: file.courses ?? 1 }];
-  const stageId = idGiver(
-    'stage',
-    stages.map((stage) => stage.id),
+function poursOf(file: File): readonly Pour[] {
+  // Where the height alone is given, the only pour reaches its top, whatever number stands here.
+  const pours = file.pours ?? [{ toCourse: file.courses ?? 1 }];
+  const pourId = idGiver(
+    'pour',
+    pours.map((pour) => pour.id),
   );
-  return stages.map((stage) => ({
-    id: stage.id ?? stageId(),
-    ...(stage.name === undefined ? {} : { name: stage.name }),
-    toCourse: stage.toCourse,
-    top: stage.top ?? 'full',
-    ...(stage.then === undefined ? {} : { then: stage.then }),
+  return pours.map((pour) => ({
+    id: pour.id ?? pourId(),
+    ...(pour.name === undefined ? {} : { name: pour.name }),
+    toCourse: pour.toCourse,
+    top: pour.top ?? 'full',
+    ...(pour.then === undefined ? {} : { then: pour.then }),
   }));
 }
 
@@ -264,14 +264,16 @@ const fileLoop = (loop: Loop): FileLoop => ({
 /** Outlines, the pours that they are stacked in, and what they are built of. */
 export const outlinePart = planPart({
   fields,
+  // Version 1 called what is poured in one go a stage.
+  upgrades: { 1: ({ stages, ...file }) => (stages === undefined ? file : { ...file, pours: stages }) },
   judge: (file) => {
-    const countedOnce = (file['courses'] === undefined) !== (file['stages'] === undefined);
+    const countedOnce = (file['courses'] === undefined) !== (file['pours'] === undefined);
     const byHeight =
-      file['courses'] === undefined && file['stages'] === undefined && file['height'] !== undefined;
+      file['courses'] === undefined && file['pours'] === undefined && file['height'] !== undefined;
     if (!countedOnce && !byHeight) {
       return {
         where: 'courses',
-        what: 'Give either “courses” or “stages”, one of the two, or a “height” alone.',
+        what: 'Give either “courses” or “pours”, one of the two, or a “height” alone.',
       };
     }
     return (file['outline'] === undefined) === (file['loops'] === undefined)
@@ -283,27 +285,25 @@ export const outlinePart = planPart({
     family: file.family,
     core: pinned(file.core, units),
     loops: loopsOf(file, units),
-    stages: stagesOf(file),
+    pours: poursOf(file),
     ...(file.height === undefined ? {} : { height: pinned(file.height, units) }),
     ...(file.families === undefined ? {} : { families: file.families }),
   }),
   write: (plan) => {
     const [firstLoop, ...otherLoops] = plan.loops;
-    const [firstStage, ...otherStages] = plan.stages;
-    const oneStage =
-      firstStage !== undefined &&
-      otherStages.length === 0 &&
-      firstStage.name === undefined &&
-      firstStage.top === 'full' &&
-      firstStage.then === undefined &&
-      firstStage.id === 'stage-1';
+    const [firstPour, ...otherPours] = plan.pours;
+    const onePour =
+      firstPour !== undefined &&
+      otherPours.length === 0 &&
+      firstPour.name === undefined &&
+      firstPour.top === 'full' &&
+      firstPour.then === undefined &&
+      firstPour.id === 'pour-1';
     return {
       measuredTo: plan.measuredTo,
       family: plan.family,
       core: plan.core,
-      ...(oneStage
-        ? { courses: firstStage.toCourse }
-        : { stages: plan.stages.map((stage) => ({ ...stage })) }),
+      ...(onePour ? { courses: firstPour.toCourse } : { pours: plan.pours.map((pour) => ({ ...pour })) }),
       ...(plan.height === undefined ? {} : { height: plan.height }),
       ...(plan.families === undefined ? {} : { families: [...plan.families] }),
       ...(firstLoop !== undefined && otherLoops.length === 0
@@ -312,12 +312,12 @@ export const outlinePart = planPart({
     };
   },
   mend: (document) => {
-    const { measuredTo, family, core, loops, stages } = emptyPlan('');
+    const { measuredTo, family, core, loops, pours } = emptyPlan('');
     for (const [key, value] of Object.entries({ measuredTo, family, core })) document[key] ??= value;
     oneOf(
       document,
-      ['stages', 'courses'],
-      document['height'] === undefined ? { courses: stages[0]?.toCourse } : {},
+      ['pours', 'courses'],
+      document['height'] === undefined ? { courses: pours[0]?.toCourse } : {},
     );
     oneOf(document, ['loops', 'outline'], { outline: loops.map(fileLoop)[0] });
   },

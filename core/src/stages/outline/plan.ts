@@ -111,10 +111,10 @@ export interface Loop {
 }
 
 /** A part of the wall that is stacked and poured in one go. */
-export interface Stage {
+export interface Pour {
   readonly id: string;
   readonly name?: string;
-  /** The last course of this stage, counted from the footing. */
+  /** The last course of this pour, counted from the footing. */
   readonly toCourse: number;
   /** Filled to the top of that course, or to the middle of it where walls go on. */
   readonly top: 'full' | 'half';
@@ -135,8 +135,8 @@ export interface LoopChange {
   readonly tee?: LoopTees | null;
 }
 
-/** Courses from the footing to the top of the last stage. */
-export const courseCount = (plan: Plan): number => plan.stages.at(-1)?.toCourse ?? 0;
+/** Courses from the footing to the top of the last pour. */
+export const courseCount = (plan: Plan): number => plan.pours.at(-1)?.toCourse ?? 0;
 
 /** An empty job: one closed loop without rows. */
 export function emptyPlan(name: string, units: UnitSystem = 'imperial'): Plan {
@@ -147,7 +147,7 @@ export function emptyPlan(name: string, units: UnitSystem = 'imperial'): Plan {
     family: 'module-48',
     core: '8in',
     loops: [{ id: 'loop-1', closed: true, walk: [] }],
-    stages: [{ id: 'stage-1', toCourse: 6, top: 'full' }],
+    pours: [{ id: 'pour-1', toCourse: 6, top: 'full' }],
     rules: {},
   };
 }
@@ -160,7 +160,7 @@ declare module '../../kernel/plan/plan' {
     /** Core thickness, with its unit. */
     readonly core: string;
     readonly loops: readonly Loop[];
-    readonly stages: readonly Stage[];
+    readonly pours: readonly Pour[];
     /** Height of the walls above the lowest footing, where it is given so and not in courses. */
     readonly height?: string;
     /** Families of the job's own, by the side of those that ship. */
@@ -188,7 +188,7 @@ declare module '../../kernel/plan/plan' {
     readonly 'set-wall': { readonly kind: 'set-wall'; readonly row: string; readonly change: WallChange };
     /** A height for the walls; null goes back to counting courses. */
     readonly 'set-height': { readonly kind: 'set-height'; readonly height: string | null };
-    readonly 'set-stages': { readonly kind: 'set-stages'; readonly stages: readonly Stage[] };
+    readonly 'set-pours': { readonly kind: 'set-pours'; readonly pours: readonly Pour[] };
     readonly 'add-loop': { readonly kind: 'add-loop'; readonly loop: string; readonly name?: string };
     readonly 'remove-loop': { readonly kind: 'remove-loop'; readonly loop: string };
     readonly 'set-loop': { readonly kind: 'set-loop'; readonly loop: string; readonly change: LoopChange };

@@ -1,7 +1,7 @@
 import type { Stage } from '../../kernel/engine/stage';
 import type { Family, FormSystem } from '../../kernel/forms';
 import type { Levels } from './levels';
-import type { Stage as Stack } from './plan';
+import type { Pour } from './plan';
 import type { Shell } from './shell';
 import { outlinePart } from './part';
 import { outlineRules } from './rules';
@@ -24,6 +24,6 @@ declare module '../../kernel/engine/stage' {
     readonly system: FormSystem | null;
     readonly levels: Levels;
     /** What is stacked and poured in one go, the last of it as high as the walls. */
-    readonly stacks: readonly Stack[];
+    readonly stacks: readonly Pour[];
   }
 }

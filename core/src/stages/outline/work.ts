@@ -2,7 +2,7 @@ import { type StageWork, saying, step } from '../../kernel/engine/stage';
 import { systemOf } from '../../kernel/forms';
 import { buildShell } from './buildShell';
 import { levelNotices } from './levelNotices';
-import { buildLevels, workedStages } from './levels';
+import { buildLevels, workedPours } from './levels';
 import { outlineNotices } from './notices';
 import { familiesOf } from './setup';
 
@@ -20,11 +20,11 @@ export const work: StageWork = {
     ),
     step(
       'levels',
-      { needs: ['shell', 'system'], reads: ['loops', 'units', 'stages', 'height'] },
+      { needs: ['shell', 'system'], reads: ['loops', 'units', 'pours', 'height'] },
       ({ shell, system }, plan, rules) => buildLevels(shell, system, plan, rules),
     ),
-    step('stacks', { needs: ['levels'], reads: ['stages'] }, ({ levels }, { stages }) =>
-      workedStages(stages, levels),
+    step('stacks', { needs: ['levels'], reads: ['pours'] }, ({ levels }, { pours }) =>
+      workedPours(pours, levels),
     ),
   ],
   says: saying(['shell', 'levels'], ({ shell, levels }, { units, nameOf, plan }) => [

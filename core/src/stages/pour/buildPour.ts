@@ -4,7 +4,7 @@ import type { Worked } from '../../kernel/engine/stage';
 import type { CourseRow } from '../courses';
 import { MOST_LOADS } from '../limits';
 import { type Length, readLength, SQUARE_METRES_PER_SQUARE_FOOT, toCubicYards } from '../../kernel/measure';
-import type { StagePour } from './plan';
+import type { PourDay } from './plan';
 import { type Day, type PlayedRun, playDay, spacingWhy } from './rehearsal';
 import type { HouseRules } from '../../kernel/rules';
 import { type Point, distance } from '../../kernel/geometry/point';
@@ -18,7 +18,7 @@ import { moneyOf } from './money';
 import { type Pressing, type Soonest, pressingOf } from './pressing';
 import type { PourProblem } from './problem';
 import { type PourReady, pourReady } from './ready';
-import { type RoundSpan, roundsOf, roundsWithFooting } from './rounds';
+import { type LiftSpan, liftsOf, liftsWithFooting } from './lifts';
 import { sidesOf } from './sides';
 import { type Slice, pointOver, slicesOf } from './slices';
 import { type PourSpan, pourSpans } from './spans';
@@ -28,25 +28,25 @@ import { type PourVolumes, volumesOf } from './volumes';
 /** What `buildPour` reads of a plan. */
 export type PourInput = Pick<Plan, 'units' | 'pour'>;
 
-/** Seconds that a wall takes of one round at the crew's pace. */
+/** Seconds that a wall takes of one lift at the crew's pace. */
 export interface Dwell {
   readonly wall: string;
   readonly name: string;
-  readonly round: number;
+  readonly lift: number;
   readonly seconds: number;
 }
 
-/** One pour of the job, from its rounds to its clock. */
-export interface StagedPour {
+/** One pour of the job, from its lifts to its clock. */
+export interface WorkedPour {
   readonly span: PourSpan;
   readonly method: PourMethod;
   readonly crew: number;
   /** First truck on site, minutes after midnight. */
   readonly start: number;
   readonly date: string | null;
-  readonly rounds: readonly RoundSpan[];
+  readonly lifts: readonly LiftSpan[];
   readonly slices: readonly Slice[];
-  /** Slices in the order of a round. */
+  /** Slices in the order of a lift. */
   readonly route: readonly number[];
   readonly stops: readonly Stop[];
   readonly volumes: PourVolumes;
@@ -67,8 +67,8 @@ export interface StagedPour {
   readonly ready: readonly PourReady[];
 }
 
-export interface Pour {
-  readonly pours: readonly StagedPour[];
+export interface Pouring {
+  readonly pours: readonly WorkedPour[];
   readonly problems: readonly PourProblem[];
 }
 
@@ -119,12 +119,12 @@ export function clockText(minutes: number): string {
 
 /** Where the machine stands, and the farthest that it must reach; walls out of its reach are told. */
 function standOf(
-  said: StagePour | undefined,
-  stage: string,
+  said: PourDay | undefined,
+  pour: string,
   stops: readonly Stop[],
   method: PourMethod,
   setting: Setting,
-): StagedPour['stand'] {
+): WorkedPour['stand'] {
   const { shell, slices, input, rules, problems } = setting;
   if (!said?.stand || isMoved(method)) return null;
   const { wall: id, at, out } = said.stand;
@@ -133,7 +133,7 @@ function standOf(
   const [along, away] = [readLength(at, input.units), readLength(out, input.units)];
   if (!loop || !wall || !along.ok || !away.ok) {
     const text = !along.ok ? at : !away.ok ? out : id;
-    problems.push({ kind: 'stand-unreadable', stage, text });
+    problems.push({ kind: 'stand-unreadable', pour, text });
     return null;
   }
   const point = pointOver(loop, wall, along.length, -away.length);
@@ -144,43 +144,43 @@ function standOf(
   const farthest = Math.max(0, ...far.map((each) => each.far)) as Length;
   const reach = reachOf(rules);
   const missed = [...new Set(far.filter((each) => each.far > reach).map(({ slice }) => slice.name))];
-  if (missed.length > 0) problems.push({ kind: 'out-of-reach', stage, walls: missed, reach, farthest });
+  if (missed.length > 0) problems.push({ kind: 'out-of-reach', pour, walls: missed, reach, farthest });
   return { at: point, farthest };
 }
 
-/** Seconds that every wall takes of every round; the shortest that is under the rule is told, once a wall. */
-function dwellOf(volumes: PourVolumes, rate: number, stage: string, setting: Setting): readonly Dwell[] {
+/** Seconds that every wall takes of every lift; the shortest that is under the rule is told, once a wall. */
+function dwellOf(volumes: PourVolumes, rate: number, pour: string, setting: Setting): readonly Dwell[] {
   const least = setting.rules.count('pour.dwell.least');
   const dwell = volumes.walls.flatMap(({ wall, name }) =>
-    volumes.rounds.flatMap(({ round, walls }): Dwell[] => {
+    volumes.lifts.flatMap(({ lift, walls }): Dwell[] => {
       const volume = walls[wall] ?? 0;
-      return volume > 0 ? [{ wall, name, round, seconds: (volume / rate) * 3600 }] : [];
+      return volume > 0 ? [{ wall, name, lift, seconds: (volume / rate) * 3600 }] : [];
     }),
   );
   for (const { wall } of volumes.walls) {
     const [shortest] = dwell.filter((each) => each.wall === wall).sort((a, b) => a.seconds - b.seconds);
     if (shortest && shortest.seconds < least) {
-      const { round, seconds } = shortest;
-      setting.problems.push({ kind: 'dwell-short', stage, wall, seconds, round });
+      const { lift, seconds } = shortest;
+      setting.problems.push({ kind: 'dwell-short', pour, wall, seconds, lift });
     }
   }
   return dwell;
 }
 
 /** What the planned clock runs into: layers that wait too long, old loads, trucks that stand in each other's way. */
-function judgeClock(stage: string, day: Day, clock: PlayedRun, problems: PourProblem[]): void {
+function judgeClock(pour: string, day: Day, clock: PlayedRun, problems: PourProblem[]): void {
   const { service, grows } = spacingWhy(day, day.spacing);
   const layersWait = clock.gap > day.working;
   const trucksWait = grows > 0 && day.loads.length > 1;
   if (layersWait) {
-    problems.push({ kind: 'round-slow', stage, gap: clock.gap, working: day.working, trucksWait });
+    problems.push({ kind: 'lift-slow', pour, gap: clock.gap, working: day.working, trucksWait });
   }
   if (clock.age > day.discharge) {
-    problems.push({ kind: 'load-old', stage, age: clock.age, most: day.discharge, layersWait });
+    problems.push({ kind: 'load-old', pour, age: clock.age, most: day.discharge, layersWait });
   }
   // Trucks farther apart would only make the layers wait longer.
   if (trucksWait && !layersWait) {
-    problems.push({ kind: 'trucks-close', stage, spacing: day.spacing, service });
+    problems.push({ kind: 'trucks-close', pour, spacing: day.spacing, service });
   }
 }
 
@@ -206,20 +206,20 @@ function soonestReturn(
     filled.set(slice, to);
     if (before === undefined || (soonest !== null && from - before >= soonest.minutes)) continue;
     const name = walls.get(stop.wall)?.name ?? stop.wall;
-    soonest = { wall: stop.wall, name, round: stop.round, minutes: from - before };
+    soonest = { wall: stop.wall, name, lift: stop.lift, minutes: from - before };
   }
   return soonest;
 }
 
 /** One pour; null where it is more than a day's trucks could ever bring. */
-function stagedPour(span: PourSpan, index: number, last: boolean, setting: Setting): StagedPour | null {
+function workedPour(span: PourSpan, index: number, last: boolean, setting: Setting): WorkedPour | null {
   const { shell, openings, footing, input, rules, core, displacing, slices, walls, rows, problems } = setting;
-  const said = input.pour?.stages?.[span.stage];
+  const said = input.pour?.pours?.[span.pour];
   const method = methodOf(rules);
   const asOne = index === 0 && footing.bases.withWall && footing.concrete.value > 0;
-  const rounds = asOne
-    ? roundsWithFooting(span, setting.levels.tops[1] ?? span.top, said?.rounds, input.units, rules, problems)
-    : roundsOf(span, said?.rounds, input.units, rules, problems);
+  const lifts = asOne
+    ? liftsWithFooting(span, setting.levels.tops[1] ?? span.top, said?.lifts, input.units, rules, problems)
+    : liftsOf(span, said?.lifts, input.units, rules, problems);
   const sides = sidesOf(
     span,
     index === 0,
@@ -232,7 +232,7 @@ function stagedPour(span: PourSpan, index: number, last: boolean, setting: Setti
   );
   const volumes = volumesOf(
     span,
-    rounds,
+    lifts,
     core,
     displacing,
     setting.levels,
@@ -244,17 +244,17 @@ function stagedPour(span: PourSpan, index: number, last: boolean, setting: Setti
   );
   const loads = Math.ceil(volumes.ordered.value / volumes.truck);
   if (loads > MOST_LOADS) {
-    problems.push({ kind: 'pour-too-large', stage: span.stage, loads, most: MOST_LOADS });
+    problems.push({ kind: 'pour-too-large', pour: span.pour, loads, most: MOST_LOADS });
     return null;
   }
   const route = routeOf(slices, shell, said?.corner, rules);
   const stops = stopsOf({
     route,
-    rounds,
+    lifts,
     walls,
     rows,
     openings: openings.placed,
-    volumeOf: (wall, round) => volumes.rounds[round - 1]?.walls[wall] ?? 0,
+    volumeOf: (wall, lift) => volumes.lifts[lift - 1]?.walls[wall] ?? 0,
     sides,
     rules,
   });
@@ -264,7 +264,7 @@ function stagedPour(span: PourSpan, index: number, last: boolean, setting: Setti
     return sum + (own ? (own.length / 1e9) * ((span.top - span.bottom) / 1e9) : 0);
   }, 0);
   const mix = mixOf(
-    span.stage,
+    span.pour,
     said,
     method,
     toCubicYards(volumes.ordered.value),
@@ -277,15 +277,15 @@ function stagedPour(span: PourSpan, index: number, last: boolean, setting: Setti
   const dark = darkAt === null ? null : darkAt - start;
   const day = dayOf(stops, volumes, mix, method, dark, last, setting);
   const clock = playDay(steady(day), 0);
-  if (poured) judgeClock(span.stage, day, clock, problems);
+  if (poured) judgeClock(span.pour, day, clock, problems);
   const watchers = input.pour?.watchers ?? {};
   const pressing =
     mix.fresh && poured
       ? pressingOf({
           span,
-          rounds,
+          lifts,
           rising: {
-            rounds,
+            lifts,
             walls: volumes.walls.flatMap(({ wall }) => walls.get(wall) ?? []),
             core,
             displacing,
@@ -303,7 +303,7 @@ function stagedPour(span: PourSpan, index: number, last: boolean, setting: Setti
       : null;
   const capacity = pressing?.capacity ?? null;
   if (capacity !== null && clock.pressure !== null && clock.pressure > capacity) {
-    problems.push({ kind: 'day-over-capacity', stage: span.stage, pressure: clock.pressure, capacity });
+    problems.push({ kind: 'day-over-capacity', pour: span.pour, pressure: clock.pressure, capacity });
   }
   return {
     span,
@@ -311,20 +311,20 @@ function stagedPour(span: PourSpan, index: number, last: boolean, setting: Setti
     crew: crewOf(method, rules),
     start,
     date: said?.date ?? null,
-    rounds,
+    lifts,
     slices,
     route: route.map((slice) => slice.index),
     stops,
     volumes,
     mix,
     pressing,
-    dwell: dwellOf(volumes, rateOf(method, rules), span.stage, setting),
-    stand: standOf(said, span.stage, stops, method, setting),
+    dwell: dwellOf(volumes, rateOf(method, rules), span.pour, setting),
+    stand: standOf(said, span.pour, stops, method, setting),
     reach: reachOf(rules),
     moves: stops.filter((stop) => stop.move).length,
     day,
     clock,
-    money: moneyOf(span.stage, volumes.ordered, clock, method, rules),
+    money: moneyOf(span.pour, volumes.ordered, clock, method, rules),
     ready: pourReady({
       ...setting,
       span,
@@ -338,10 +338,10 @@ function stagedPour(span: PourSpan, index: number, last: boolean, setting: Setti
 }
 
 /**
- * Every pour of the job: its rounds, what each takes wall by wall, what is ordered with it, the mix, the pressure on the forms, the
+ * Every pour of the job: its lifts, what each takes wall by wall, what is ordered with it, the mix, the pressure on the forms, the
  * clock if all goes to plan, and the list of what must be true before it starts.
  */
-export function buildPour(ground: PourGround, input: PourInput, rules: HouseRules): Pour {
+export function buildPour(ground: PourGround, input: PourInput, rules: HouseRules): Pouring {
   const { shell, levels, courses, openings, placed: inserts, stacks } = ground;
   const problems: PourProblem[] = [];
   const core = coreOf(shell, courses);
@@ -368,14 +368,14 @@ export function buildPour(ground: PourGround, input: PourInput, rules: HouseRule
   if (methodOf(rules) === 'holes' && shell.family?.kind !== 'cell')
     problems.push({ kind: 'holes-for-cells' });
   const spans = pourSpans(stacks, levels);
-  const stages = new Set(stacks.map((stage) => stage.id));
+  const known = new Set(stacks.map((pour) => pour.id));
   for (const side of input.pour?.sides ?? []) {
-    if (side.stage !== undefined && !stages.has(side.stage)) {
+    if (side.pour !== undefined && !known.has(side.pour)) {
       problems.push({ kind: 'side-nowhere', side: side.id, name: side.name });
     }
   }
   const pours = spans.flatMap(
-    (span, index) => stagedPour(span, index, index === spans.length - 1, setting) ?? [],
+    (span, index) => workedPour(span, index, index === spans.length - 1, setting) ?? [],
   );
   // What holds for every pour of the job is told once.
   const told = new Set<string>();
@@ -391,16 +391,16 @@ export function buildPour(ground: PourGround, input: PourInput, rules: HouseRule
 }
 
 /** Every figure of the pours, for why cards. */
-export const figuresOfPour = ({ pours }: Pour): readonly Figure[] =>
+export const figuresOfPour = ({ pours }: Pouring): readonly Figure[] =>
   pours.flatMap(({ volumes, pressing, mix, money }) => [
     volumes.core,
     volumes.ordered,
     volumes.weight,
-    ...volumes.rounds.map(({ whole }) => whole),
+    ...volumes.lifts.map(({ whole }) => whole),
     ...volumes.walls.map(({ volume }) => volume),
     ...volumes.sides.map(({ volume }) => volume),
     ...volumes.whatIf.map(({ volume }) => volume),
     mix.sets,
     money,
-    ...(pressing ? [pressing.rise, pressing.aci, pressing.ciria, pressing.head, pressing.roundHead] : []),
+    ...(pressing ? [pressing.rise, pressing.aci, pressing.ciria, pressing.head, pressing.liftHead] : []),
   ]);

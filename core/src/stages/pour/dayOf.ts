@@ -78,7 +78,7 @@ export function dayOf(
       const slice = stop.slice === null ? undefined : slices[stop.slice];
       return {
         slice: slice ? partOf(stop, slice, slices.length) : null,
-        round: stop.round,
+        lift: stop.lift,
         volume: stop.volume,
         depth: slice ? depthAt(stop, rows.get(slice.wall) ?? [], slice) : 0,
         move: stop.move,

@@ -6,7 +6,7 @@ export * from './money';
 export * from './pressing';
 export * from './problem';
 export * from './ready';
-export * from './rounds';
+export * from './lifts';
 export * from './sides';
 export * from './slices';
 export * from './spans';

@@ -1,4 +1,4 @@
-import type { StagePour } from './plan';
+import type { PourDay } from './plan';
 import type { FreshConcrete } from './pressure';
 import type { HouseRules } from '../../kernel/rules';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
@@ -77,8 +77,8 @@ export interface MixCard {
  * @param face square feet of wall, one face
  */
 export function mixOf(
-  stage: string,
-  said: StagePour | undefined,
+  pour: string,
+  said: PourDay | undefined,
   method: PourMethod,
   volume: number,
   face: number,
@@ -91,16 +91,16 @@ export function mixOf(
     value >= least && value <= most;
   const airFits = air === null || inside(air, AIR_RANGE);
   const concreteFits = inside(concrete, CONCRETE_RANGE);
-  if (!airFits) problems.push({ kind: 'temperature-absurd', stage, of: 'air', degrees: air });
-  if (!concreteFits) problems.push({ kind: 'temperature-absurd', stage, of: 'concrete', degrees: concrete });
+  if (!airFits) problems.push({ kind: 'temperature-absurd', pour, of: 'air', degrees: air });
+  if (!concreteFits) problems.push({ kind: 'temperature-absurd', pour, of: 'concrete', degrees: concrete });
   const coldest = rules.count('pour.mix.coldest');
   const hottest = rules.count('pour.mix.hottest');
   const cold = air !== null && air < COLD_AIR;
   if (concreteFits && cold && concrete < coldest) {
-    problems.push({ kind: 'too-cold', stage, degrees: concrete, limit: coldest });
+    problems.push({ kind: 'too-cold', pour, degrees: concrete, limit: coldest });
   }
   if (concreteFits && concrete > hottest) {
-    problems.push({ kind: 'too-hot', stage, degrees: concrete, limit: hottest });
+    problems.push({ kind: 'too-hot', pour, degrees: concrete, limit: hottest });
   }
   const [cement, admixture] = [rules.choice('pour.mix.cement'), rules.choice('pour.mix.admixture')];
   const slump = rules.count('pour.mix.slump');
@@ -118,7 +118,7 @@ export function mixOf(
     working: concreteFits ? workingMinutes(concrete, rules) : rules.count('pour.work.minutes'),
     discharge: rules.count('pour.discharge.most'),
     sets: figureOf(
-      `pour.${stage}.sets`,
+      `pour.${pour}.sets`,
       'Sets of cylinders',
       {
         op: 'greatest',

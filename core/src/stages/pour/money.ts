@@ -8,7 +8,7 @@ import type { PourMethod } from './stops';
 
 /** What a pour costs in the job's money, if it goes as planned. */
 export function moneyOf(
-  stage: string,
+  pour: string,
   ordered: Figure,
   clock: PlayedRun,
   method: PourMethod,
@@ -25,7 +25,7 @@ export function moneyOf(
   );
   const product = (name: string, of: readonly How[]): How => ({ op: 'product', name, unit: 'money', of });
   return figureOf(
-    `pour.${stage}.money`,
+    `pour.${pour}.money`,
     'What the pour costs as planned',
     {
       op: 'sum',

@@ -1,5 +1,5 @@
 import { type UnitSystem, showLength, toCelsius } from '../../kernel/measure';
-import { type Pour, type PourProblem, COLD_AIR } from '.';
+import { type Pouring, type PourProblem, COLD_AIR } from '.';
 import { ACI_MOST_SLUMP } from './pressure';
 import { pourRules } from './rules';
 import { showMinutes, showPressure, showQuantity, showVolume } from '../../kernel/figures/explain';
@@ -20,7 +20,7 @@ function wholeHeadWording(
   nameOf: (row: string) => string,
   where: Pick<Notice, 'place' | 'where'>,
 ): Told {
-  const place = `${nameOf(problem.wall)}, round ${String(problem.round)}`;
+  const place = `${nameOf(problem.wall)}, lift ${String(problem.lift)}`;
   const head = `the whole head counts, ${showPressure(problem.pressure, units)}`;
   const common = { severity: 'mind' as const, ...where };
   switch (problem.why) {
@@ -35,14 +35,14 @@ function wholeHeadWording(
       return {
         ...common,
         rule: 'pour.vibrate.deepest',
-        what: `Round ${String(problem.round)} is ${showLength(problem.depth, units)} deep and vibrated: ${head}. Take more rounds.`,
+        what: `Lift ${String(problem.lift)} is ${showLength(problem.depth, units)} deep and vibrated: ${head}. Take more lifts.`,
         why: pourRules['pour.vibrate.deepest'].reason,
       };
     case 'return':
       return {
         ...common,
         rule: 'pour.return.least',
-        what: `${place}: the hose is back after ${showMinutes(problem.minutes ?? 0)}; let the layer below stand ${showMinutes(problem.least)}. Until then ${head}. Take fewer rounds, or wait.`,
+        what: `${place}: the hose is back after ${showMinutes(problem.minutes ?? 0)}; let the layer below stand ${showMinutes(problem.least)}. Until then ${head}. Take fewer lifts, or wait.`,
         why: pourRules['pour.return.least'].reason,
       };
   }
@@ -52,49 +52,49 @@ function pourWording(
   problem: PourProblem,
   units: UnitSystem,
   nameOf: (row: string) => string,
-  stageName: (stage: string) => string,
+  pourName: (pour: string) => string,
 ): Told {
   const place = { stage: 'pour' as const };
   const told = (length: Parameters<typeof showLength>[0]): string => showLength(length, units);
   const pressure = (pascals: number): string => showPressure(pascals, units);
-  const at = (stage: string) => ({ place, where: stageName(stage) });
+  const at = (pour: string) => ({ place, where: pourName(pour) });
   switch (problem.kind) {
     case 'pour-too-large':
       return {
         severity: 'stop',
-        ...at(problem.stage),
+        ...at(problem.pour),
         what: `This pour takes ${String(problem.loads)} truckloads; ${String(problem.most)} at most are planned. Split it into several pours, or check its volumes.`,
       };
-    case 'round-unreadable':
+    case 'lift-unreadable':
       return {
         severity: 'stop',
-        ...at(problem.stage),
-        what: `Round ${String(problem.round)} cannot be read: “${problem.text}”. Write a depth such as 30in or 750 mm; a low first round stands in until then.`,
+        ...at(problem.pour),
+        what: `Lift ${String(problem.lift)} cannot be read: “${problem.text}”. Write a depth such as 30in or 750 mm; a low first lift stands in until then.`,
       };
-    case 'round-too-high':
+    case 'lift-too-high':
       return {
         severity: 'stop',
-        ...at(problem.stage),
-        what: `Round ${String(problem.round)} is ${told(problem.depth)} deep and ${problem.left > 0 ? `only ${told(problem.left)} of wall is left` : 'no wall is left for it'}. Make it lower, or take it out.`,
+        ...at(problem.pour),
+        what: `Lift ${String(problem.lift)} is ${told(problem.depth)} deep and ${problem.left > 0 ? `only ${told(problem.left)} of wall is left` : 'no wall is left for it'}. Make it lower, or take it out.`,
       };
-    case 'rounds-short':
+    case 'lifts-short':
       return {
         severity: 'mind',
-        ...at(problem.stage),
+        ...at(problem.pour),
         what: problem.joined
-          ? `The rounds end ${told(problem.rest)} under the top; the last one takes that along.`
-          : `The rounds end ${told(problem.rest)} under the top; a round more was added for it.`,
+          ? `The lifts end ${told(problem.rest)} under the top; the last one takes that along.`
+          : `The lifts end ${told(problem.rest)} under the top; a lift more was added for it.`,
       };
-    case 'two-rounds-high':
+    case 'two-lifts-high':
       return {
         severity: 'mind',
-        ...at(problem.stage),
-        rule: 'pour.round.two.most',
-        what: `Two rounds for ${told(problem.height)} of wall: they are for walls up to ${told(problem.most)}. Take three, or a low first one.`,
+        ...at(problem.pour),
+        rule: 'pour.lift.two.most',
+        what: `Two lifts for ${told(problem.height)} of wall: they are for walls up to ${told(problem.most)}. Take three, or a low first one.`,
         fixes: [
           {
-            label: 'Take three equal rounds',
-            edit: { kind: 'set-rule', rule: 'pour.rounds', value: 'three' },
+            label: 'Take three equal lifts',
+            edit: { kind: 'set-rule', rule: 'pour.lifts', value: 'three' },
           },
         ],
       };
@@ -110,12 +110,12 @@ function pourWording(
         severity: 'mind',
         place,
         where: problem.name,
-        what: 'Its stage is no longer in the job; choose another, or take it out. It is left out until then.',
+        what: 'Its pour is no longer in the job; choose another, or take it out. It is left out until then.',
       };
     case 'load-short':
       return {
         severity: 'mind',
-        ...at(problem.stage),
+        ...at(problem.pour),
         rule: 'pour.load.least',
         what: `${showVolume(problem.load, units)} is a short load: plants charge for less than ${showVolume(problem.least, units)}. Have a pier or a pad ready that takes more.`,
         why: pourRules['pour.load.least'].reason,
@@ -123,25 +123,25 @@ function pourWording(
     case 'too-many-loads':
       return {
         severity: 'mind',
-        ...at(problem.stage),
+        ...at(problem.pour),
         what: `${String(problem.loads)} loads are more trucks than volume: ${String(problem.wanted)} take all of it. Smaller loads were planned; each is paid for as a trip.`,
       };
     case 'too-few-loads':
       return {
         severity: 'mind',
-        ...at(problem.stage),
+        ...at(problem.pour),
         what: `${String(problem.loads)} ${problem.loads === 1 ? 'load does' : 'loads do'} not bring the volume: ${String(problem.wanted)} are planned.`,
       };
     case 'temperature-absurd':
       return {
         severity: 'stop',
-        ...at(problem.stage),
+        ...at(problem.pour),
         what: `${problem.of === 'air' ? 'Air' : 'Concrete'} of ${degrees(problem.degrees, units)}: nobody pours at that. Look at the number and its scale; no pressure is told until then.`,
       };
     case 'too-cold':
       return {
         severity: 'mind',
-        ...at(problem.stage),
+        ...at(problem.pour),
         rule: 'pour.mix.coldest',
         what: `The air is under ${degrees(COLD_AIR, units)} and the concrete comes at ${degrees(problem.degrees, units)}: ask the plant for ${degrees(problem.limit, units)} or more, and have covers ready.`,
         why: pourRules['pour.mix.coldest'].reason,
@@ -149,7 +149,7 @@ function pourWording(
     case 'too-hot':
       return {
         severity: 'mind',
-        ...at(problem.stage),
+        ...at(problem.pour),
         rule: 'pour.mix.hottest',
         what: `The concrete comes at ${degrees(problem.degrees, units)}, over ${degrees(problem.limit, units)}: pour early, ask for cooled water, or another day.`,
         why: pourRules['pour.mix.hottest'].reason,
@@ -157,30 +157,30 @@ function pourWording(
     case 'over-capacity':
       return {
         severity: 'stop',
-        ...at(problem.stage),
+        ...at(problem.pour),
         rule: 'pour.pressure',
-        what: `At this pace the concrete in ${nameOf(problem.wall)}, round ${String(problem.round)}, presses with ${pressure(problem.pressure)}; the form is stated for ${pressure(problem.capacity)}. Place slower, in lower rounds, or ask for warmer concrete: the pressure part says how fast stays inside.`,
+        what: `At this pace the concrete in ${nameOf(problem.wall)}, lift ${String(problem.lift)}, presses with ${pressure(problem.pressure)}; the form is stated for ${pressure(problem.capacity)}. Place slower, in lower lifts, or ask for warmer concrete: the pressure part says how fast stays inside.`,
       };
     case 'day-over-capacity':
       return {
         severity: 'mind',
-        ...at(problem.stage),
-        what: `The planned day itself comes to ${pressure(problem.pressure)} on the forms, over their ${pressure(problem.capacity)}: somewhere the hose comes back before the layer below has stiffened. Lower rounds, or more time between them.`,
+        ...at(problem.pour),
+        what: `The planned day itself comes to ${pressure(problem.pressure)} on the forms, over their ${pressure(problem.capacity)}: somewhere the hose comes back before the layer below has stiffened. Lower lifts, or more time between them.`,
       };
     case 'whole-head':
-      return wholeHeadWording(problem, units, nameOf, at(problem.stage));
+      return wholeHeadWording(problem, units, nameOf, at(problem.pour));
     case 'capacity-too-low':
       return {
         severity: 'stop',
-        ...at(problem.stage),
-        what: `Even the slowest pour of this height presses with ${pressure(problem.least)}, over the form’s stated ${pressure(problem.capacity)}. Look at the capacity on the form, or pour in lower stages.`,
+        ...at(problem.pour),
+        what: `Even the slowest pour of this height presses with ${pressure(problem.least)}, over the form’s stated ${pressure(problem.capacity)}. Look at the capacity on the form, or pour in lower pours.`,
       };
-    case 'round-over-capacity':
+    case 'lift-over-capacity':
       return {
         severity: 'mind',
-        ...at(problem.stage),
-        rule: 'pour.rounds',
-        what: `Round ${String(problem.round)} is ${told(problem.depth)} deep: where the hose dwells it presses with ${pressure(problem.pressure)} before it stiffens, over the form’s ${pressure(problem.capacity)}. Lower rounds, or keep the hose moving.`,
+        ...at(problem.pour),
+        rule: 'pour.lifts',
+        what: `Lift ${String(problem.lift)} is ${told(problem.depth)} deep: where the hose dwells it presses with ${pressure(problem.pressure)} before it stiffens, over the form’s ${pressure(problem.capacity)}. Lower lifts, or keep the hose moving.`,
       };
     case 'capacity-unsaid':
       return {
@@ -203,39 +203,39 @@ function pourWording(
         place: { ...place, wall: problem.wall },
         where: nameOf(problem.wall),
         rule: 'pour.dwell.least',
-        what: `Round ${String(problem.round)} fills it in ${String(Math.round(problem.seconds))} s. Do not dwell there: its whole depth would stand fluid at once.`,
+        what: `Lift ${String(problem.lift)} fills it in ${String(Math.round(problem.seconds))} s. Do not dwell there: its whole depth would stand fluid at once.`,
         why: pourRules['pour.dwell.least'].reason,
       };
     case 'out-of-reach':
       return {
         severity: 'mind',
-        ...at(problem.stage),
+        ...at(problem.pour),
         what: `From where it stands it must reach ${told(problem.farthest)} and reaches ${told(problem.reach)}: ${problem.walls.join(', ')} ${problem.walls.length === 1 ? 'is' : 'are'} out of reach. Move the stand, add hose, or set it up twice.`,
       };
     case 'stand-unreadable':
       return {
         severity: 'mind',
-        ...at(problem.stage),
+        ...at(problem.pour),
         what: `Where the machine stands cannot be read: “${problem.text}”. Choose a wall, and write how far along and how far out.`,
       };
-    case 'round-slow':
+    case 'lift-slow':
       return {
         severity: 'mind',
-        ...at(problem.stage),
+        ...at(problem.pour),
         rule: 'pour.work.minutes',
-        what: `As planned, a layer waits ${showMinutes(problem.gap)} for the next one and may wait ${showMinutes(problem.working)}: that makes a cold joint. ${problem.trucksWait ? 'The crew is slower than its trucks, so no other spacing helps: a faster way of placing, more hands, a retarder, or other rounds. The rehearsal tries them.' : 'Trucks closer together, a faster way of placing, a retarder, or fewer rounds.'}`,
+        what: `As planned, a layer waits ${showMinutes(problem.gap)} for the next one and may wait ${showMinutes(problem.working)}: that makes a cold joint. ${problem.trucksWait ? 'The crew is slower than its trucks, so no other spacing helps: a faster way of placing, more hands, a retarder, or other lifts. The rehearsal tries them.' : 'Trucks closer together, a faster way of placing, a retarder, or fewer lifts.'}`,
       };
     case 'load-old':
       return {
         severity: 'mind',
-        ...at(problem.stage),
+        ...at(problem.pour),
         rule: 'pour.discharge.most',
         what: `As planned, a load is ${showMinutes(problem.age)} old when its last concrete is placed; ${showMinutes(problem.most)} are allowed. ${problem.layersWait ? 'Smaller loads, a faster way of placing, or more hands: trucks farther apart would leave the layers waiting.' : 'Trucks farther apart, or smaller loads.'}`,
       };
     case 'trucks-close':
       return {
         severity: 'mind',
-        ...at(problem.stage),
+        ...at(problem.pour),
         rule: 'pour.truck.spacing',
         what: `A load takes the crew ${showMinutes(problem.service)} and a truck comes every ${showMinutes(problem.spacing)}: each waits longer than the one before it, and stiffens.`,
       };
@@ -297,13 +297,13 @@ function topWording(problem: TopOffProblem, units: UnitSystem, nameOf: (row: str
 
 /** Everything that is wrong or risky in the pours and at the top of the walls. */
 export function pourNotices(
-  pour: Pour,
+  pour: Pouring,
   topoff: TopOff,
   units: UnitSystem,
   nameOf: (row: string) => string,
 ): readonly Notice[] {
-  const names = new Map(pour.pours.map(({ span }) => [span.stage, span.name]));
-  const stageName = (stage: string): string => names.get(stage) ?? 'The pour';
+  const names = new Map(pour.pours.map(({ span }) => [span.pour, span.name]));
+  const pourName = (pour: string): string => names.get(pour) ?? 'The pour';
   const notice = (told: Told, kind: string, index: number): Notice => ({
     id: `pour:${kind}:${String(index)}`,
     fixes: [],
@@ -311,7 +311,7 @@ export function pourNotices(
   });
   return [
     ...pour.problems.map((problem, index) =>
-      notice(pourWording(problem, units, nameOf, stageName), problem.kind, index),
+      notice(pourWording(problem, units, nameOf, pourName), problem.kind, index),
     ),
     ...topoff.problems.map((problem, index) =>
       notice(topWording(problem, units, nameOf), `top:${problem.kind}`, index),

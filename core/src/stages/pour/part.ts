@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import type { UnitSystem } from '../../kernel/measure';
 import { copyOf, idField, idGiver, lengthField, pinned } from '../../kernel/plan/fields';
-import { planPart } from '../../kernel/plan/part';
+import { type FileFields, planPart } from '../../kernel/plan/part';
+import { isObject } from '../../kernel/forms';
 import { type PourPlan, changePour, SIDE_TIMES } from './plan';
 
 const clockTime = z
@@ -9,7 +10,7 @@ const clockTime = z
   .regex(/^([01]\d|2[0-3]):[0-5]\d$/)
   .describe('Hours and minutes, such as "07:30".');
 
-const stagePour = z.strictObject({
+const pourDay = z.strictObject({
   date: z
     .string()
     .regex(/^\d{4}-\d{2}-\d{2}$/)
@@ -18,7 +19,7 @@ const stagePour = z.strictObject({
   dark: clockTime.optional().describe('When it is too dark to go on.'),
   air: z.number().min(-200).max(300).optional().describe('Air, degrees Fahrenheit.'),
   concrete: z.number().min(-200).max(300).optional().describe('Concrete as it comes, degrees Fahrenheit.'),
-  rounds: z.array(lengthField).max(40).optional().describe('Depths of the rounds, where set by hand.'),
+  lifts: z.array(lengthField).max(40).optional().describe('Depths of the lifts, where set by hand.'),
   loads: z.number().int().min(0).max(500).optional().describe('Loads ordered.'),
   corner: z
     .string()
@@ -33,7 +34,7 @@ const stagePour = z.strictObject({
 });
 
 const pour = z.strictObject({
-  stages: z.record(z.string().max(60), stagePour).optional().describe('By stage: the day, rounds, loads.'),
+  pours: z.record(z.string().max(60), pourDay).optional().describe('By pour: the day, lifts, loads.'),
   sides: z
     .array(
       z.strictObject({
@@ -41,7 +42,7 @@ const pour = z.strictObject({
         name: z.string().max(80),
         volume: z.string().max(60).describe('"2.5 yd3", or the box that it fills: "12ft x 8in x 16in".'),
         when: z.enum(SIDE_TIMES),
-        stage: z.string().max(60).optional(),
+        pour: z.string().max(60).optional(),
       }),
     )
     .max(60)
@@ -60,17 +61,15 @@ function pourOf(file: File, units: UnitSystem): PourPlan {
   );
   return {
     ...file,
-    ...(file.stages === undefined
+    ...(file.pours === undefined
       ? {}
       : {
-          stages: Object.fromEntries(
-            Object.entries(file.stages).map(([stage, own]) => [
-              stage,
+          pours: Object.fromEntries(
+            Object.entries(file.pours).map(([pour, own]) => [
+              pour,
               {
                 ...own,
-                ...(own.rounds === undefined
-                  ? {}
-                  : { rounds: own.rounds.map((round) => pinned(round, units)) }),
+                ...(own.lifts === undefined ? {} : { lifts: own.lifts.map((lift) => pinned(lift, units)) }),
                 ...(own.stand === undefined
                   ? {}
                   : {
@@ -90,9 +89,44 @@ function pourOf(file: File, units: UnitSystem): PourPlan {
   } as PourPlan;
 }
 
-/** The pour: its days, rounds, loads and side pours. */
+/**
+ * The pour as version 2 writes it: version 1 called a pour a stage and a lift a round, and gave `stage-1` to a pour that came
+ * without an id.
+ */
+function withPours(file: FileFields): FileFields {
+  const { pour } = file;
+  if (!isObject(pour)) return file;
+  const { stages, sides, ...others } = pour;
+  const named = new Set(
+    Array.isArray(file['pours']) ? file['pours'].map((each: { id?: unknown }) => each?.id) : [],
+  );
+  const nameOf = (id: string): string => (named.has(id) ? id : id.replace(/^stage-(?=\d+$)/, 'pour-'));
+  const dayOf = (day: unknown): unknown => {
+    if (!isObject(day) || !('rounds' in day)) return day;
+    const { rounds, ...rest } = day;
+    return { ...rest, lifts: rounds };
+  };
+  const sideOf = (side: unknown): unknown => {
+    if (!isObject(side) || typeof side['stage'] !== 'string') return side;
+    const { stage, ...rest } = side;
+    return { ...rest, pour: nameOf(stage) };
+  };
+  return {
+    ...file,
+    pour: {
+      ...others,
+      ...(isObject(stages)
+        ? { pours: Object.fromEntries(Object.entries(stages).map(([id, day]) => [nameOf(id), dayOf(day)])) }
+        : {}),
+      ...(sides === undefined ? {} : { sides: Array.isArray(sides) ? sides.map(sideOf) : sides }),
+    },
+  };
+}
+
+/** The pour: its days, lifts, loads and side pours. */
 export const pourPart = planPart({
-  fields: { pour: pour.optional().describe('The pour: its days, rounds, loads and side pours.') },
+  upgrades: { 1: withPours },
+  fields: { pour: pour.optional().describe('The pour: its days, lifts, loads and side pours.') },
   read: (file, units) => (file.pour === undefined ? {} : { pour: pourOf(file.pour, units) }),
   write: (plan) => (plan.pour === undefined ? {} : { pour: copyOf(plan.pour) }),
   edits: {

@@ -2,7 +2,7 @@ import type { UnitSystem } from '../../kernel/measure';
 import { said } from '../../kernel/plan/said';
 import { storedLengthText } from '../../kernel/plan/storedText';
 
-/** When a side pour takes its concrete: before the walls, while their first round stiffens, or with what is left. */
+/** When a side pour takes its concrete: before the walls, while their first lift stiffens, or with what is left. */
 export const SIDE_TIMES = ['first', 'between', 'last'] as const;
 export type SideTime = (typeof SIDE_TIMES)[number];
 
@@ -13,12 +13,12 @@ export interface SidePour {
   /** `2.5 yd³`, or the box that it fills: `12ft × 8in × 16in`. */
   readonly volume: string;
   readonly when: SideTime;
-  /** The stage with which it is poured; the first one where left out. */
-  readonly stage?: string;
+  /** The pour with which it is poured; the first one where left out. */
+  readonly pour?: string;
 }
 
-/** What a job says of the pour of one of its stages. */
-export interface StagePour {
+/** What a job says of the day of one of its pours. */
+export interface PourDay {
   /** `2026-11-30` */
   readonly date?: string;
   /** First truck on site, `07:30`. */
@@ -28,8 +28,8 @@ export interface StagePour {
   /** Air, and the concrete as it comes, in degrees Fahrenheit. */
   readonly air?: number;
   readonly concrete?: number;
-  /** Depths of the rounds from the bottom up, where they are set by hand. */
-  readonly rounds?: readonly string[];
+  /** Depths of the lifts from the bottom up, where they are set by hand. */
+  readonly lifts?: readonly string[];
   /** How many loads are ordered; as many as the volume takes where left out. */
   readonly loads?: number;
   /** The wall at whose first corner the pour starts or arrives. */
@@ -49,7 +49,7 @@ export interface PourStand {
 
 /** What a job says of its pours besides its house rules. */
 export interface PourPlan {
-  readonly stages?: Readonly<Record<string, StagePour>>;
+  readonly pours?: Readonly<Record<string, PourDay>>;
   readonly sides?: readonly SidePour[];
   /** Who watches which wall from below. */
   readonly watchers?: Readonly<Record<string, string>>;
@@ -60,41 +60,41 @@ export interface PourPlan {
 /** A change of the pour; null takes away what was said. */
 export type PourChange =
   | {
-      readonly of: 'stage';
-      readonly stage: string;
-      readonly change: { readonly [K in keyof StagePour]?: StagePour[K] | null };
+      readonly of: 'pour';
+      readonly pour: string;
+      readonly change: { readonly [K in keyof PourDay]?: PourDay[K] | null };
     }
   | { readonly of: 'put-side'; readonly side: SidePour }
   | { readonly of: 'remove-side'; readonly side: string }
   | { readonly of: 'watcher'; readonly wall: string; readonly name: string | null }
-  | { readonly of: 'ready'; readonly stage: string; readonly item: string; readonly done: boolean }
+  | { readonly of: 'ready'; readonly pour: string; readonly item: string; readonly done: boolean }
   | { readonly of: 'seed'; readonly seed: number };
 
-function changeStage(
-  before: StagePour | undefined,
-  change: { readonly [K in keyof StagePour]?: StagePour[K] | null },
+function changeDay(
+  before: PourDay | undefined,
+  change: { readonly [K in keyof PourDay]?: PourDay[K] | null },
   units: UnitSystem,
-): StagePour {
+): PourDay {
   const stored = (text: string): string => storedLengthText(text, units);
-  const { rounds, stand, ready } = change;
+  const { lifts, stand, ready } = change;
   return said({
     ...before,
     ...change,
-    ...(rounds ? { rounds: rounds.length === 0 ? null : rounds.map(stored) } : {}),
+    ...(lifts ? { lifts: lifts.length === 0 ? null : lifts.map(stored) } : {}),
     ...(ready?.length === 0 ? { ready: null } : {}),
     ...(stand ? { stand: { ...stand, at: stored(stand.at), out: stored(stand.out) } } : {}),
-  }) as StagePour;
+  }) as PourDay;
 }
 
 /** The pour with a change; lengths are kept with their unit. */
 export function changePour(pour: PourPlan | undefined, change: PourChange, units: UnitSystem): PourPlan {
   switch (change.of) {
-    case 'stage':
+    case 'pour':
       return {
         ...pour,
-        stages: {
-          ...pour?.stages,
-          [change.stage]: changeStage(pour?.stages?.[change.stage], change.change, units),
+        pours: {
+          ...pour?.pours,
+          [change.pour]: changeDay(pour?.pours?.[change.pour], change.change, units),
         },
       };
     case 'put-side': {
@@ -115,10 +115,10 @@ export function changePour(pour: PourPlan | undefined, change: PourChange, units
       return { ...pour, watchers: Object.fromEntries([...others, ...own]) };
     }
     case 'ready': {
-      const { stage, item, done } = change;
-      const others = (pour?.stages?.[stage]?.ready ?? []).filter((each) => each !== item);
+      const { item, done } = change;
+      const others = (pour?.pours?.[change.pour]?.ready ?? []).filter((each) => each !== item);
       const ready = done ? [...others, item] : others;
-      return changePour(pour, { of: 'stage', stage, change: { ready } }, units);
+      return changePour(pour, { of: 'pour', pour: change.pour, change: { ready } }, units);
     }
     case 'seed':
       return { ...pour, seed: change.seed };
@@ -130,7 +130,7 @@ declare module '../../kernel/plan/plan' {
     readonly pour?: PourPlan;
   }
   interface PlanEdits {
-    /** The day, its rounds and loads by stage, side pours, watchers, what has been looked at. */
+    /** The day, its lifts and loads by pour, side pours, watchers, what has been looked at. */
     readonly pour: { readonly kind: 'pour'; readonly change: PourChange };
   }
 }

@@ -18,20 +18,20 @@ import type { HouseRules, RuleId } from '../../kernel/rules';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
 import { type Given, type How, given, givenLength } from '../../kernel/figures/how';
 import type { PourProblem } from './problem';
-import type { RoundSpan } from './rounds';
+import type { LiftSpan } from './lifts';
 import { type RisingBand, type RisingInput, type Stretch, areaHow, risingBands, stretchesOf } from './rising';
 import type { PourSpan } from './spans';
 
 /** What presses on the forms of a pour. Pressures in pascals, rises in m/h, rates in m³/h, times in minutes. */
 export interface Pressing {
-  /** Rise at the worst place: the crew's rate over the plan area that is filled at that height in that round. */
+  /** Rise at the worst place: the crew's rate over the plan area that is filled at that height in that lift. */
   readonly rise: Figure;
   /** Where the pressure is greatest. */
   readonly worst: PressedPlace;
   /** Why the whole head counts, where it does. */
   readonly wholeHead: WholeHead | null;
   readonly soonest: Soonest | null;
-  /** The rise of every wall in every stretch of every round. */
+  /** The rise of every wall in every stretch of every lift. */
   readonly rises: readonly PressedPlace[];
   readonly aci: Figure;
   readonly ciria: Figure;
@@ -41,11 +41,11 @@ export interface Pressing {
   /** By the job's school. */
   readonly judged: number;
   readonly capacity: number | null;
-  /** Fastest rate that stays inside the capacity, and the shortest that each round may take then; null where any does, or none. */
+  /** Fastest rate that stays inside the capacity, and the shortest that each lift may take then; null where any does, or none. */
   readonly fastest: number | 'any' | 'none' | null;
-  readonly shortestRounds: readonly number[];
-  /** Head of the deepest round where the hose dwells. */
-  readonly roundHead: Figure;
+  readonly shortestLifts: readonly number[];
+  /** Head of the deepest lift where the hose dwells. */
+  readonly liftHead: Figure;
   /** Pressure at heights above the pour's foot, in metres: the head from the top down to what the formula allows. */
   readonly profile: readonly { readonly up: number; readonly pressure: number }[];
 }
@@ -203,11 +203,11 @@ function profileOf(fresh: FreshConcrete, height: number, most: number): Pressing
     .map((up) => ({ up, pressure: Math.min(most, weightOf(fresh) * (height - up)) }));
 }
 
-/** A wall, a round, and the heights between which it is filled: where something is judged. */
+/** A wall, a lift, and the heights between which it is filled: where something is judged. */
 export interface PressedPlace {
   readonly wall: string;
   readonly name: string;
-  readonly round: number;
+  readonly lift: number;
   readonly bottom: Length;
   readonly top: Length;
   /** Metres an hour. */
@@ -223,14 +223,14 @@ export type WholeHead = 'rise' | 'deep' | 'return';
 export interface Soonest {
   readonly wall: string;
   readonly name: string;
-  readonly round: number;
+  readonly lift: number;
   readonly minutes: number;
 }
 
 /** Everything that the pressure of a pour follows from. */
 export interface PressingInput {
   readonly span: PourSpan;
-  readonly rounds: readonly RoundSpan[];
+  readonly lifts: readonly LiftSpan[];
   readonly rising: RisingInput;
   /** Height of a wall in this pour, in metres. */
   readonly heightOf: (wall: string) => number;
@@ -249,12 +249,12 @@ const placesOf = (
   stretches: readonly Stretch[],
   { rate, heightOf }: PressingInput,
 ): readonly PressedPlace[] =>
-  stretches.flatMap(({ round, bottom, top, walls, area }) => {
+  stretches.flatMap(({ lift, bottom, top, walls, area }) => {
     const rise = evaluate(rate) / area;
     return walls.map(({ wall }): PressedPlace => ({
       wall: wall.id,
       name: wall.name,
-      round,
+      lift,
       bottom,
       top,
       rise,
@@ -297,29 +297,29 @@ function fastestOf(
     : Math.min(...rises.map((each) => (typeof each === 'number' ? Math.min(each, most) : most)));
 }
 
-/** The fastest rate of a pour, and the shortest that each round may take: its heights, each at the fastest rise there. */
+/** The fastest rate of a pour, and the shortest that each lift may take: its heights, each at the fastest rise there. */
 function limitsOf(
   school: PressureSchool,
   capacity: number | null,
   bands: readonly RisingBand[],
   stretches: readonly Stretch[],
   input: PressingInput,
-): Pick<Pressing, 'fastest' | 'shortestRounds'> {
-  if (capacity === null) return { fastest: null, shortestRounds: [] };
+): Pick<Pressing, 'fastest' | 'shortestLifts'> {
+  if (capacity === null) return { fastest: null, shortestLifts: [] };
   const allowed = stretches.map((stretch) => ({
     stretch,
     rise: fastestOf(stretch, school, capacity, input),
   }));
-  if (allowed.some(({ rise }) => rise === 'none')) return { fastest: 'none', shortestRounds: [] };
+  if (allowed.some(({ rise }) => rise === 'none')) return { fastest: 'none', shortestLifts: [] };
   const rates = allowed.flatMap(({ stretch, rise }) =>
     typeof rise === 'number' ? [rise * stretch.area] : [],
   );
-  if (rates.length === 0) return { fastest: 'any', shortestRounds: [] };
+  if (rates.length === 0) return { fastest: 'any', shortestLifts: [] };
   return {
     fastest: Math.min(...rates),
-    shortestRounds: input.rounds.map((_, index) =>
+    shortestLifts: input.lifts.map((_, index) =>
       bands
-        .filter((band) => band.round === index + 1)
+        .filter((band) => band.lift === index + 1)
         .reduce((sum, band) => {
           const rise = fastestOf(band, school, capacity, input);
           return sum + (typeof rise === 'number' ? ((band.top - band.bottom) / 1e9 / rise) * 60 : 0);
@@ -341,28 +341,28 @@ function wholeHeadOf(
   return soonest !== null && soonest.minutes < rules.count('pour.return.least') ? 'return' : null;
 }
 
-/** The deepest of the rounds, counted from 1. */
-const deepestOf = (rounds: readonly RoundSpan[]): { readonly depth: number; readonly round: number } =>
-  rounds.reduce(
-    (best, round, index) =>
-      round.top - round.bottom > best.depth ? { depth: round.top - round.bottom, round: index + 1 } : best,
-    { depth: 0, round: 1 },
+/** The deepest of the lifts, counted from 1. */
+const deepestOf = (lifts: readonly LiftSpan[]): { readonly depth: number; readonly lift: number } =>
+  lifts.reduce(
+    (best, lift, index) =>
+      lift.top - lift.bottom > best.depth ? { depth: lift.top - lift.bottom, lift: index + 1 } : best,
+    { depth: 0, lift: 1 },
   );
 
 /** What of the pressure wants to be told. */
 function judge(pressing: Pressing, deepest: ReturnType<typeof deepestOf>, input: PressingInput): void {
   const { span, fresh, capacity, rules, problems } = input;
-  const { worst, judged, fastest, roundHead, wholeHead, soonest } = pressing;
-  const { stage } = span;
+  const { worst, judged, fastest, liftHead, wholeHead, soonest } = pressing;
+  const { pour } = span;
   if (wholeHead !== null) {
     problems.push({
       kind: 'whole-head',
-      stage,
+      pour,
       why: wholeHead,
       pressure: judged,
       ...(wholeHead === 'return' && soonest
-        ? { wall: soonest.wall, round: soonest.round, minutes: soonest.minutes }
-        : { wall: worst.wall, round: wholeHead === 'deep' ? deepest.round : worst.round, rise: worst.rise }),
+        ? { wall: soonest.wall, lift: soonest.lift, minutes: soonest.minutes }
+        : { wall: worst.wall, lift: wholeHead === 'deep' ? deepest.lift : worst.lift, rise: worst.rise }),
       depth: deepest.depth as Length,
       least: rules.count('pour.return.least'),
     });
@@ -370,24 +370,24 @@ function judge(pressing: Pressing, deepest: ReturnType<typeof deepestOf>, input:
   if (capacity === null) problems.push({ kind: 'capacity-unsaid' });
   else if (fastest === 'none') {
     const least = pressureOn(pressing.school, fresh, 0, worst.height);
-    problems.push({ kind: 'capacity-too-low', stage, least, capacity });
+    problems.push({ kind: 'capacity-too-low', pour, least, capacity });
   } else if (judged > capacity) {
     problems.push({
       kind: 'over-capacity',
-      stage,
+      pour,
       pressure: judged,
       capacity,
       wall: worst.wall,
-      round: worst.round,
+      lift: worst.lift,
     });
   }
-  if (capacity !== null && roundHead.value > capacity) {
+  if (capacity !== null && liftHead.value > capacity) {
     problems.push({
-      kind: 'round-over-capacity',
-      stage,
-      round: deepest.round,
+      kind: 'lift-over-capacity',
+      pour,
+      lift: deepest.lift,
       depth: deepest.depth as Length,
-      pressure: roundHead.value,
+      pressure: liftHead.value,
       capacity,
     });
   }
@@ -397,16 +397,16 @@ function judge(pressing: Pressing, deepest: ReturnType<typeof deepestOf>, input:
 }
 
 /**
- * Pressure of a pour by both schools at the worst place, against the form's stated capacity; what rate and what rounds stay inside
- * it; and the head of a round where the hose dwells. The rise of a place is the crew's rate over what is filled at its height: a tall
- * wall among low ones rises alone once they are full. Where the rise, a vibrated round or the hose's return is past what the formulas
+ * Pressure of a pour by both schools at the worst place, against the form's stated capacity; what rate and what lifts stay inside
+ * it; and the head of a lift where the hose dwells. The rise of a place is the crew's rate over what is filled at its height: a tall
+ * wall among low ones rises alone once they are full. Where the rise, a vibrated lift or the hose's return is past what the formulas
  * hold for, the whole head of the wall counts. [ACI 347R-14 §4.2.2; from memory]
  *
  * @returns null where nothing is filled
  */
 export function pressingOf(input: PressingInput): Pressing | null {
-  const { span, rounds, rising, fresh, rate, capacity, rules, soonest } = input;
-  const own = (id: string): string => `pour.${span.stage}.${id}`;
+  const { span, lifts, rising, fresh, rate, capacity, rules, soonest } = input;
+  const own = (id: string): string => `pour.${span.pour}.${id}`;
   const school = rules.choice('pour.pressure') as PressureSchool;
   const most = rules.quantity('pour.rise.most');
   const bands = risingBands(rising);
@@ -415,16 +415,16 @@ export function pressingOf(input: PressingInput): Pressing | null {
   const byFormula = ({ rise, height }: PressedPlace): number =>
     rise > most ? weightOf(fresh) * height : pressureOn(school, fresh, rise, height);
   const worst = worstOf(places, byFormula);
-  const stretch = stretches.find((each) => each.round === worst?.round && each.bottom === worst.bottom);
+  const stretch = stretches.find((each) => each.lift === worst?.lift && each.bottom === worst.bottom);
   if (!worst || !stretch) return null;
   const tallest = Math.max(...places.map(({ height }) => height));
-  const deepest = deepestOf(rounds);
+  const deepest = deepestOf(lifts);
   const wholeHead = wholeHeadOf(worst, deepest, soonest, rules);
   const head = weightOf(fresh) * (wholeHead === 'rise' ? worst.height : tallest);
   const judged = wholeHead === null ? byFormula(worst) : Math.max(byFormula(worst), head);
   const rise = figureOf(
     own('rise'),
-    `Fastest rise: ${worst.name}, round ${String(worst.round)}`,
+    `Fastest rise: ${worst.name}, lift ${String(worst.lift)}`,
     { op: 'quotient', name: 'rise', unit: 'rise', of: [rate, areaHow(stretch, rising)] },
     ['pour.method', 'pour.rise.least'],
     { wall: worst.wall },
@@ -460,11 +460,11 @@ export function pressingOf(input: PressingInput): Pressing | null {
     judged,
     capacity,
     ...limitsOf(school, capacity, bands, stretches, input),
-    roundHead: figureOf(
-      own('roundHead'),
-      'Head of the deepest round where the hose dwells',
-      headHow('head of the round', fresh, deepest.depth / 1e9),
-      ['pour.density', 'pour.rounds'],
+    liftHead: figureOf(
+      own('liftHead'),
+      'Head of the deepest lift where the hose dwells',
+      headHow('head of the lift', fresh, deepest.depth / 1e9),
+      ['pour.density', 'pour.lifts'],
       {},
     ),
     profile: profileOf(fresh, tallest, judged),

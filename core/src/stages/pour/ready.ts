@@ -209,7 +209,7 @@ function braceItems({ bracing, units, rules }: ReadyInput): readonly Item[] {
 }
 
 function topItems({ span, last, topoff, units, rules }: ReadyInput): readonly Item[] {
-  const own = topoff.tops.find((top) => top.stage === span.stage);
+  const own = topoff.tops.find((top) => top.pour === span.pour);
   const bolts: readonly Item[] = last
     ? [
         {

@@ -1,16 +1,16 @@
 import type { UnitSystem } from '../../kernel/measure';
-import { type Pour, type StagedPour, clockText } from '.';
+import { type Pouring, type WorkedPour, clockText } from '.';
 import type { TopOff } from '../topoff';
 import { lengthQuantity, volumeQuantity } from '../../kernel/figures/quantity';
 
 const pressure = (pascals: number) => ({ value: pascals / 1000, unit: 'kPa' as const });
 
-const stageReport = (pour: StagedPour, units: UnitSystem) => ({
-  stage: pour.span.stage,
+const onePourReport = (pour: WorkedPour, units: UnitSystem) => ({
+  pour: pour.span.pour,
   bottom: lengthQuantity(pour.span.bottom, units),
   top: lengthQuantity(pour.span.top, units),
-  rounds: pour.volumes.rounds.map(({ round, whole, walls }) => ({
-    round,
+  lifts: pour.volumes.lifts.map(({ lift, whole, walls }) => ({
+    lift,
     volume: volumeQuantity(whole.value, units),
     walls: Object.entries(walls).map(([wall, volume]) => ({ wall, volume: volumeQuantity(volume, units) })),
   })),
@@ -32,14 +32,14 @@ const stageReport = (pour: StagedPour, units: UnitSystem) => ({
           wholeHead: pour.pressing.wholeHead,
           worst: {
             wall: pour.pressing.worst.wall,
-            round: pour.pressing.worst.round,
+            lift: pour.pressing.worst.lift,
             rise: { value: pour.pressing.rise.value, unit: 'm/h' as const },
           },
           fastest:
             typeof pour.pressing.fastest === 'number'
               ? { value: pour.pressing.fastest, unit: 'm3/h' as const }
               : pour.pressing.fastest,
-          shortestRounds: pour.pressing.shortestRounds.map((value) => ({ value, unit: 'min' as const })),
+          shortestLifts: pour.pressing.shortestLifts.map((value) => ({ value, unit: 'min' as const })),
           capacity: pour.pressing.capacity === null ? null : pressure(pour.pressing.capacity),
         },
       }
@@ -53,9 +53,9 @@ const stageReport = (pour: StagedPour, units: UnitSystem) => ({
   },
 });
 
-/** The pours as they are exported: rounds, volumes, loads, pressure and the planned hours. */
-export const pourReport = (pour: Pour, units: UnitSystem) =>
-  pour.pours.map((each) => stageReport(each, units));
+/** The pours as they are exported: lifts, volumes, loads, pressure and the planned hours. */
+export const pourReport = (pour: Pouring, units: UnitSystem) =>
+  pour.pours.map((each) => onePourReport(each, units));
 
 /** Sill plates and their bolts as they are exported. */
 export const topOffReport = (topoff: TopOff, units: UnitSystem) => ({

@@ -5,20 +5,20 @@ import type { HouseRules } from '../../kernel/rules';
 import type { Levels, Wall } from '../outline';
 import { type How, given } from '../../kernel/figures/how';
 import type { Core, Displacing } from '../tally';
-import type { RoundSpan } from './rounds';
+import type { LiftSpan } from './lifts';
 import { between } from './volumes';
 
-/** Heights between which the same walls are filled in one round, openings and all. */
+/** Heights between which the same walls are filled in one lift, openings and all. */
 export interface RisingBand {
-  /** Number of its round, from 1. */
-  readonly round: number;
+  /** Number of its lift, from 1. */
+  readonly lift: number;
   readonly bottom: Length;
   readonly top: Length;
   /** Walls that take concrete in it, and how much, in cubic metres. */
   readonly walls: readonly { readonly wall: Wall; readonly volume: number }[];
 }
 
-/** A stretch of a round over which the rise is told. */
+/** A stretch of a lift over which the rise is told. */
 export interface Stretch extends RisingBand {
   /** Plan area of the core that is filled there: what goes into it over its height. Square metres. */
   readonly area: number;
@@ -26,7 +26,7 @@ export interface Stretch extends RisingBand {
 
 /** What the bands of a pour are made of. */
 export interface RisingInput {
-  readonly rounds: readonly RoundSpan[];
+  readonly lifts: readonly LiftSpan[];
   /** Walls that the pour fills. */
   readonly walls: readonly Wall[];
   readonly core: Core;
@@ -35,8 +35,8 @@ export interface RisingInput {
   readonly openings: Openings;
 }
 
-/** Heights at which another area begins: where walls begin and end, at sills and heads, and where the round does. */
-function edgesOf({ bottom, top }: RoundSpan, { walls, levels, openings }: RisingInput): readonly Length[] {
+/** Heights at which another area begins: where walls begin and end, at sills and heads, and where the lift does. */
+function edgesOf({ bottom, top }: LiftSpan, { walls, levels, openings }: RisingInput): readonly Length[] {
   const ends = walls.flatMap((wall) =>
     (levels.walls[wall.id] ?? []).flatMap((each) => [each.bottom, each.top]),
   );
@@ -49,7 +49,7 @@ function edgesOf({ bottom, top }: RoundSpan, { walls, levels, openings }: Rising
 
 /** What goes into each wall between two heights. */
 function filledBetween(
-  round: number,
+  lift: number,
   bottom: Length,
   top: Length,
   { walls, core, displacing }: RisingInput,
@@ -59,21 +59,21 @@ function filledBetween(
     const volume = courses.reduce((sum, how) => sum + evaluate(how), 0);
     return volume > 0 ? [{ wall, volume }] : [];
   });
-  return { round, bottom, top, walls: filled };
+  return { lift, bottom, top, walls: filled };
 }
 
-/** The bands of a pour from the bottom up, round by round. */
+/** The bands of a pour from the bottom up, lift by lift. */
 export function risingBands(input: RisingInput): readonly RisingBand[] {
-  return input.rounds.flatMap((round, index) => {
-    const edges = edgesOf(round, input);
+  return input.lifts.flatMap((lift, index) => {
+    const edges = edgesOf(lift, input);
     return edges
       .slice(1)
-      .map((top, before) => filledBetween(index + 1, edges[before] ?? round.bottom, top, input));
+      .map((top, before) => filledBetween(index + 1, edges[before] ?? lift.bottom, top, input));
   });
 }
 
 /**
- * The stretches over which the rise of a pour is looked at: in every round, each so high as the house rule asks, or the whole round
+ * The stretches over which the rise of a pour is looked at: in every lift, each so high as the house rule asks, or the whole lift
  * where that is lower. Of all such stretches those with the least concrete begin or end where a band does.
  */
 export function stretchesOf(
@@ -81,17 +81,17 @@ export function stretchesOf(
   input: RisingInput,
   rules: HouseRules,
 ): readonly Stretch[] {
-  const rounds = [...new Set(bands.map(({ round }) => round))];
-  return rounds.flatMap((round) => {
+  const lifts = [...new Set(bands.map(({ lift }) => lift))];
+  return lifts.flatMap((lift) => {
     // Over the walls' tops nothing is filled, so nothing rises there.
-    const own = bands.filter((band) => band.round === round && band.walls.length > 0);
+    const own = bands.filter((band) => band.lift === lift && band.walls.length > 0);
     const [bottom, top] = [own[0]?.bottom ?? 0, own.at(-1)?.top ?? 0];
     const high = Math.min(rules.length('pour.rise.least'), top - bottom);
     const feet = new Set(own.flatMap((band) => [band.bottom, band.top - high]));
     return [...feet]
       .filter((foot) => foot >= bottom && foot + high <= top)
       .map((foot): Stretch => {
-        const band = filledBetween(round, foot as Length, (foot + high) as Length, input);
+        const band = filledBetween(lift, foot as Length, (foot + high) as Length, input);
         const volume = band.walls.reduce((sum, each) => sum + each.volume, 0);
         return { ...band, area: volume / (high / 1e9) };
       })

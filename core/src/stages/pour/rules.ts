@@ -8,42 +8,42 @@ const ours = { kind: 'ours' } as const;
 /** Minutes that nothing but the site decides. */
 const minutes = { source: ours, least: 0, most: 240 } as const;
 
-/** Rules of rounds, trucks and money that are lengths. */
+/** Rules of lifts, trucks and money that are lengths. */
 export const pourLengthRules = {
-  'pour.round.first': {
-    id: 'pour.round.first',
+  'pour.lift.first': {
+    id: 'pour.lift.first',
     type: 'length',
-    statement: 'The first round is {value} deep.',
+    statement: 'The first lift is {value} deep.',
     reason: 'Crews say 2 to 3 ft: the foot of the wall is pressed hardest, and must stiffen first.',
     default: inches(30),
     least: inches(6),
     most: inches(96),
     source: commonPractice,
   },
-  'pour.round.next': {
-    id: 'pour.round.next',
+  'pour.lift.next': {
+    id: 'pour.lift.next',
     type: 'length',
-    statement: 'Rounds after the first are at most {value} deep.',
-    reason: 'Crews say 3 to 4 ft a round.',
+    statement: 'Lifts after the first are at most {value} deep.',
+    reason: 'Crews say 3 to 4 ft a lift.',
     default: inches(42),
     least: inches(6),
     most: inches(96),
     source: commonPractice,
   },
-  'pour.round.least': {
-    id: 'pour.round.least',
+  'pour.lift.least': {
+    id: 'pour.lift.least',
     type: 'length',
-    statement: 'No round is lower than {value}.',
-    reason: 'A strip of a few inches is not worth a trip round: rounds are evened out instead.',
+    statement: 'No lift is lower than {value}.',
+    reason: 'A strip of a few inches is not worth a trip round: lifts are evened out instead.',
     default: inches(12),
     least: inches(4),
     most: inches(36),
     source: ours,
   },
-  'pour.round.two.most': {
-    id: 'pour.round.two.most',
+  'pour.lift.two.most': {
+    id: 'pour.lift.two.most',
     type: 'length',
-    statement: 'Two equal rounds are for walls up to {value}.',
+    statement: 'Two equal lifts are for walls up to {value}.',
     reason: 'Half of a higher wall is too much wet concrete at once.',
     default: inches(96),
     least: inches(24),
@@ -63,7 +63,7 @@ export const pourLengthRules = {
   'pour.vibrate.deepest': {
     id: 'pour.vibrate.deepest',
     type: 'length',
-    statement: 'Rounds that are vibrated inside are at most {value} deep.',
+    statement: 'Lifts that are vibrated inside are at most {value} deep.',
     reason:
       'Deeper, the vibrator makes all of it fluid at once: the formulas do not hold, and the whole head counts.',
     default: inches(48),
@@ -346,7 +346,7 @@ export const pourCountRules = {
   'pour.dwell.least': {
     id: 'pour.dwell.least',
     type: 'count',
-    statement: 'A wall whose round is full in under {value} seconds is very short.',
+    statement: 'A wall whose lift is full in under {value} seconds is very short.',
     reason: 'A hose that dwells there puts its whole depth on at once: move on sooner.',
     default: 120,
     least: 0,
@@ -417,24 +417,24 @@ export const pourCountRules = {
 
 /** Those that are a choice. */
 export const pourChoiceRules = {
-  'pour.rounds': {
-    id: 'pour.rounds',
+  'pour.lifts': {
+    id: 'pour.lifts',
     type: 'choice',
     statement: 'Walls are filled in {value}.',
-    reason: 'Never at once. Low first keeps the foot safe; equal rounds are easier to tell the operator.',
+    reason: 'Never at once. Low first keeps the foot safe; equal lifts are easier to tell the operator.',
     default: 'low-first',
     choices: [
-      { value: 'low-first', label: 'a low round, then higher ones' },
-      { value: 'two', label: 'two equal rounds' },
-      { value: 'three', label: 'three equal rounds' },
-      { value: 'by-hand', label: 'rounds set by hand' },
+      { value: 'low-first', label: 'a low lift, then higher ones' },
+      { value: 'two', label: 'two equal lifts' },
+      { value: 'three', label: 'three equal lifts' },
+      { value: 'by-hand', label: 'lifts set by hand' },
     ],
     source: commonPractice,
   },
   'pour.sills': {
     id: 'pour.sills',
     type: 'choice',
-    statement: 'Under a sill a round is filled {value}.',
+    statement: 'Under a sill a lift is filled {value}.',
     reason: 'Through the sill’s access, so that no void forms under it.',
     default: 'first',
     choices: [

@@ -35,13 +35,13 @@ function ownSides(
             name: 'Footing, poured as one with the walls',
             when: 'first',
             own: true,
-            volume: { ...footing.concrete, id: `pour.${span.stage}.side.footing` },
+            volume: { ...footing.concrete, id: `pour.${span.pour}.side.footing` },
           },
         ]
       : [];
   const { rock } = footing;
   const gap = rock ? rock.fills.value + rock.lost.value : 0;
-  // It runs out under the forms before anything stands in them: ordered like the rest, and placed with the first round.
+  // It runs out under the forms before anything stands in them: ordered like the rest, and placed with the first lift.
   const onRock: readonly SideVolume[] =
     first && rock && gap > 0
       ? [
@@ -51,7 +51,7 @@ function ownSides(
             when: 'first',
             own: true,
             volume: figureOf(
-              `pour.${span.stage}.side.rock`,
+              `pour.${span.pour}.side.rock`,
               'Gap between forms and rock',
               {
                 op: 'sum',
@@ -79,7 +79,7 @@ function ownSides(
         when: 'last',
         own: true,
         volume: figureOf(
-          `pour.${span.stage}.side.threshold:${opening.id}`,
+          `pour.${span.pour}.side.threshold:${opening.id}`,
           name,
           {
             op: 'product',
@@ -96,7 +96,7 @@ function ownSides(
   return [...poured, ...onRock, ...slabs];
 }
 
-/** Side pours of a stage: the job's own, then those that were typed. Slab concrete is only told where it falls in with this pour. */
+/** Side pours of a pour: the job's own, then those that were typed. Slab concrete is only told where it falls in with this pour. */
 export function sidesOf(
   span: PourSpan,
   first: boolean,
@@ -108,7 +108,7 @@ export function sidesOf(
   problems: PourProblem[],
 ): readonly SideVolume[] {
   const read = typed
-    .filter((side) => (side.stage === undefined ? first : side.stage === span.stage))
+    .filter((side) => (side.pour === undefined ? first : side.pour === span.pour))
     .flatMap((side): SideVolume[] => {
       const reading = readVolume(side.volume, units);
       if (!reading.ok || reading.cubicMetres <= 0) {
@@ -122,7 +122,7 @@ export function sidesOf(
           when: side.when,
           own: false,
           volume: figureOf(
-            `pour.${span.stage}.side.${side.id}`,
+            `pour.${span.pour}.side.${side.id}`,
             side.name,
             given(`${side.name}, as typed: ${side.volume}`, 'volume', reading.cubicMetres),
             [],

@@ -1,10 +1,10 @@
-import type { Stage } from '../outline/plan';
+import type { Pour } from '../outline/plan';
 import type { Length } from '../../kernel/measure';
 import { type Levels, middleOfCourse } from '../outline';
 
-/** What is poured in one go: a stage of the job, from one height to another above the lowest footing. */
+/** What is poured in one go: a pour of the job, from one height to another above the lowest footing. */
 export interface PourSpan {
-  readonly stage: string;
+  readonly pour: string;
   readonly name: string;
   readonly fromCourse: number;
   readonly toCourse: number;
@@ -14,19 +14,19 @@ export interface PourSpan {
   readonly stopsMidBlock: boolean;
 }
 
-/** The pours of a job, the lowest first; a stage that stops half way up its last block leaves the upper half to the next. */
-export function pourSpans(stages: readonly Stage[], levels: Levels): readonly PourSpan[] {
+/** The pours of a job, the lowest first; a pour that stops half way up its last block leaves the upper half to the next. */
+export function pourSpans(pours: readonly Pour[], levels: Levels): readonly PourSpan[] {
   const { tops, courses } = levels;
   let bottom = tops[0] ?? (0 as Length);
-  return stages.flatMap((stage, index): PourSpan[] => {
-    const last = index === stages.length - 1;
-    const toCourse = last ? courses : Math.min(stage.toCourse, courses);
-    const half = !last && stage.top === 'half';
+  return pours.flatMap((pour, index): PourSpan[] => {
+    const last = index === pours.length - 1;
+    const toCourse = last ? courses : Math.min(pour.toCourse, courses);
+    const half = !last && pour.top === 'half';
     const top = half ? middleOfCourse(tops, toCourse) : (tops[toCourse] ?? bottom);
     if (top <= bottom) return [];
     const span: PourSpan = {
-      stage: stage.id,
-      name: stage.name ?? (stages.length === 1 ? 'Walls' : `Stage ${String(index + 1)}`),
+      pour: pour.id,
+      name: pour.name ?? (pours.length === 1 ? 'Walls' : `Pour ${String(index + 1)}`),
       fromCourse: Math.max(
         1,
         tops.findIndex((each) => each > bottom),

@@ -1,5 +1,5 @@
 import type { Stage } from '../../kernel/engine/stage';
-import type { Pour } from './buildPour';
+import type { Pouring } from './buildPour';
 import { pourPart } from './part';
 import { pourRules } from './rules';
 
@@ -14,6 +14,6 @@ export const pourStage: Stage = {
 
 declare module '../../kernel/engine/stage' {
   interface Worked {
-    readonly pour: Pour;
+    readonly pour: Pouring;
   }
 }

@@ -4,15 +4,15 @@ import type { PlacedOpening } from '../openings';
 import type { HouseRules, LengthRuleId } from '../../kernel/rules';
 import { distance } from '../../kernel/geometry/point';
 import type { Shell, Wall } from '../outline';
-import type { RoundSpan } from './rounds';
+import type { LiftSpan } from './lifts';
 import { type Slice, faceOf } from './slices';
 import type { SideVolume } from './sides';
 
 /** One setting-down of the hose, in the order of the pour. */
 export interface Stop {
   readonly kind: 'wall' | 'sill' | 'side';
-  /** Number of its round, from 1; side pours belong to the round before which they are filled. */
-  readonly round: number;
+  /** Number of its lift, from 1; side pours belong to the lift before which they are filled. */
+  readonly lift: number;
   readonly slice: number | null;
   readonly wall: string | null;
   readonly name: string;
@@ -43,7 +43,7 @@ export const reachOf = (rules: HouseRules): Length => rules.length(REACH[methodO
 export const isMoved = (method: PourMethod): boolean => method === 'chute' || method === 'conveyor';
 
 /**
- * Slices in the order of one round: from the corner where the pour starts, or so far from it that the round ends by arriving at it;
+ * Slices in the order of one lift: from the corner where the pour starts, or so far from it that the lift ends by arriving at it;
  * outline after outline.
  *
  * @param corner the wall at whose first corner the pour starts or arrives; the first of each outline where it has none
@@ -92,12 +92,12 @@ export function standsAlong(route: readonly Slice[], reach: Length): ReadonlySet
 
 interface StopsInput {
   readonly route: readonly Slice[];
-  readonly rounds: readonly RoundSpan[];
+  readonly lifts: readonly LiftSpan[];
   readonly walls: ReadonlyMap<string, Wall>;
   readonly rows: ReadonlyMap<string, readonly CourseRow[]>;
   readonly openings: readonly PlacedOpening[];
-  /** What a wall takes in a round, in cubic metres. */
-  readonly volumeOf: (wall: string, round: number) => number;
+  /** What a wall takes in a lift, in cubic metres. */
+  readonly volumeOf: (wall: string, lift: number) => number;
   readonly sides: readonly SideVolume[];
   readonly rules: HouseRules;
 }
@@ -105,15 +105,15 @@ interface StopsInput {
 /** A face of less than a square millimetre is what rounding left of none: nobody sets the hose down for it. Square metres. */
 const NO_FACE = 1e-6;
 
-/** A wall's share of a round, slice by slice; sills apart. */
-function stopsOfRound(
+/** A wall's share of a lift, slice by slice; sills apart. */
+function stopsOfLift(
   input: StopsInput,
-  round: number,
+  lift: number,
   stands: ReadonlySet<number>,
   chute: ReadonlySet<number>,
 ): readonly Stop[] {
-  const { route, rounds, walls, rows, openings, volumeOf, rules } = input;
-  const span = rounds[round - 1];
+  const { route, lifts, walls, rows, openings, volumeOf, rules } = input;
+  const span = lifts[lift - 1];
   if (!span) return [];
   const faces = new Map<number, number>();
   const whole = new Map<string, number>();
@@ -129,14 +129,14 @@ function stopsOfRound(
   const stops = route.flatMap((slice): Stop[] => {
     const face = faces.get(slice.index) ?? 0;
     const share = face / Math.max(whole.get(slice.wall) ?? 0, Number.MIN_VALUE);
-    const volume = share * volumeOf(slice.wall, round);
+    const volume = share * volumeOf(slice.wall, lift);
     if (!(volume > 0)) return [];
     const under =
       slice.opening !== null && !slice.opening.openBottom && slice.opening.concrete.bottom > span.bottom;
     return [
       {
         kind: under ? 'sill' : 'wall',
-        round,
+        lift,
         slice: slice.index,
         wall: slice.wall,
         name: under ? `under the sill of ${slice.opening.name}` : slice.name,
@@ -155,14 +155,14 @@ function stopsOfRound(
   const placed = stands.size > 1 ? stops : ordered;
   return placed.map((stop, index) => ({
     ...stop,
-    move: stands.size > 1 && stop.slice !== null && stands.has(stop.slice) && (round > 1 || index > 0),
+    move: stands.size > 1 && stop.slice !== null && stands.has(stop.slice) && (lift > 1 || index > 0),
   }));
 }
 
 /** Concrete beside the walls as a stop of its own. */
-const sideStop = (side: SideVolume, round: number): Stop => ({
+const sideStop = (side: SideVolume, lift: number): Stop => ({
   kind: 'side',
-  round,
+  lift,
   slice: null,
   wall: null,
   name: side.name,
@@ -173,26 +173,26 @@ const sideStop = (side: SideVolume, round: number): Stop => ({
   chuteMove: false,
 });
 
-/** Every stop of a pour in order: side pours, sills and walls, round after round. */
+/** Every stop of a pour in order: side pours, sills and walls, lift after lift. */
 export function stopsOf(input: StopsInput): readonly Stop[] {
-  const { rounds, sides, rules, route } = input;
+  const { lifts, sides, rules, route } = input;
   const stands: ReadonlySet<number> = isMoved(methodOf(rules))
     ? standsAlong(route, reachOf(rules))
     : new Set<number>();
   const chute = standsAlong(route, rules.length(REACH.chute));
-  const side = (when: SideVolume['when'], round: number): readonly Stop[] =>
-    sides.filter((each) => each.when === when).map((each) => sideStop(each, round));
+  const side = (when: SideVolume['when'], lift: number): readonly Stop[] =>
+    sides.filter((each) => each.when === when).map((each) => sideStop(each, lift));
   return [
     ...side('first', 1),
-    ...rounds.flatMap((_, index) => [
-      ...stopsOfRound(input, index + 1, stands, chute),
+    ...lifts.flatMap((_, index) => [
+      ...stopsOfLift(input, index + 1, stands, chute),
       ...(index === 0 ? side('between', 2) : []),
     ]),
-    ...side('last', rounds.length),
+    ...side('last', lifts.length),
   ];
 }
 
-/** Depth of a round at a slice, in metres: above the wall's own footing. */
+/** Depth of a lift at a slice, in metres: above the wall's own footing. */
 export function depthAt(stop: Stop, rows: readonly CourseRow[], slice: Slice): number {
   const under = rows.filter((row) => row.from < slice.to && slice.from < row.to);
   const bottom = Math.max(stop.bottom, Math.min(...under.map((row) => row.bottom)));

@@ -15,13 +15,13 @@ import { type Figure, figureOf } from '../../kernel/figures/figure';
 import { type How, given } from '../../kernel/figures/how';
 import { type Core, type Displacing, concreteOfCourse } from '../tally';
 import type { PourProblem } from './problem';
-import type { RoundSpan } from './rounds';
+import type { LiftSpan } from './lifts';
 import type { SideVolume } from './sides';
 import type { PourSpan } from './spans';
 
-/** What one round takes. */
-export interface RoundVolume {
-  readonly round: number;
+/** What one lift takes. */
+export interface LiftVolume {
+  readonly lift: number;
   readonly whole: Figure;
   /** By wall, in cubic metres. */
   readonly walls: Readonly<Record<string, number>>;
@@ -36,7 +36,7 @@ export interface WhatIf {
 
 /** What is ordered for a pour. */
 export interface PourVolumes {
-  readonly rounds: readonly RoundVolume[];
+  readonly lifts: readonly LiftVolume[];
   readonly walls: readonly { readonly wall: string; readonly name: string; readonly volume: Figure }[];
   readonly core: Figure;
   readonly sides: readonly SideVolume[];
@@ -56,7 +56,7 @@ export function between(
   core: Core,
   displacing: Displacing,
   wall: Wall,
-  { bottom, top }: RoundSpan,
+  { bottom, top }: LiftSpan,
 ): readonly How[] {
   return core.tops.slice(1).flatMap((above, index): How[] => {
     const below = core.tops[index] ?? (0 as Length);
@@ -91,7 +91,7 @@ const shared = (steps: number, loads: number): readonly number[] =>
  * @param least in cubic metres
  */
 export function loadsOf(
-  stage: string,
+  pour: string,
   ordered: number,
   truck: number,
   step: number,
@@ -105,9 +105,9 @@ export function loadsOf(
   const fewest = Math.max(1, Math.round(least / step));
   const wanted = Math.ceil(steps / room);
   const count = chosen ?? wanted;
-  if (count > wanted) problems.push({ kind: 'too-many-loads', stage, loads: count, wanted });
-  if (count < wanted) problems.push({ kind: 'too-few-loads', stage, loads: count, wanted });
-  if (steps < fewest) problems.push({ kind: 'load-short', stage, load: ordered, least });
+  if (count > wanted) problems.push({ kind: 'too-many-loads', pour, loads: count, wanted });
+  if (count < wanted) problems.push({ kind: 'too-few-loads', pour, loads: count, wanted });
+  if (steps < fewest) problems.push({ kind: 'load-short', pour, load: ordered, least });
   const used = Math.min(Math.max(count, wanted), Math.max(wanted, Math.floor(steps / fewest)));
   const balance = steps - (wanted - 1) * room;
   const full = used === wanted && (balance >= fewest || wanted === 1);
@@ -131,7 +131,7 @@ function whatIfs(
   const make = (id: string, name: string, how: How): WhatIf => ({
     id,
     name,
-    volume: figureOf(`pour.${span.stage}.if.${id}`, name, how, [], {}),
+    volume: figureOf(`pour.${span.pour}.if.${id}`, name, how, [], {}),
   });
   const byId = new Map(walls.map(({ wall }) => [wall.id, wall]));
   return [
@@ -212,10 +212,10 @@ function topArea(
   };
 }
 
-/** Volumes of a pour by round and wall, with what is ordered of it. */
+/** Volumes of a pour by lift and wall, with what is ordered of it. */
 export function volumesOf(
   span: PourSpan,
-  rounds: readonly RoundSpan[],
+  lifts: readonly LiftSpan[],
   core: Core,
   displacing: Displacing,
   levels: Levels,
@@ -226,52 +226,52 @@ export function volumesOf(
   problems: PourProblem[],
 ): PourVolumes {
   const all = [...core.walls.values()].map(({ wall }) => wall);
-  const parts = rounds.map((round) =>
+  const parts = lifts.map((lift) =>
     all.flatMap((wall) => {
-      const courses = between(core, displacing, wall, round);
+      const courses = between(core, displacing, wall, lift);
       return courses.length === 0
         ? []
         : [{ wall, how: { ...sumOf(wall.name, courses), pieces: { wall: wall.id } } }];
     }),
   );
-  const filled = all.filter((wall) => parts.some((round) => round.some((part) => part.wall === wall)));
+  const filled = all.filter((wall) => parts.some((lift) => lift.some((part) => part.wall === wall)));
   const walls = filled.map((wall) => ({
     wall,
     volume: figureOf(
-      `pour.${span.stage}.wall.${wall.id}`,
+      `pour.${span.pour}.wall.${wall.id}`,
       `Concrete in ${wall.name}`,
       sumOf(
-        'rounds',
-        parts.flatMap((round, index) =>
-          round
+        'lifts',
+        parts.flatMap((lift, index) =>
+          lift
             .filter((part) => part.wall === wall)
-            .map(({ how }) => ({ ...how, name: `round ${String(index + 1)}` })),
+            .map(({ how }) => ({ ...how, name: `lift ${String(index + 1)}` })),
         ),
       ),
       [],
       { wall: wall.id, fromCourse: span.fromCourse, toCourse: span.toCourse },
     ),
   }));
-  const roundFigures = parts.map((round, index): RoundVolume => ({
-    round: index + 1,
+  const liftFigures = parts.map((lift, index): LiftVolume => ({
+    lift: index + 1,
     whole: figureOf(
-      `pour.${span.stage}.round.${String(index + 1)}`,
-      `Concrete in round ${String(index + 1)}`,
+      `pour.${span.pour}.lift.${String(index + 1)}`,
+      `Concrete in lift ${String(index + 1)}`,
       sumOf(
         'walls',
-        round.map(({ how }) => how),
+        lift.map(({ how }) => how),
       ),
-      ['pour.rounds'],
+      ['pour.lifts'],
       {},
     ),
-    walls: Object.fromEntries(round.map(({ wall, how }) => [wall.id, evaluate(how)])),
+    walls: Object.fromEntries(lift.map(({ wall, how }) => [wall.id, evaluate(how)])),
   }));
   const poured = figureOf(
-    `pour.${span.stage}.core`,
+    `pour.${span.pour}.core`,
     'Concrete in the walls',
     sumOf(
-      'rounds',
-      roundFigures.map(({ whole, round }) => ({ ...whole.how, name: `round ${String(round)}` })),
+      'lifts',
+      liftFigures.map(({ whole, lift }) => ({ ...whole.how, name: `lift ${String(lift)}` })),
     ),
     [],
     {},
@@ -288,7 +288,7 @@ export function volumesOf(
     of: [given('all', 'ratio', 1), given('allowance', 'ratio', rules.count('pour.allowance') / 100)],
   };
   const ordered = figureOf(
-    `pour.${span.stage}.ordered`,
+    `pour.${span.pour}.ordered`,
     'Concrete to order',
     {
       op: 'rounded-up',
@@ -304,13 +304,13 @@ export function volumesOf(
   );
   const least = rules.quantity('pour.load.least');
   return {
-    rounds: roundFigures,
+    lifts: liftFigures,
     walls: walls.map(({ wall, volume }) => ({ wall: wall.id, name: wall.name, volume })),
     core: poured,
     sides,
     ordered,
     weight: figureOf(
-      `pour.${span.stage}.weight`,
+      `pour.${span.pour}.weight`,
       'What the order weighs',
       {
         op: 'product',
@@ -328,7 +328,7 @@ export function volumesOf(
       ['pour.density'],
       {},
     ),
-    loads: loadsOf(span.stage, ordered.value, truck, step, least, chosenLoads, problems),
+    loads: loadsOf(span.pour, ordered.value, truck, step, least, chosenLoads, problems),
     truck,
     step,
     least,

@@ -14,7 +14,7 @@ import { type WallCapacity, capacityOf } from './capacity';
 import type { TablePick } from './reinforcementTable';
 import { type ScheduleLine, scheduleOf } from './schedule';
 import {
-  type Pour,
+  type CastPour,
   type Setting,
   type SteelInput,
   type SteelWall,
@@ -45,7 +45,7 @@ export interface WallSection {
 
 export interface Steel {
   readonly picks: readonly TablePick[];
-  readonly pours: readonly Pick<Pour, 'fromCourse' | 'toCourse'>[];
+  readonly pours: readonly Pick<CastPour, 'fromCourse' | 'toCourse'>[];
   readonly bars: readonly Bar[];
   readonly schedule: readonly ScheduleLine[];
   readonly stock: readonly StockOfSize[];
@@ -138,13 +138,13 @@ export function buildSteel(
     courses,
     placed: inserts,
     openings,
-    stacks: stages,
+    stacks,
   }: Pick<Worked, 'shell' | 'levels' | 'courses' | 'placed' | 'openings' | 'stacks'>,
   plan: SteelInput,
   rules: HouseRules,
 ): Steel {
   const setting = settingOf(
-    { shell, levels, courses, inserts, openings: openings.placed, stages },
+    { shell, levels, courses, inserts, openings: openings.placed, stacks },
     plan,
     rules,
   );

@@ -2,7 +2,7 @@ import type { Length } from '../../kernel/measure';
 import type { Bar } from './bar';
 import type { ScheduleLine } from './schedule';
 import { byMoment } from './sequence';
-import type { Pour } from './setting';
+import type { CastPour } from './setting';
 
 /** Bars of one mark that are wanted at one time. */
 export interface CutLine {
@@ -47,7 +47,7 @@ export interface CutPour {
 export function cutListByPour(
   bars: readonly Bar[],
   schedule: readonly ScheduleLine[],
-  pours: readonly Pick<Pour, 'fromCourse' | 'toCourse'>[],
+  pours: readonly Pick<CastPour, 'fromCourse' | 'toCourse'>[],
 ): readonly CutPour[] {
   const within = (from: number, to: number): readonly CutLine[] =>
     linesFor(

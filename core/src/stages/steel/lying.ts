@@ -48,11 +48,11 @@ function countsByCourse(own: SteelWall, setting: Setting): readonly (readonly [n
   const all = setting.walls.flatMap((wall) => wall.rows.map((row) => row.course));
   const bottom = Math.min(...all);
   const top = Math.max(...all);
-  // A course that its stage fills only half way gets none in that pour.
+  // A course that its pour fills only half way gets none in that pour.
   const half = new Set(
-    setting.stages
-      .filter((stage, index) => stage.top === 'half' && index < setting.stages.length - 1)
-      .map((stage) => stage.toCourse),
+    setting.stacks
+      .filter((pour, index) => pour.top === 'half' && index < setting.stacks.length - 1)
+      .map((pour) => pour.toCourse),
   );
   const third = (top - bottom) / 3;
   const least = new Set([bottom, Math.round(bottom + third), Math.round(bottom + 2 * third), top]);

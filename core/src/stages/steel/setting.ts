@@ -1,5 +1,5 @@
 import { type HouseRules, type RuleOverrides, isRuleId } from '../../kernel/rules';
-import type { Stage } from '../outline/plan';
+import type { Pour } from '../outline/plan';
 import { type CourseRow, type Courses, websByWall } from '../courses';
 import type { Inserts } from '../inserts';
 import { type Length, inches, readLength } from '../../kernel/measure';
@@ -31,7 +31,7 @@ interface Ground {
   readonly courses: Courses;
   readonly inserts: Inserts;
   readonly openings: readonly PlacedOpening[];
-  readonly stages: readonly Stage[];
+  readonly stacks: readonly Pour[];
 }
 
 /** A wall as its steel sees it. */
@@ -50,8 +50,8 @@ export interface SteelWall {
   readonly tension: 'inside' | 'outside' | null;
 }
 
-/** One stage of walls, cast in one go. */
-export interface Pour {
+/** One pour of walls, cast in one go. */
+export interface CastPour {
   readonly fromCourse: number;
   readonly toCourse: number;
   readonly top: Length;
@@ -64,7 +64,7 @@ export interface Setting extends Cutting {
   readonly courses: Courses;
   readonly inserts: Inserts;
   readonly crossings: readonly Crossing[];
-  readonly stages: readonly Stage[];
+  readonly stacks: readonly Pour[];
   readonly walls: readonly SteelWall[];
   /** The rules that hold in a wall and a course. */
   readonly rulesIn: (wall: string, course: number) => HouseRules;
@@ -75,7 +75,7 @@ export interface Setting extends Cutting {
   /** Lap of two bars that may differ in size. */
   readonly lapOfTwo: (a: BarSize, b: BarSize, top?: boolean) => Length;
   /** Pours from the footing up: their courses, and the height at which each ends; the last one runs to the walls' tops. */
-  readonly pours: readonly Pour[];
+  readonly pours: readonly CastPour[];
   /** The row of the reinforcement table that each wall takes; none where there is no table. */
   readonly picks: readonly TablePick[];
   readonly problems: SteelProblem[];
@@ -113,8 +113,8 @@ export const clearBetween = (rules: HouseRules, diameter: Length): Length =>
   ) as Length;
 
 /** The pours that lay any course; the last one takes all that is above it. One that stops in mid-block ends at its concrete. */
-function poursOf(stages: readonly Stage[], levels: Levels, courses: number): readonly Pour[] {
-  const below = stages.filter(({ toCourse }) => toCourse > 0 && toCourse < courses);
+function poursOf(stacks: readonly Pour[], levels: Levels, courses: number): readonly CastPour[] {
+  const below = stacks.filter(({ toCourse }) => toCourse > 0 && toCourse < courses);
   const tops = [...new Set([...below.map(({ toCourse }) => toCourse), courses])].sort((a, b) => a - b);
   const halves = new Set(below.filter(({ top }) => top === 'half').map(({ toCourse }) => toCourse));
   const topOf = (course: number): Length =>
@@ -128,7 +128,7 @@ function poursOf(stages: readonly Stage[], levels: Levels, courses: number): rea
 
 /** Everything that placing the bars of a job looks up. */
 export function settingOf(
-  { shell, levels, courses, inserts, openings, stages }: Ground,
+  { shell, levels, courses, inserts, openings, stacks }: Ground,
   input: SteelInput,
   rules: HouseRules,
 ): Setting {
@@ -215,14 +215,14 @@ export function settingOf(
     courses,
     inserts,
     crossings: crossingsOf(shell),
-    stages,
+    stacks,
     walls,
     rules,
     rulesIn: (wall, course) => rulesFor(wall, course),
     rulesOver: ({ wall, lintel }, course) => rulesFor(wall, course, lintel),
     lapOf: (size, top = false) => lapLength(size, basis, top),
     lapOfTwo: (a, b, top = false) => lapOfTwo(a, b, basis, top),
-    pours: poursOf(stages, levels, courses.count),
+    pours: poursOf(stacks, levels, courses.count),
     stock: stockLength(rules),
     cutStep: rules.length('steel.cut.step'),
     problems,

@@ -4,13 +4,13 @@ import type { Bar } from './bar';
 import { straight } from './cut';
 import { widestGap } from './laps';
 import { splitRun } from './runs';
-import { type Pour, type Setting, type SteelWall, sizeOf, tellStandsShort } from './setting';
+import { type CastPour, type Setting, type SteelWall, sizeOf, tellStandsShort } from './setting';
 import type { BarSize } from './sizes';
 import { type Stretch, type Upright, stretchesAt, uprightsOf } from './uprights';
 
 /** A pour of a wall with the rules of its verticals and where they stand. */
 interface PourOfWall {
-  readonly pour: Pour;
+  readonly pour: CastPour;
   readonly rules: HouseRules;
   readonly size: BarSize;
   readonly uprights: readonly Upright[];

@@ -1,5 +1,5 @@
-import type { CourseTally, OutlineFigures, StageTally, Tally, TallyKey, TallyRow } from './tally';
-import type { Stage } from '../outline/plan';
+import type { CourseTally, OutlineFigures, PourTally, Tally, TallyKey, TallyRow } from './tally';
+import type { Pour } from '../outline/plan';
 import type { Worked } from '../../kernel/engine/stage';
 import {
   type CornerPiece,
@@ -318,7 +318,7 @@ const sumOf = (key: TallyKey, rows: readonly CourseTally[]): How => ({
   })),
 });
 
-/** The lower or the upper half of a course: a stage is poured to the middle of its block, the other half with the next one. */
+/** The lower or the upper half of a course: a pour may end in the middle of its block, the other half goes with the next one. */
 function halfOf(counted: Counted, course: number, which: 'lower' | 'upper'): How {
   const { core, displacing } = counted;
   const middle = middleOfCourse(core.tops, course);
@@ -329,22 +329,22 @@ function halfOf(counted: Counted, course: number, which: 'lower' | 'upper'): How
   };
 }
 
-/** Counts and concrete of every stage; a stage that stops half way up its last block leaves half its concrete to the next. */
-function stageTallies(
+/** Counts and concrete of every pour; a pour that stops half way up its last block leaves half its concrete to the next. */
+function pourTallies(
   counted: Counted,
-  stages: readonly Stage[],
+  pours: readonly Pour[],
   rows: readonly CourseTally[],
-): readonly StageTally[] {
-  return stages.flatMap((stage, index): StageTally[] => {
-    const last = index === stages.length - 1;
-    const from = (stages[index - 1]?.toCourse ?? 0) + 1;
-    const to = last ? rows.length : Math.min(stage.toCourse, rows.length);
+): readonly PourTally[] {
+  return pours.flatMap((pour, index): PourTally[] => {
+    const last = index === pours.length - 1;
+    const from = (pours[index - 1]?.toCourse ?? 0) + 1;
+    const to = last ? rows.length : Math.min(pour.toCourse, rows.length);
     const own = rows.slice(from - 1, to);
     if (own.length === 0) return [];
-    const started = stages[index - 1]?.top === 'half' ? rows[from - 2] : undefined;
-    const stopped = stage.top === 'half' && !last ? own.at(-1) : undefined;
+    const started = pours[index - 1]?.top === 'half' ? rows[from - 2] : undefined;
+    const stopped = pour.top === 'half' && !last ? own.at(-1) : undefined;
     const full = stopped ? own.slice(0, -1) : own;
-    const where = `in ${stage.name ?? `stage ${String(index + 1)}`}`;
+    const where = `in ${pour.name ?? `pour ${String(index + 1)}`}`;
     const poured: How = {
       op: 'sum',
       name: 'courses',
@@ -356,18 +356,18 @@ function stageTallies(
       ],
     };
     const of = (key: TallyKey): Figure =>
-      figure(`stage.${stage.id}.${key}`, key, where, key === 'coreVolume' ? poured : sumOf(key, own), {
+      figure(`pour.${pour.id}.${key}`, key, where, key === 'coreVolume' ? poured : sumOf(key, own), {
         ...PIECES_OF[key],
         ...(key === 'coreVolume' ? {} : { fromCourse: from, toCourse: to }),
       });
     return [
       {
-        id: stage.id,
-        name: stage.name ?? `Stage ${String(index + 1)}`,
+        id: pour.id,
+        name: pour.name ?? `Pour ${String(index + 1)}`,
         from,
         to,
-        top: last ? 'full' : stage.top,
-        then: stage.then ?? null,
+        top: last ? 'full' : pour.top,
+        then: pour.then ?? null,
         ...rowOf(of),
       },
     ];
@@ -411,13 +411,13 @@ function boughtFigure(totals: TallyRow, courses: Courses): Figure {
   );
 }
 
-/** Counts every course, every stage and the whole wall, each figure with its why. */
+/** Counts every course, every pour and the whole wall, each figure with its why. */
 export function buildTally(
   {
     shell,
     system,
     courses,
-    stacks: stages,
+    stacks: pours,
     openings,
     placed: inserts,
   }: Pick<Worked, 'shell' | 'system' | 'courses' | 'stacks' | 'openings' | 'placed'>,
@@ -449,7 +449,7 @@ export function buildTally(
   return {
     outline: outlineFigures(shell, courses),
     courses: perCourse,
-    stages: counted && stages.length > 1 ? stageTallies(counted, stages, perCourse) : [],
+    pours: counted && pours.length > 1 ? pourTallies(counted, pours, perCourse) : [],
     total: { ...totals, blocksBought: boughtFigure(totals, courses) },
   };
 }

@@ -13,7 +13,7 @@ export interface CourseTally extends TallyRow {
 }
 
 /** What is stacked and poured in one go. */
-export interface StageTally extends TallyRow {
+export interface PourTally extends TallyRow {
   readonly id: string;
   readonly name: string;
   readonly from: number;
@@ -35,7 +35,7 @@ export interface Tally {
   readonly outline: OutlineFigures;
   readonly courses: readonly CourseTally[];
   /** Empty where the job is poured in one go. */
-  readonly stages: readonly StageTally[];
+  readonly pours: readonly PourTally[];
   readonly total: TallyRow & { readonly blocksBought: Figure };
 }
 
@@ -48,7 +48,7 @@ export function figuresOf(tally: Tally): readonly Figure[] {
     coreArea,
     height,
     ...tally.courses.flatMap(row),
-    ...tally.stages.flatMap(row),
+    ...tally.pours.flatMap(row),
     ...row(tally.total),
     tally.total.blocksBought,
   ];

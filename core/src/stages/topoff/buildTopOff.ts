@@ -1,4 +1,4 @@
-import type { Stage } from '../outline/plan';
+import type { Pour } from '../outline/plan';
 import type { Worked } from '../../kernel/engine/stage';
 import type { Bracing } from '../bracing';
 import type { Inserts } from '../inserts';
@@ -69,14 +69,14 @@ function boltedRun(
   return { ...run, pieces };
 }
 
-/** How every stage's top is left. */
-const topsOf = (stages: readonly Stage[], rules: HouseRules): readonly PourTop[] =>
-  stages.map((stage, index) => {
-    const last = index === stages.length - 1;
-    const half = !last && stage.top === 'half';
+/** How every pour's top is left. */
+const topsOf = (pours: readonly Pour[], rules: HouseRules): readonly PourTop[] =>
+  pours.map((pour, index) => {
+    const last = index === pours.length - 1;
+    const half = !last && pour.top === 'half';
     return {
-      stage: stage.id,
-      name: stage.name ?? (stages.length === 1 ? 'Walls' : `Stage ${String(index + 1)}`),
+      pour: pour.id,
+      name: pour.name ?? (pours.length === 1 ? 'Walls' : `Pour ${String(index + 1)}`),
       finish: half ? 'half-block' : last && rules.choice('topoff.top') === 'rough' ? 'rough' : 'trowelled',
       bars: last ? null : rules.length('steel.vertical.projection'),
     };
@@ -94,7 +94,7 @@ export function buildTopOff(
     placed: inserts,
     steel,
     bracing,
-    stacks: stages,
+    stacks: pours,
   }: Pick<Worked, 'shell' | 'levels' | 'openings' | 'placed' | 'steel' | 'bracing' | 'stacks'>,
   rules: HouseRules,
 ): TopOff {
@@ -160,7 +160,7 @@ export function buildTopOff(
       to: Math.round(core / 2 + width / 6) as Length,
     },
     ledgerAnchors: { cast: anchors(true), drilled: anchors(false) },
-    tops: topsOf(stages, rules),
+    tops: topsOf(pours, rules),
     problems,
   };
 }

@@ -22,7 +22,7 @@ export type TopOffProblem =
 
 /** How the concrete of a pour ends at its top. */
 export interface PourTop {
-  readonly stage: string;
+  readonly pour: string;
   readonly name: string;
   /** Struck off and trowelled, left rough, or half way up a block with bars standing out of it. */
   readonly finish: 'trowelled' | 'rough' | 'half-block';

@@ -59,17 +59,17 @@ describe('edits of a plan', () => {
     expect(courseCount(plan)).toBe(9);
   });
 
-  it('move the top of the last stage only', () => {
+  it('move the top of the last pour only', () => {
     const staged: Plan = {
       ...emptyPlan('Staged'),
-      stages: [
+      pours: [
         { id: 'a', toCourse: 4, top: 'half' },
         { id: 'b', toCourse: 7, top: 'full' },
       ],
     };
-    expect(
-      applyEdit(staged, { kind: 'set-courses', courses: 8 }).stages.map((stage) => stage.toCourse),
-    ).toEqual([4, 8]);
+    expect(applyEdit(staged, { kind: 'set-courses', courses: 8 }).pours.map((pour) => pour.toCourse)).toEqual(
+      [4, 8],
+    );
   });
 
   it('set and clear house rules', () => {

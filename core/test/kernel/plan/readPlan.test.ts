@@ -6,7 +6,7 @@ import { HATCHERY, planOf } from '../../support/plans';
 
 const FILE = {
   format: 'ombra.plan',
-  version: 1,
+  version: 2,
   name: 'Test',
   units: 'imperial',
   measuredTo: 'form',
@@ -28,7 +28,7 @@ const plan = (document: unknown): Plan => {
 };
 
 describe('reading a plan file', () => {
-  it('fills in ids, loops and stages that a hand-written file leaves out', () => {
+  it('fills in ids, loops and pours that a hand-written file leaves out', () => {
     expect(plan(FILE)).toEqual({
       name: 'Test',
       units: 'imperial',
@@ -36,7 +36,7 @@ describe('reading a plan file', () => {
       family: 'module-48',
       core: '8in',
       loops: [{ id: 'loop-1', closed: true, walk: [{ id: 'wall-1', length: '44ft', turn: 'right 90' }] }],
-      stages: [{ id: 'stage-1', toCourse: 7, top: 'full' }],
+      pours: [{ id: 'pour-1', toCourse: 7, top: 'full' }],
       rules: {},
     });
   });
@@ -72,14 +72,14 @@ describe('reading a plan file', () => {
     ).toEqual([]);
   });
 
-  it('holds stages, loops, cores by wall and house rules', () => {
+  it('holds pours, loops, cores by wall and house rules', () => {
     const loop = { closed: true, walk: [{ length: '9ft', turn: 'left 45', core: '6in' }] };
     const read = plan({
       ...FILE,
       courses: undefined,
       outline: undefined,
       loops: [loop, { ...loop, name: 'Garage' }],
-      stages: [
+      pours: [
         { name: 'Out of the ground', toCourse: 4, top: 'half' },
         { name: 'Up', toCourse: 7 },
       ],
@@ -87,9 +87,9 @@ describe('reading a plan file', () => {
     });
     expect(read.loops.map((each) => each.id)).toEqual(['loop-1', 'loop-2']);
     expect(read.loops[1]).toMatchObject({ name: 'Garage', walk: [{ id: 'wall-2', core: '6in' }] });
-    expect(read.stages).toEqual([
-      { id: 'stage-1', name: 'Out of the ground', toCourse: 4, top: 'half' },
-      { id: 'stage-2', name: 'Up', toCourse: 7, top: 'full' },
+    expect(read.pours).toEqual([
+      { id: 'pour-1', name: 'Out of the ground', toCourse: 4, top: 'half' },
+      { id: 'pour-2', name: 'Up', toCourse: 7, top: 'full' },
     ]);
     expect(plan(writePlan(read))).toEqual(read);
   });
@@ -99,7 +99,7 @@ describe('a malformed plan file', () => {
   it.each([
     ['no object', [1, 2], 'the plan', /JSON object/],
     ['another format', { ...FILE, format: 'other' }, 'format', /not an Ombra plan/],
-    ['a newer version', { ...FILE, version: 2 }, 'version', /newer Ombra \(version 2\).*up to version 1/],
+    ['a newer version', { ...FILE, version: 3 }, 'version', /newer Ombra \(version 3\).*up to version 2/],
     ['an unknown key', { ...FILE, colour: 'blue' }, 'the plan', /does not know “colour”/],
     ['a missing name', { ...FILE, name: undefined }, 'name', /missing or not a string/],
     ['a wrong word', { ...FILE, measuredTo: 'roof' }, 'measuredTo', /“form” or “concrete” or “centre”/],
@@ -112,12 +112,12 @@ describe('a malformed plan file', () => {
     ['text that is too long', { ...FILE, name: 'x'.repeat(121) }, 'name', /at most 120/],
     [
       'both short and long form',
-      { ...FILE, stages: [{ toCourse: 3 }] },
+      { ...FILE, pours: [{ toCourse: 3 }] },
       'courses',
-      /either “courses” or “stages”/,
+      /either “courses” or “pours”/,
     ],
     ['neither outline nor loops', { ...FILE, outline: undefined }, 'outline', /either “outline” or “loops”/],
-    ['no stage', { ...FILE, courses: undefined, stages: [] }, 'stages', /at least 1/],
+    ['no pour', { ...FILE, courses: undefined, pours: [] }, 'pours', /at least 1/],
     [
       'an id used twice',
       {
@@ -167,8 +167,8 @@ describe('writing a plan file', () => {
   it('uses the short forms where they say everything', () => {
     expect(writePlan(planOf(HATCHERY))).toMatchObject({ courses: 6, outline: { id: 'loop', closed: true } });
     expect(writePlan(planOf(HATCHERY))).not.toHaveProperty('loops');
-    const half = planOf(HATCHERY, { stages: [{ id: 'stage-1', toCourse: 4, top: 'half' }] });
-    expect(writePlan(half)).toMatchObject({ stages: [{ toCourse: 4, top: 'half' }] });
+    const half = planOf(HATCHERY, { pours: [{ id: 'pour-1', toCourse: 4, top: 'half' }] });
+    expect(writePlan(half)).toMatchObject({ pours: [{ toCourse: 4, top: 'half' }] });
   });
 
   it('reads back to the same plan', () => {
@@ -176,7 +176,7 @@ describe('writing a plan file', () => {
     const text = fc.string({ maxLength: 30 }).filter((each) => !/^[\s\d.,]+$/.test(each));
     const row = fc.record({ id: fc.uuid(), length: text, turn: fc.string({ maxLength: 20 }) });
     const loop = fc.record({ id: fc.uuid(), closed: fc.boolean(), walk: fc.array(row, { maxLength: 5 }) });
-    const stage = fc.record({
+    const pour = fc.record({
       id: fc.uuid(),
       toCourse: fc.integer(),
       top: fc.constantFrom('full' as const, 'half' as const),
@@ -188,7 +188,7 @@ describe('writing a plan file', () => {
       family: name,
       core: text,
       loops: fc.array(loop, { minLength: 1, maxLength: 3 }),
-      stages: fc.array(stage, { minLength: 1, maxLength: 3 }),
+      pours: fc.array(pour, { minLength: 1, maxLength: 3 }),
       rules: fc.dictionary(
         fc.string({ minLength: 1, maxLength: 20 }).filter((key) => key !== '__proto__'),
         fc.oneof(name, fc.integer()),
@@ -213,7 +213,7 @@ describe('the published schema', () => {
     expect(schema.additionalProperties).toBe(false);
     expect(schema.required).toEqual(['format', 'version', 'name', 'units', 'measuredTo', 'family', 'core']);
     expect(Object.keys(schema.properties)).toEqual(
-      expect.arrayContaining(['courses', 'stages', 'outline', 'loops', 'openings', 'rules']),
+      expect.arrayContaining(['courses', 'pours', 'outline', 'loops', 'openings', 'rules']),
     );
     expect(JSON.stringify(schema)).toContain('44ft 5 1/2in');
   });

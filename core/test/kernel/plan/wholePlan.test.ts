@@ -121,7 +121,7 @@ const anyPlan: fc.Arbitrary<Plan> = fc
   .map(({ loops, height, half, own, opened }) => ({
     ...emptyPlan('Any'),
     loops,
-    stages: [
+    pours: [
       {
         id: 'a',
         name: 'Low',

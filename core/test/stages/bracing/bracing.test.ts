@@ -362,22 +362,22 @@ describe('other ways up', () => {
   });
 });
 
-describe('lifts', () => {
+describe('pours', () => {
   it('raise the brackets and lengthen the uprights for each pour', () => {
     const job = plan({
-      stages: [
+      pours: [
         { id: 'a', toCourse: 7, top: 'full' },
         { id: 'b', toCourse: 12, top: 'full' },
       ],
     });
-    const { lifts } = wallOf(bracingOf(job));
+    const { pours } = wallOf(bracingOf(job));
     expect(
-      lifts.map((lift) => [lift.toCourse, toInches(lift.top), toInches(lift.platform), lift.guardrail]),
+      pours.map((pour) => [pour.toCourse, toInches(pour.top), toInches(pour.platform), pour.guardrail]),
     ).toEqual([
       [7, 112, 64, false],
       [12, 192, 144, true],
     ]);
-    expect(lifts.map((lift) => lift.upright)).toEqual([
+    expect(pours.map((pour) => pour.upright)).toEqual([
       { length: inches(120), extensions: 0 },
       { length: inches(144), extensions: 1 },
     ]);
@@ -396,7 +396,7 @@ describe('wind on an empty wall', () => {
     expect(wind.force).toBeCloseTo(840, 9);
     expect(wind.across).toBeCloseTo(630, 9);
     expect(wind.leg).toBeCloseTo(630 * Math.SQRT2, 9);
-    expect(wind.lift).toBeCloseTo(630, 9);
+    expect(wind.uplift).toBeCloseTo(630, 9);
     expect(wind.screw).toBeCloseTo(90, 9);
     // Both moments about the upright's foot are the same.
     expect(wind.force * 1.5).toBeCloseTo(wind.across * 2, 9);

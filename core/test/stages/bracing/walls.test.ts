@@ -207,16 +207,16 @@ describe('brackets at corners', () => {
 });
 
 describe('the order and the report', () => {
-  it('have boards and screws over weak joints, by stage too', () => {
+  it('have boards and screws over weak joints, by pour too', () => {
     const job = planOf(HATCHERY, {
-      stages: [
+      pours: [
         { id: 'a', toCourse: 4, top: 'full' },
         { id: 'b', toCourse: 8, top: 'full' },
       ],
     });
     const worked = work(job);
-    const screws = (stage?: string): number => {
-      const line = orderOf(job, worked, stage).lines.find((each) => each.id === 'strap-screws');
+    const screws = (pour?: string): number => {
+      const line = orderOf(job, worked, pour).lines.find((each) => each.id === 'strap-screws');
       return line ? evaluate(line.needed) : 0;
     };
     expect(screws()).toBe(worked.bracing.straps.screws.value);

@@ -275,28 +275,28 @@ describe('any footing and any tops', () => {
   });
 });
 
-describe('stages', () => {
-  const stages = (top: 'full' | 'half'): Plan['stages'] => [
+describe('pours', () => {
+  const pours = (top: 'full' | 'half'): Plan['pours'] => [
     { id: 'low', name: 'Out of the ground', toCourse: 4, top, then: 'Backfill, then slab' },
     { id: 'high', toCourse: 7, top: 'full' },
   ];
 
   it('count their own courses, and share the concrete of a half course', () => {
-    const full = work(planOf(HATCHERY, { stages: stages('full') })).tally;
-    const half = work(planOf(HATCHERY, { stages: stages('half') })).tally;
-    expect(full.stages.map((stage) => [stage.name, stage.from, stage.to, stage.then])).toEqual([
+    const full = work(planOf(HATCHERY, { pours: pours('full') })).tally;
+    const half = work(planOf(HATCHERY, { pours: pours('half') })).tally;
+    expect(full.pours.map((pour) => [pour.name, pour.from, pour.to, pour.then])).toEqual([
       ['Out of the ground', 1, 4, 'Backfill, then slab'],
-      ['Stage 2', 5, 7, null],
+      ['Pour 2', 5, 7, null],
     ]);
-    expect(half.stages.map((stage) => stage.straight.value)).toEqual([104, 78]);
+    expect(half.pours.map((pour) => pour.straight.value)).toEqual([104, 78]);
     const course = half.courses[3]?.coreVolume.value ?? 0;
-    const [low, high] = half.stages.map((stage) => stage.coreVolume.value);
+    const [low, high] = half.pours.map((pour) => pour.coreVolume.value);
     expect(low).toBeCloseTo(3.5 * course, 9);
     expect(high).toBeCloseTo(3.5 * course, 9);
     expect((low ?? 0) + (high ?? 0)).toBeCloseTo(half.total.coreVolume.value, 9);
   });
 
   it('of a job poured in one go are not told apart', () => {
-    expect(work(planOf(HATCHERY)).tally.stages).toEqual([]);
+    expect(work(planOf(HATCHERY)).tally.pours).toEqual([]);
   });
 });

@@ -321,12 +321,12 @@ describe('what cannot be laid', () => {
     expect(stops(planOf(HATCHERY, withCourses(60)))).toEqual([]);
   });
 
-  it('is stages out of order; stages in order are laid to the last', () => {
-    const stage = (id: string, toCourse: number) => ({ id, name: id, toCourse, top: 'full' as const });
-    expect(stops(planOf(HATCHERY, { stages: [stage('low', 4), stage('high', 4)] }))).toEqual([
-      'stages-out-of-order:',
+  it('is pours out of order; pours in order are laid to the last', () => {
+    const pour = (id: string, toCourse: number) => ({ id, name: id, toCourse, top: 'full' as const });
+    expect(stops(planOf(HATCHERY, { pours: [pour('low', 4), pour('high', 4)] }))).toEqual([
+      'pours-out-of-order:',
     ]);
-    expect(work(planOf(HATCHERY, { stages: [stage('low', 4), stage('high', 7)] })).courses.count).toBe(7);
+    expect(work(planOf(HATCHERY, { pours: [pour('low', 4), pour('high', 7)] })).courses.count).toBe(7);
   });
 });
 

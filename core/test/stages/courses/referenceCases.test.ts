@@ -13,7 +13,7 @@ type Given = (typeof reference.cases)[number]['given'];
 function planOf(given: Given): Plan {
   const reading = readPlan({
     format: 'ombra.plan',
-    version: 1,
+    version: 2,
     name: given.name,
     units: 'imperial',
     measuredTo: given.measuredTo,

@@ -164,8 +164,8 @@ describe('concrete in the footing', () => {
       (2 * 16 * 24 * 10) / 46_656,
       6,
     );
-    expect(one.firstRound?.value).toBeGreaterThan(one.concrete.value);
-    expect(other.firstRound).toBeNull();
+    expect(one.firstLift?.value).toBeGreaterThan(one.concrete.value);
+    expect(other.firstLift).toBeNull();
   });
 
   it('has a thermal-break sheet under it only where one is asked for, as wide as the walls', () => {

@@ -236,25 +236,25 @@ describe('ties of insulated forms', () => {
     );
   });
 
-  it('are ordered with the planks, before the first stage and not again', () => {
+  it('are ordered with the planks, before the first pour and not again', () => {
     const plan: Plan = planOf(RECTANGLE, {
       footing: { kind: 'forms' },
-      stages: [
+      pours: [
         { id: 'one', name: 'One', toCourse: 3, top: 'full' },
         { id: 'two', name: 'Two', toCourse: 6, top: 'full' },
       ],
     });
     const worked = work(plan);
-    const parts = (stage?: string): readonly string[] =>
-      orderOf(plan, worked, stage)
+    const parts = (pour?: string): readonly string[] =>
+      orderOf(plan, worked, pour)
         .lines.filter((line) => line.id.startsWith('footing:'))
         .map((line) => line.id);
     const all = ['footing:planks', 'footing:ties', 'footing:split-ties', 'footing:stakes', 'footing:bead'];
     expect(parts()).toEqual(all);
     expect(parts('one')).toEqual(all);
     expect(parts('two')).toEqual([]);
-    const ordered = (stage: string, id: string): number | undefined =>
-      orderOf(plan, worked, stage).lines.find((line) => line.id === id)?.ordered;
+    const ordered = (pour: string, id: string): number | undefined =>
+      orderOf(plan, worked, pour).lines.find((line) => line.id === id)?.ordered;
     // The forms hold the first course: no kicker boards.
     expect(ordered('one', 'kickers')).toBeUndefined();
     expect(ordered('one', 'zip-ties')).toBeGreaterThan(0);

@@ -36,8 +36,8 @@ const withRow = (plan: Plan, row: string, change: Partial<WalkRow>): Plan => ({
 });
 
 const cubicInches = (plan: WorkedPlan): number => plan.tally.total.coreVolume.value / 0.0254 ** 3;
-const needed = (plan: Plan, id: string, stage?: string): number => {
-  const line = orderOf(plan, work(plan), stage).lines.find((each) => each.id.startsWith(id));
+const needed = (plan: Plan, id: string, pour?: string): number => {
+  const line = orderOf(plan, work(plan), pour).lines.find((each) => each.id.startsWith(id));
   return line ? evaluate(line.needed) : 0;
 };
 
@@ -301,13 +301,13 @@ describe('the order', () => {
     expect(needed(after, 'split-ties')).toBe(2 * 4);
   });
 
-  it('of a stage has the bucks whose foot lies in it', () => {
+  it('of a pour has the bucks whose foot lies in it', () => {
     const plan: Plan = {
       ...rectangle([
         openingOf({ sill: '20in' }),
         openingOf({ id: 'b', at: '300in', height: '20in', sill: '100in' }),
       ]),
-      stages: [
+      pours: [
         { id: 'low', toCourse: 4, top: 'full' },
         { id: 'high', toCourse: 8, top: 'full' },
       ],

@@ -14,7 +14,7 @@ const RECTANGLE: readonly Side[] = [
   [336, 90],
 ];
 
-const order = (plan: Plan, stage?: string): Order => orderOf(plan, work(plan), stage);
+const order = (plan: Plan, pour?: string): Order => orderOf(plan, work(plan), pour);
 const line = (from: Order, id: string) => {
   const found = from.lines.find((each) => each.id === id || each.id.startsWith(id));
   if (!found) throw new Error(`no line ${id}: ${from.lines.map((each) => each.id).join(', ')}`);
@@ -71,15 +71,15 @@ describe('the order list', () => {
     expect(whole.staging[0]?.bundles).toBeGreaterThan(whole.staging[3]?.bundles ?? 0);
   });
 
-  it('of a stage takes its own courses; together they take what the job does, or a few blocks more', () => {
+  it('of a pour takes its own courses; together they take what the job does, or a few blocks more', () => {
     const staged: Plan = {
       ...plan,
-      stages: [
+      pours: [
         { id: 'low', toCourse: 4, top: 'half' },
         { id: 'high', toCourse: 7, top: 'full' },
       ],
     };
-    const needed = (stage?: string): number => evaluate(line(order(staged, stage), 'straight:').needed);
+    const needed = (pour?: string): number => evaluate(line(order(staged, pour), 'straight:').needed);
     expect(needed('low') + needed('high')).toBeGreaterThanOrEqual(needed());
     expect(needed('low')).toBeLessThan(needed());
     expect(evaluate(line(order(staged), 'clips').needed)).toBeGreaterThan(
@@ -100,7 +100,7 @@ describe('the order list', () => {
     expect(evaluate(line(half, 'corner').needed)).toBe(2 * 4 + 2);
   });
 
-  it('has the bars of the whole job by size, none of a stage by itself', () => {
+  it('has the bars of the whole job by size, none of a pour by itself', () => {
     const worked = work(plan);
     for (const own of worked.steel.stock) {
       const bars = line(whole, `bars:${own.size}`);
@@ -112,7 +112,7 @@ describe('the order list', () => {
     expect(whole.lines.filter((each) => each.id.startsWith('bars:')).length).toBe(2);
     const staged: Plan = {
       ...plan,
-      stages: [
+      pours: [
         { id: 'low', toCourse: 4, top: 'full' },
         { id: 'high', toCourse: 7, top: 'full' },
       ],
@@ -164,21 +164,21 @@ describe('the order of a panel system', () => {
 });
 
 describe('sill plates and anchor bolts', () => {
-  const plates = (plan: Plan, stage?: string): readonly number[] => {
-    const list = orderOf(plan, work(plan), stage);
+  const plates = (plan: Plan, pour?: string): readonly number[] => {
+    const list = orderOf(plan, work(plan), pour);
     return ['sill-plates', 'anchor-bolts'].flatMap((id) => {
       const found = list.lines.find((each) => each.id === id);
       return found ? [evaluate(found.needed)] : [];
     });
   };
 
-  it('are ordered for the job, and with its last stage only', () => {
+  it('are ordered for the job, and with its last pour only', () => {
     const plan = planOf(RECTANGLE, withCourses(8));
     const { topoff } = work(plan);
     expect(plates(plan)).toEqual([topoff.boards.value, topoff.bolts.value]);
     const staged: Plan = {
       ...plan,
-      stages: [
+      pours: [
         { id: 'low', toCourse: 4, top: 'half' },
         { id: 'high', toCourse: 8, top: 'full' },
       ],

@@ -2,9 +2,9 @@ import { evaluate } from '../../../src/kernel/figures/how';
 import { houseRules } from '../../../src/rules';
 import { describe, expect, it } from 'vitest';
 import { METRES_PER_FOOT, PASCALS_PER_PSF, toCubicYards } from '../../../src/kernel/measure';
-import type { StagePour } from '../../../src/stages/pour/plan';
+import type { PourDay } from '../../../src/stages/pour/plan';
 import type { Plan } from '../../../src/kernel/plan';
-import { type StagedPour, chemistryOf, ciriaMaterial, workingMinutes } from '../../../src/stages/pour';
+import { type WorkedPour, chemistryOf, ciriaMaterial, workingMinutes } from '../../../src/stages/pour';
 import { pressureOn } from '../../../src/stages/pour/pressure';
 import { explainLine } from '../../../src/kernel/figures/explain';
 import { work } from '../../../src/work';
@@ -17,9 +17,9 @@ const RECTANGLE: readonly Side[] = [
   [336, 90],
 ];
 const plan = (change: Partial<Plan> = {}): Plan => planOf(RECTANGLE, { ...withCourses(6), ...change });
-const on = (said: StagePour, change: Partial<Plan> = {}): Plan =>
-  plan({ ...change, pour: { stages: { 'stage-1': said } } });
-function pourOf(each: Plan): StagedPour {
+const on = (said: PourDay, change: Partial<Plan> = {}): Plan =>
+  plan({ ...change, pour: { pours: { 'pour-1': said } } });
+function pourOf(each: Plan): WorkedPour {
   const [pour] = work(each).pour.pours;
   if (!pour) throw new Error('nothing is poured');
   return pour;
@@ -197,11 +197,8 @@ describe('pressure on the forms', () => {
     const area = volumes.core.value / ((span.top - span.bottom) / 1e9);
     const height = (span.top - span.bottom) / 1e9;
     expect(pressureOn('aci', mix.fresh, fastest / area, height) / PASCALS_PER_PSF).toBeCloseTo(900, 2);
-    expect(pressing?.shortestRounds).toHaveLength(3);
-    expect(pressing?.shortestRounds[0]).toBeCloseTo(
-      ((volumes.rounds[0]?.whole.value ?? 0) / fastest) * 60,
-      6,
-    );
+    expect(pressing?.shortestLifts).toHaveLength(3);
+    expect(pressing?.shortestLifts[0]).toBeCloseTo(((volumes.lifts[0]?.whole.value ?? 0) / fastest) * 60, 6);
     expect(told(capable(900), 'over-capacity')).toEqual([]);
   });
 
@@ -215,11 +212,11 @@ describe('pressure on the forms', () => {
     expect(pourOf(capable(1300)).pressing?.fastest).toBe('any');
   });
 
-  it('minds a round whose own depth is over it where the hose dwells', () => {
-    const deep: Plan = { ...capable(610), rules: { 'pour.rounds': 'two', 'pour.round.first': '30in' } };
-    expect(told(deep, 'round-over-capacity')).toEqual([]);
-    const deeper: Plan = { ...capable(590), rules: { 'pour.rounds': 'two' } };
-    expect(told(deeper, 'round-over-capacity')[0]).toMatch(/Round 1 is 4′ deep: .* presses with 600 lb\/ft²/);
+  it('minds a lift whose own depth is over it where the hose dwells', () => {
+    const deep: Plan = { ...capable(610), rules: { 'pour.lifts': 'two', 'pour.lift.first': '30in' } };
+    expect(told(deep, 'lift-over-capacity')).toEqual([]);
+    const deeper: Plan = { ...capable(590), rules: { 'pour.lifts': 'two' } };
+    expect(told(deeper, 'lift-over-capacity')[0]).toMatch(/Lift 1 is 4′ deep: .* presses with 600 lb\/ft²/);
   });
 
   it('takes the whole head over 7 in of slump', () => {
@@ -232,10 +229,10 @@ describe('pressure on the forms', () => {
 
 describe('what else cannot be', () => {
   it('is said plainly', () => {
-    const sides = (volume: string, stage?: string): Plan =>
+    const sides = (volume: string, pour?: string): Plan =>
       plan({
         pour: {
-          sides: [{ id: 'a', name: 'Pad', volume, when: 'last', ...(stage === undefined ? {} : { stage }) }],
+          sides: [{ id: 'a', name: 'Pad', volume, when: 'last', ...(pour === undefined ? {} : { pour }) }],
         },
       });
     expect(told(sides('three buckets'), 'side-unreadable')[0]).toMatch(/“three buckets”\. Write 2\.5 yd³/);

@@ -19,25 +19,25 @@ const edited = (from: Plan, ...changes: readonly PourChange[]): Plan =>
   changes.reduce((each, change) => applyEdit(each, { kind: 'pour', change }), from);
 
 describe('edits of the pour', () => {
-  it('keep what is said by stage, lengths with their unit, and take it off again', () => {
+  it('keep what is said by pour, lengths with their unit, and take it off again', () => {
     const said = edited(
       plan(),
-      { of: 'stage', stage: 'stage-1', change: { start: '06:45', air: 40, rounds: ['30', '40'], loads: 4 } },
-      { of: 'stage', stage: 'stage-1', change: { stand: { wall: 'w2', at: '12', out: '20' } } },
+      { of: 'pour', pour: 'pour-1', change: { start: '06:45', air: 40, lifts: ['30', '40'], loads: 4 } },
+      { of: 'pour', pour: 'pour-1', change: { stand: { wall: 'w2', at: '12', out: '20' } } },
     );
-    expect(said.pour?.stages?.['stage-1']).toEqual({
+    expect(said.pour?.pours?.['pour-1']).toEqual({
       start: '06:45',
       air: 40,
-      rounds: ['30ft', '40ft'],
+      lifts: ['30ft', '40ft'],
       loads: 4,
       stand: { wall: 'w2', at: '12ft', out: '20ft' },
     });
     const less = edited(said, {
-      of: 'stage',
-      stage: 'stage-1',
-      change: { air: null, rounds: [], loads: null, stand: null },
+      of: 'pour',
+      pour: 'pour-1',
+      change: { air: null, lifts: [], loads: null, stand: null },
     });
-    expect(less.pour?.stages?.['stage-1']).toEqual({ start: '06:45' });
+    expect(less.pour?.pours?.['pour-1']).toEqual({ start: '06:45' });
   });
 
   it('put side pours in, change them and take them out', () => {
@@ -54,14 +54,14 @@ describe('edits of the pour', () => {
       { of: 'watcher', wall: 'w1', name: 'Wren' },
       { of: 'watcher', wall: 'w2', name: 'Odell' },
       { of: 'watcher', wall: 'w1', name: null },
-      { of: 'ready', stage: 'stage-1', item: 'site:kit', done: true },
-      { of: 'ready', stage: 'stage-1', item: 'site:wash', done: true },
-      { of: 'ready', stage: 'stage-1', item: 'site:kit', done: false },
+      { of: 'ready', pour: 'pour-1', item: 'site:kit', done: true },
+      { of: 'ready', pour: 'pour-1', item: 'site:wash', done: true },
+      { of: 'ready', pour: 'pour-1', item: 'site:kit', done: false },
       { of: 'seed', seed: 12 },
     );
     expect(done.pour).toEqual({
       watchers: { w2: 'Odell' },
-      stages: { 'stage-1': { ready: ['site:wash'] } },
+      pours: { 'pour-1': { ready: ['site:wash'] } },
       seed: 12,
     });
     const item = work(done).pour.pours[0]?.ready.find((each) => each.id === 'site:wash');
@@ -74,21 +74,21 @@ describe('edits of the pour', () => {
 describe('the plan file', () => {
   const full = plan({
     pour: {
-      stages: {
-        'stage-1': {
+      pours: {
+        'pour-1': {
           date: '2027-04-14',
           start: '07:30',
           dark: '19:10',
           air: 48,
           concrete: 62,
-          rounds: ['30in', '66in'],
+          lifts: ['30in', '66in'],
           loads: 3,
           corner: 'w3',
           stand: { wall: 'w1', at: '22ft', out: '18ft' },
           ready: ['site:kit'],
         },
       },
-      sides: [{ id: 'a', name: 'Pad', volume: '1 yd3', when: 'between', stage: 'stage-1' }],
+      sides: [{ id: 'a', name: 'Pad', volume: '1 yd3', when: 'between', pour: 'pour-1' }],
       watchers: { w1: 'Wren' },
       seed: 9,
     },
@@ -104,7 +104,7 @@ describe('the plan file', () => {
     const bare = {
       ...file,
       pour: {
-        stages: { 'stage-1': { rounds: ['2.5'], stand: { wall: 'w1', at: '22', out: '18' } } },
+        pours: { 'pour-1': { lifts: ['2.5'], stand: { wall: 'w1', at: '22', out: '18' } } },
         sides: [
           { name: 'Pad', volume: '1', when: 'last' },
           { name: 'Pier', volume: '1', when: 'last' },
@@ -113,17 +113,17 @@ describe('the plan file', () => {
     };
     const reading = readPlanText(JSON.stringify(bare));
     if (!reading.ok) throw new Error(JSON.stringify(reading.problems));
-    expect(reading.plan.pour?.stages?.['stage-1']).toEqual({
-      rounds: ['2ft 6in'],
+    expect(reading.plan.pour?.pours?.['pour-1']).toEqual({
+      lifts: ['2ft 6in'],
       stand: { wall: 'w1', at: '22ft', out: '18ft' },
     });
     expect(new Set(reading.plan.pour?.sides?.map((side) => side.id)).size).toBe(2);
   });
 
   it.each([
-    ['a time', { stages: { 'stage-1': { start: '25:00' } } }],
-    ['a date', { stages: { 'stage-1': { date: 'tomorrow' } } }],
-    ['a part of a load', { stages: { 'stage-1': { loads: 2.5 } } }],
+    ['a time', { pours: { 'pour-1': { start: '25:00' } } }],
+    ['a date', { pours: { 'pour-1': { date: 'tomorrow' } } }],
+    ['a part of a load', { pours: { 'pour-1': { loads: 2.5 } } }],
     ['when', { sides: [{ name: 'Pad', volume: '1', when: 'whenever' }] }],
     ['a key', { pump: true }],
   ])('is refused with %s that cannot be', (_, pour) => {
@@ -133,10 +133,10 @@ describe('the plan file', () => {
 });
 
 describe('the report', () => {
-  it('tells rounds, loads, pressure and hours with their units', () => {
-    const told = report(work(plan({ pour: { stages: { 'stage-1': { start: '06:00' } } } })));
+  it('tells lifts, loads, pressure and hours with their units', () => {
+    const told = report(work(plan({ pour: { pours: { 'pour-1': { start: '06:00' } } } })));
     const [pour] = told.pour;
-    expect(pour?.rounds).toHaveLength(3);
+    expect(pour?.lifts).toHaveLength(3);
     expect(pour?.ordered.unit).toBe('yd3');
     expect(pour?.planned.start).toBe('06:00');
     expect(pour?.pressure?.aci347.unit).toBe('kPa');
@@ -183,7 +183,7 @@ describe('the list before the pump', () => {
     const staged = {
       ...job,
       openings: [openingOf({ sill: '70in', height: '20in' })],
-      stages: [
+      pours: [
         { id: 'low', toCourse: 3, top: 'half' as const },
         { id: 'high', toCourse: 6, top: 'full' as const },
       ],

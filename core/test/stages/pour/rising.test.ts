@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { FAMILIES, writeFamily } from '../../../src/kernel/forms';
 import { inches, METRES_PER_FOOT, PASCALS_PER_PSF } from '../../../src/kernel/measure';
 import type { Plan } from '../../../src/kernel/plan';
-import type { StagedPour } from '../../../src/stages/pour';
+import type { WorkedPour } from '../../../src/stages/pour';
 import { work } from '../../../src/work';
 import { openingOf } from '../../support/openings';
 import { type Side, planOf, withCourses } from '../../support/plans';
@@ -17,7 +17,7 @@ const RECTANGLE: readonly Side[] = [
   [336, 90],
 ];
 
-function pourOf(plan: Plan): StagedPour {
+function pourOf(plan: Plan): WorkedPour {
   const [pour] = work(plan).pour.pours;
   if (!pour?.pressing) throw new Error('nothing presses');
   return pour;
@@ -57,7 +57,7 @@ describe('the rate of rise', () => {
     expect(feetAnHour).toBeGreaterThan(15);
     expect((pressing?.rise.value ?? 0) / FEET).toBeCloseTo(feetAnHour, 6);
     expect(pressing?.worst).toMatchObject({ wall: 'w1' });
-    expect(pressing?.worst.round).toBeGreaterThan(1);
+    expect(pressing?.worst.lift).toBeGreaterThan(1);
     // Past 15 ft/h no formula holds: 12 ft of fluid concrete, 150 lb/ft³.
     expect((pressing?.judged ?? 0) / PASCALS_PER_PSF).toBeCloseTo(1800, 3);
     // It is told where no capacity is stated as well.
@@ -71,12 +71,12 @@ describe('the rate of rise', () => {
         fc.array(fc.integer({ min: 2, max: 8 }), { minLength: 4, maxLength: 4 }),
         fc.integer({ min: 6, max: 40 }),
         fc.constantFrom('two', 'three', 'low-first'),
-        (tops, rate, rounds) => {
+        (tops, rate, lifts) => {
           const highest = Math.max(...tops);
           const plan = withTops(
             planOf(RECTANGLE, {
               ...withCourses(highest),
-              rules: { 'pour.rate.pump': rate, 'pour.rounds': rounds },
+              rules: { 'pour.rate.pump': rate, 'pour.lifts': lifts },
             }),
             tops,
           );
@@ -167,22 +167,22 @@ describe('the whole head counts', () => {
   const soft = (rules: Plan['rules'], courses = 6): Plan =>
     planOf(RECTANGLE, { ...withCourses(courses), rules });
 
-  it('where vibrated rounds are deeper than the formula holds for', () => {
-    const deep = soft({ 'pour.rounds': 'two', 'pour.rate.pump': 6 }, 7);
-    // Seven courses in two rounds: 56 in each, over 48.
+  it('where vibrated lifts are deeper than the formula holds for', () => {
+    const deep = soft({ 'pour.lifts': 'two', 'pour.rate.pump': 6 }, 7);
+    // Seven courses in two lifts: 56 in each, over 48.
     const { pressing } = pourOf(deep);
     expect(pressing?.wholeHead).toBe('deep');
     expect((pressing?.judged ?? 0) / PASCALS_PER_PSF).toBeCloseTo((150 * 7 * 16) / 12, 3);
     expect(told(deep, 'whole-head')).toHaveLength(1);
     expect(
-      pourOf(soft({ 'pour.rounds': 'two', 'pour.rate.pump': 6, 'pour.consolidate': 'outside' }, 7)).pressing
+      pourOf(soft({ 'pour.lifts': 'two', 'pour.rate.pump': 6, 'pour.consolidate': 'outside' }, 7)).pressing
         ?.wholeHead,
     ).toBeNull();
-    expect(pourOf(soft({ 'pour.rounds': 'three', 'pour.rate.pump': 6 }, 7)).pressing?.wholeHead).toBeNull();
+    expect(pourOf(soft({ 'pour.lifts': 'three', 'pour.rate.pump': 6 }, 7)).pressing?.wholeHead).toBeNull();
   });
 
   it('where the hose comes back to a place too soon', () => {
-    // A pier of two short walls: a round of it takes a few minutes.
+    // A pier of two short walls: a lift of it takes a few minutes.
     const pier = planOf(
       [
         [120, 90],
@@ -190,7 +190,7 @@ describe('the whole head counts', () => {
         [120, 90],
         [120, 90],
       ],
-      { ...withCourses(6), rules: { 'pour.rounds': 'three', 'pour.rate.pump': 10 } },
+      { ...withCourses(6), rules: { 'pour.lifts': 'three', 'pour.rate.pump': 10 } },
     );
     const { pressing, clock, day } = pourOf(pier);
     expect(pressing?.wholeHead).not.toBeNull();
@@ -228,8 +228,8 @@ describe('what stays inside a form’s capacity', () => {
     const rise = ((900 - 150) * mix.fresh.temperature) / 9000;
     const alone = (8 * (480 - 5)) / 144;
     expect(pressing.fastest / FEET ** 3 / alone).toBeCloseTo(rise, 4);
-    // The shortest a round may take: its heights, each at the fastest rise of what is filled there.
-    const bottom = pressing.shortestRounds.reduce((sum, minutes) => sum + minutes, 0);
+    // The shortest a lift may take: its heights, each at the fastest rise of what is filled there.
+    const bottom = pressing.shortestLifts.reduce((sum, minutes) => sum + minutes, 0);
     expect(bottom).toBeGreaterThanOrEqual(((6 * 16) / 12 / rise) * 60 - 1e-6);
     expect(inches(1)).toBe(25_400_000);
   });

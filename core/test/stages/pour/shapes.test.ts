@@ -63,11 +63,11 @@ describe('jobs of several outlines', () => {
     expect(sum(pour.stops.map((stop) => stop.volume))).toBeCloseTo(pour.volumes.core.value, 9);
   });
 
-  it('go round one outline after the other in every round', () => {
+  it('go round one outline after the other in every lift', () => {
     if (!pour) throw new Error('nothing is poured');
-    for (const round of [1, 2, 3]) {
+    for (const lift of [1, 2, 3]) {
       const loops = pour.stops
-        .filter((stop) => stop.round === round && stop.slice !== null)
+        .filter((stop) => stop.lift === lift && stop.slice !== null)
         .map((stop) => pour.slices[stop.slice ?? -1]?.loop ?? '');
       expect(loops.filter((loop, index) => loop !== loops[index - 1])).toEqual(['loop', 'inside']);
     }
@@ -109,7 +109,7 @@ describe('where slices lie in the plan', () => {
     }
   });
 
-  it('follows an arc round its centre, half of the wall inside its outer face', () => {
+  it('follows an arc lift its centre, half of the wall inside its outer face', () => {
     const worked = work(rounded());
     const [pour] = worked.pour.pours;
     if (!pour) throw new Error('nothing is poured');
@@ -131,7 +131,7 @@ describe('spans of the pours', () => {
   const { levels } = work(planOf(RECTANGLE, withCourses(6)));
   const at = (height: number): number => Math.round((height / NANOMETRES_PER_METRE) * 1e6) / 1e6;
 
-  it('follow each other without a gap, half a course where a stage stops half way up', () => {
+  it('follow each other without a gap, half a course where a pour stops half way up', () => {
     const spans = pourSpans(
       [
         { id: 'a', toCourse: 2, top: 'half' },
@@ -154,15 +154,15 @@ describe('spans of the pours', () => {
     expect(at(spans[2]?.top ?? 0)).toBeCloseTo(96 * 0.0254, 6);
   });
 
-  it('are named by their stage, or by their number', () => {
-    const names = (stages: Plan['stages']): readonly string[] =>
-      pourSpans(stages, levels).map(({ name }) => name);
+  it('are named by their pour, or by their number', () => {
+    const names = (pours: Plan['pours']): readonly string[] =>
+      pourSpans(pours, levels).map(({ name }) => name);
     expect(names([{ id: 'a', toCourse: 6, top: 'full' }])).toEqual(['Walls']);
     expect(
       names([
         { id: 'a', toCourse: 3, top: 'full' },
         { id: 'b', name: 'Up', toCourse: 6, top: 'full' },
       ]),
-    ).toEqual(['Stage 1', 'Up']);
+    ).toEqual(['Pour 1', 'Up']);
   });
 });

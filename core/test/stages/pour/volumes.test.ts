@@ -1,5 +1,5 @@
 import { evaluate } from '../../../src/kernel/figures/how';
-import type { Stage } from '../../../src/stages/outline/plan';
+import type { Pour } from '../../../src/stages/outline/plan';
 import { houseRules } from '../../../src/rules';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -13,7 +13,7 @@ import {
   toInches,
 } from '../../../src/kernel/measure';
 import type { Plan } from '../../../src/kernel/plan';
-import { type PourProblem, type StagedPour, figuresOfPour, loadsOf } from '../../../src/stages/pour';
+import { type PourProblem, type WorkedPour, figuresOfPour, loadsOf } from '../../../src/stages/pour';
 import { concreteOfCourse, coreOf, displacingOf } from '../../../src/stages/tally';
 import { work } from '../../../src/work';
 import reference from '../../data/trade-values.json';
@@ -27,8 +27,8 @@ const RECTANGLE: readonly Side[] = [
   [336, 90],
 ];
 const plan = (change: Partial<Plan> = {}): Plan => planOf(RECTANGLE, { ...withCourses(7), ...change });
-const poursOf = (each: Plan): readonly StagedPour[] => work(each).pour.pours;
-function pourOf(each: Plan, index = 0): StagedPour {
+const poursOf = (each: Plan): readonly WorkedPour[] => work(each).pour.pours;
+function pourOf(each: Plan, index = 0): WorkedPour {
   const pour = poursOf(each)[index];
   if (!pour) throw new Error('nothing is poured');
   return pour;
@@ -109,21 +109,21 @@ describe.each(jobs)('the concrete of %s', (_, job) => {
     expect(pour).toBeDefined();
   });
 
-  it('adds up: rounds, walls and courses are one volume', () => {
+  it('adds up: lifts, walls and courses are one volume', () => {
     if (!pour) throw new Error('nothing is poured');
     const total = worked.tally.total.coreVolume.value;
     expect(pour.volumes.core.value).toBeCloseTo(total, 9);
-    expect(sum(pour.volumes.rounds.map(({ whole }) => whole.value))).toBeCloseTo(total, 9);
+    expect(sum(pour.volumes.lifts.map(({ whole }) => whole.value))).toBeCloseTo(total, 9);
     expect(sum(pour.volumes.walls.map(({ volume }) => volume.value))).toBeCloseTo(total, 9);
-    for (const { whole, walls } of pour.volumes.rounds) {
+    for (const { whole, walls } of pour.volumes.lifts) {
       expect(sum(Object.values(walls))).toBeCloseTo(whole.value, 9);
     }
   });
 
-  it('is shared out among the stops of the hose, each round all of it', () => {
+  it('is shared out among the stops of the hose, each lift all of it', () => {
     if (!pour) throw new Error('nothing is poured');
-    for (const { round, whole } of pour.volumes.rounds) {
-      const stops = pour.stops.filter((stop) => stop.round === round && stop.kind !== 'side');
+    for (const { lift, whole } of pour.volumes.lifts) {
+      const stops = pour.stops.filter((stop) => stop.lift === lift && stop.kind !== 'side');
       expect(sum(stops.map((stop) => stop.volume))).toBeCloseTo(whole.value, 9);
       expect(stops.every((stop) => stop.volume > 0)).toBe(true);
     }
@@ -151,16 +151,16 @@ describe.each(jobs)('the concrete of %s', (_, job) => {
 });
 
 describe('any outline', () => {
-  it('is poured wall by wall, round by round, without a rest', () => {
+  it('is poured wall by wall, lift by lift, without a rest', () => {
     fc.assert(
       fc.property(
         rectilinear(),
         fc.integer({ min: 1, max: 10 }),
         fc.constantFrom('low-first', 'two', 'three'),
         fc.constantFrom('6in', '8in', '10in'),
-        (sides, courses, rounds, core) => {
+        (sides, courses, lifts, core) => {
           const worked = work(
-            planOf(sides, { ...withCourses(courses), core, rules: { 'pour.rounds': rounds } }),
+            planOf(sides, { ...withCourses(courses), core, rules: { 'pour.lifts': lifts } }),
           );
           const [pour] = worked.pour.pours;
           if (!pour) throw new Error('nothing is poured');
@@ -174,12 +174,12 @@ describe('any outline', () => {
   });
 });
 
-describe('stages', () => {
-  const stages: readonly Stage[] = [
+describe('pours', () => {
+  const pours: readonly Pour[] = [
     { id: 'low', name: 'Out of the ground', toCourse: 4, top: 'half' },
     { id: 'high', name: 'Up', toCourse: 7, top: 'full' },
   ];
-  const staged = plan({ stages, openings: [openingOf({ sill: '40in', height: '40in' })] });
+  const staged = plan({ pours, openings: [openingOf({ sill: '40in', height: '40in' })] });
 
   it('share the job’s concrete, split where the lower one really stops', () => {
     const { tally, pour } = work(staged);
@@ -188,18 +188,18 @@ describe('stages', () => {
       tally.total.coreVolume.value,
       9,
     );
-    expect(low?.volumes.core.value).toBeCloseTo(tally.stages[0]?.coreVolume.value ?? 0, 9);
-    expect(high?.volumes.core.value).toBeCloseTo(tally.stages[1]?.coreVolume.value ?? 0, 9);
+    expect(low?.volumes.core.value).toBeCloseTo(tally.pours[0]?.coreVolume.value ?? 0, 9);
+    expect(high?.volumes.core.value).toBeCloseTo(tally.pours[1]?.coreVolume.value ?? 0, 9);
     // Three and a half courses of 16 in.
     expect(toInches(low?.span.top as Length)).toBe(56);
     expect(low?.span.stopsMidBlock).toBe(true);
-    expect(high?.rounds[0]?.bottom).toBe(low?.span.top);
+    expect(high?.lifts[0]?.bottom).toBe(low?.span.top);
   });
 
   it('leave out just the part of an opening that lies below the stop', () => {
     // The sill’s buck is at 38 1/2 in: of the course from 48 to 64, the opening takes its width in both halves; below it, from 38 1/2.
     const [low] = work(staged).pour.pours;
-    const [whole] = work(plan({ stages })).pour.pours;
+    const [whole] = work(plan({ pours })).pour.pours;
     const lost = (whole?.volumes.core.value ?? 0) - (low?.volumes.core.value ?? 0);
     // 39 in wide outside the buck, from 38 1/2 to 56 in, in a core of 8 in.
     expect(lost).toBeCloseTo(39 * 17.5 * 8 * 0.0254 ** 3, 9);
@@ -255,8 +255,8 @@ describe('the order', () => {
     const at = pour.stops.map((stop, index) => ({ ...stop, index })).filter((stop) => stop.kind === 'side');
     expect(at.map((stop) => stop.name)).toEqual(['Pier', 'Beam', 'Pad']);
     expect(at[0]?.index).toBe(0);
-    expect(pour.stops[(at[1]?.index ?? 0) - 1]?.round).toBe(1);
-    expect(pour.stops[(at[1]?.index ?? 0) + 1]?.round).toBe(2);
+    expect(pour.stops[(at[1]?.index ?? 0) - 1]?.lift).toBe(1);
+    expect(pour.stops[(at[1]?.index ?? 0) + 1]?.lift).toBe(2);
     expect(at[2]?.index).toBe(pour.stops.length - 1);
     const plain = pourOf(plan());
     expect(toCubicYards(pour.volumes.ordered.value - plain.volumes.ordered.value)).toBeCloseTo(2.5 * 1.07, 0);
@@ -313,7 +313,7 @@ describe('loads', () => {
   it('are alike, in the plant’s steps, where more of them are chosen; and that is said', () => {
     const { loads: four, problems } = loads(20, 4);
     expect(four).toEqual([5, 5, 5, 5]);
-    expect(problems).toEqual([{ kind: 'too-many-loads', stage: 's', loads: 4, wanted: 3 }]);
+    expect(problems).toEqual([{ kind: 'too-many-loads', pour: 's', loads: 4, wanted: 3 }]);
     expect(loads(1, 40).loads).toEqual([1]);
   });
 
@@ -323,14 +323,14 @@ describe('loads', () => {
     expect(loads(5, 9).loads).toEqual([1, 1, 1, 1, 1]);
     expect(loads(0.5)).toEqual({
       loads: [0.5],
-      problems: [{ kind: 'load-short', stage: 's', load: 0.5 * yard, least: yard }],
+      problems: [{ kind: 'load-short', pour: 's', load: 0.5 * yard, least: yard }],
     });
   });
 
   it('are all there, though fewer were chosen', () => {
     const { loads: three, problems } = loads(20, 2);
     expect(three).toEqual([9, 9, 2]);
-    expect(problems).toEqual([{ kind: 'too-few-loads', stage: 's', loads: 2, wanted: 3 }]);
+    expect(problems).toEqual([{ kind: 'too-few-loads', pour: 's', loads: 2, wanted: 3 }]);
   });
 
   it('always bring what was ordered, none over a truck', () => {

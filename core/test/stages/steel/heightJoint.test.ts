@@ -14,7 +14,7 @@ const RECTANGLE: readonly Side[] = [
 
 describe('a wall that is given as a height', () => {
   const high = (height: string, toCourse: number): Plan =>
-    planOf(RECTANGLE, { height, stages: [{ id: 'stage-1', toCourse, top: 'full' }] });
+    planOf(RECTANGLE, { height, pours: [{ id: 'pour-1', toCourse, top: 'full' }] });
 
   it('has no pour joint of its own: 40 × 28 ft, 9 ft 4 in stands with verticals in one piece', () => {
     const { bars } = work(high('9ft 4in', 6)).steel;
@@ -24,7 +24,7 @@ describe('a wall that is given as a height', () => {
     for (const bar of verticals) expect(toInches(bar.cut)).toBeCloseTo(110, 6);
   });
 
-  it('is braced, poured and reinforced the same, whatever number its only stage carries', () => {
+  it('is braced, poured and reinforced the same, whatever number its only pour carries', () => {
     fc.assert(
       fc.property(fc.integer({ min: 60, max: 150 }), fc.integer({ min: 1, max: 12 }), (height, toCourse) => {
         const text = `${String(height)}in`;

@@ -149,11 +149,11 @@ describe('bars that stand', () => {
   });
 
   it('out of half a block stand out of the concrete, and the next are lapped from there', () => {
-    const stages: Plan['stages'] = [
+    const pours: Plan['pours'] = [
       { id: 'low', toCourse: 4, top: 'half' },
       { id: 'high', toCourse: 8, top: 'full' },
     ];
-    const bars = of(work(plan({ stages })).steel, 'vertical', 'w1');
+    const bars = of(work(plan({ pours })).steel, 'vertical', 'w1');
     // Three courses and a half of 16 in: 56 in; 24 in out of it.
     expect(
       new Set(bars.map((bar) => `${String(toInches(bar.bottom))}–${String(toInches(bar.top))}`)),

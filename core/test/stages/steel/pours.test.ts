@@ -26,12 +26,12 @@ const RECTANGLE: readonly Side[] = [
   [336, 90],
 ];
 /** Two storeys: eight courses, then six. */
-const STOREYS: Plan['stages'] = [
+const STOREYS: Plan['pours'] = [
   { id: 'a', toCourse: 8, top: 'full' },
   { id: 'b', toCourse: 14, top: 'full' },
 ];
 const plan = (change: Partial<Plan> = {}): Plan => planOf(RECTANGLE, { ...withCourses(8), ...change });
-const storeys = (change: Partial<Plan> = {}): Plan => plan({ stages: STOREYS, ...change });
+const storeys = (change: Partial<Plan> = {}): Plan => plan({ pours: STOREYS, ...change });
 const steelOf = (each: Plan): Steel => work(each).steel;
 const of = (steel: Steel, use: Bar['use'], wall = 'w1'): readonly Bar[] =>
   steel.bars.filter((bar) => bar.use === use && bar.wall === wall);
@@ -69,7 +69,7 @@ describe('verticals pour by pour', () => {
   it('go on in one bar where less than the projection is left above the joint', () => {
     const steel = steelOf(
       plan({
-        stages: [
+        pours: [
           { id: 'a', toCourse: 7, top: 'full' },
           { id: 'b', toCourse: 8, top: 'full' },
         ],
@@ -295,7 +295,7 @@ describe('the cut list', () => {
     expect(order).toEqual([...order].sort((a, b) => a - b));
   });
 
-  it('by pour has the footing, then each stage, and every bar once', () => {
+  it('by pour has the footing, then each pour, and every bar once', () => {
     const pours = cutListByPour(steel.bars, steel.schedule, steel.pours);
     expect(pours.map((pour) => pour.courses)).toEqual([null, { from: 1, to: 8 }, { from: 9, to: 14 }]);
     expect(pours.flatMap((pour) => pour.lines).reduce((sum, line) => sum + line.count, 0)).toBe(all);

@@ -178,9 +178,9 @@ describe('horizontals', () => {
     expect(bars.filter((bar) => bar.course === 1).some((bar) => bar.to === inches(196.5))).toBe(false);
   });
 
-  it('get none in a course that its stage fills only half way', () => {
+  it('get none in a course that its pour fills only half way', () => {
     const plan = rectangle({
-      stages: [
+      pours: [
         { id: 'low', toCourse: 4, top: 'half' },
         { id: 'high', toCourse: 8, top: 'full' },
       ],
@@ -224,9 +224,9 @@ describe('verticals', () => {
     expect((tall[0]?.top ?? 0) - (tall[1]?.bottom ?? 0)).toBe(inches(38));
   });
 
-  it('stand out of a stage’s joint for the next to lap', () => {
+  it('stand out of a pour’s joint for the next to lap', () => {
     const plan = rectangle({
-      stages: [
+      pours: [
         { id: 'low', toCourse: 4, top: 'full' },
         { id: 'high', toCourse: 8, top: 'full' },
       ],

@@ -73,7 +73,7 @@ describe('a metric job', () => {
     const rules = houseRules({}, 'metric');
     expect(stateRule('pour.rate.pump', rules, 'metric')).toBe('A pump crew places 12 m³/h.');
     expect(stateRule('pour.rate.pump', houseRules(), 'imperial')).toBe('A pump crew places 16 yd³/h.');
-    expect(toMillimetres(rules.length('pour.round.first'))).toBe(750);
+    expect(toMillimetres(rules.length('pour.lift.first'))).toBe(750);
     expect(toMillimetres(rules.length('steel.vertical.spacing'))).toBe(600);
     expect(toMillimetres(rules.length('bracing.spacing.most'))).toBe(1800);
     // What follows the blocks' module does so in any units.

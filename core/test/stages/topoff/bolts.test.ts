@@ -157,12 +157,12 @@ describe('sill plates', () => {
     expect(count('36in')).toBeGreaterThan(count('48in'));
   });
 
-  it('leave the top as its stage says', () => {
-    const stages: Plan['stages'] = [
+  it('leave the top as its pour says', () => {
+    const pours: Plan['pours'] = [
       { id: 'low', name: 'Out of the ground', toCourse: 4, top: 'half' },
       { id: 'high', name: 'Up', toCourse: 7, top: 'full' },
     ];
-    const { tops } = work(plan({ stages })).topoff;
+    const { tops } = work(plan({ pours })).topoff;
     expect(tops.map(({ finish }) => finish)).toEqual(['half-block', 'trowelled']);
     expect(tops[0]?.bars).not.toBeNull();
     expect(tops[1]?.bars).toBeNull();

@@ -4,7 +4,7 @@ import type { FreshConcrete, PressureSchool } from '../pressure';
 export interface DayStop {
   /** Where on the wall, by its number; null for what is poured beside the walls. */
   readonly slice: number | null;
-  readonly round: number;
+  readonly lift: number;
   /** Cubic metres. */
   readonly volume: number;
   /** Depth that it adds there, in metres. */

@@ -74,7 +74,7 @@ export interface PlayedRun extends Run {
 
 /** What is left of the crew's pace when it slows down for a late truck. [ours] */
 const SLOWED = 0.6;
-/** Passing a blowout by takes so many minutes: it is plated while the others go on, and filled in the next round. [ours] */
+/** Passing a blowout by takes so many minutes: it is plated while the others go on, and filled in the next lift. [ours] */
 const PASSED_BY = 4;
 /** Less than this is an empty truck, or a full stop: a cubic centimetre or so, in cubic metres. */
 const NOTHING = 1e-6;

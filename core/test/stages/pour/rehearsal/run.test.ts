@@ -157,7 +157,7 @@ describe('a queue', () => {
     const day = dayOf({
       stops: Array.from({ length: loads }, () => ({
         slice: null,
-        round: 1,
+        lift: 1,
         volume: 6,
         depth: 0,
         move: false,
@@ -432,23 +432,23 @@ describe('any day', () => {
   const anyDay = fc.record({
     spacing: fc.integer({ min: 5, max: 120 }),
     trucks: fc.integer({ min: 1, max: 6 }),
-    rounds: fc.integer({ min: 1, max: 4 }),
+    lifts: fc.integer({ min: 1, max: 4 }),
     rate: fc.integer({ min: 3, max: 30 }),
     seed: fc.integer({ min: 0, max: 1e9 }),
   });
   const build = ({
     spacing,
     trucks,
-    rounds,
+    lifts,
     rate,
   }: {
     spacing: number;
     trucks: number;
-    rounds: number;
+    lifts: number;
     rate: number;
   }) => {
-    const loads = Array.from({ length: rounds }, () => 6);
-    return scattered({ stops: stopsOf(6, rounds, 1), loads, spacing, trucks, rate });
+    const loads = Array.from({ length: lifts }, () => 6);
+    return scattered({ stops: stopsOf(6, lifts, 1), loads, spacing, trucks, rate });
   };
 
   it('is the same for the same seed, whatever was played before it', () => {

@@ -4,16 +4,16 @@ import type { PourProblem } from './problem';
 import type { PourSpan } from './spans';
 
 /** One trip round the walls: everything between two heights above the lowest footing. */
-export interface RoundSpan {
+export interface LiftSpan {
   readonly bottom: Length;
   readonly top: Length;
 }
 
-/** Rounds end on whole inches, or on whole centimetres: what a crew marks on the foam. [ours] */
+/** Lifts end on whole inches, or on whole centimetres: what a crew marks on the foam. [ours] */
 const MARKS: Readonly<Record<UnitSystem, Length>> = { imperial: inches(1), metric: 10_000_000 as Length };
 
-/** So many rounds of one depth, as near as marks allow. */
-function equal(from: Length, to: Length, count: number, units: UnitSystem): readonly RoundSpan[] {
+/** So many lifts of one depth, as near as marks allow. */
+function equal(from: Length, to: Length, count: number, units: UnitSystem): readonly LiftSpan[] {
   const mark = MARKS[units];
   const edge = (index: number): Length => {
     if (index === 0 || index === count) return index === 0 ? from : to;
@@ -24,122 +24,122 @@ function equal(from: Length, to: Length, count: number, units: UnitSystem): read
   return Array.from({ length: count }, (_, index) => ({ bottom: edge(index), top: edge(index + 1) }));
 }
 
-/** So many rounds of one depth, or fewer, so that none is under the least of the rule. */
+/** So many lifts of one depth, or fewer, so that none is under the least of the rule. */
 function even(
   { bottom, top }: PourSpan,
   count: number,
   units: UnitSystem,
   rules: HouseRules,
-): readonly RoundSpan[] {
-  const least = rules.length('pour.round.least');
+): readonly LiftSpan[] {
+  const least = rules.length('pour.lift.least');
   const used = Math.max(1, Math.min(count, Math.floor((top - bottom) / least)));
   const marked = equal(bottom, top, used, units);
-  if (marked.every((round) => round.top - round.bottom >= least)) return marked;
+  if (marked.every((lift) => lift.top - lift.bottom >= least)) return marked;
   // On marks one would come out too low: then just so many parts.
   const edge = (index: number): Length => nanometres(bottom + ((top - bottom) * index) / used);
   return Array.from({ length: used }, (_, index) => ({ bottom: edge(index), top: edge(index + 1) }));
 }
 
-/** A low first round, then as many equal ones as stay under the rule; all of one depth where the others would come out too low. */
-function lowFirst(span: PourSpan, units: UnitSystem, rules: HouseRules): readonly RoundSpan[] {
+/** A low first lift, then as many equal ones as stay under the rule; all of one depth where the others would come out too low. */
+function lowFirst(span: PourSpan, units: UnitSystem, rules: HouseRules): readonly LiftSpan[] {
   const { bottom, top } = span;
-  const first = rules.length('pour.round.first');
+  const first = rules.length('pour.lift.first');
   if (subtract(top, bottom) <= first) return [{ bottom, top }];
   const begun = nanometres(bottom + first);
-  const count = Math.ceil((top - begun) / rules.length('pour.round.next'));
+  const count = Math.ceil((top - begun) / rules.length('pour.lift.next'));
   const next = equal(begun, top, count, units);
-  const least = rules.length('pour.round.least');
-  if (first < least || next.some((round) => round.top - round.bottom < least)) {
+  const least = rules.length('pour.lift.least');
+  if (first < least || next.some((lift) => lift.top - lift.bottom < least)) {
     return even(span, count + 1, units, rules);
   }
   return [{ bottom, top: begun }, ...next];
 }
 
-/** Rounds as they were typed, from the bottom up; what is left over the last one is a round more, what is over the top is cut off. */
+/** Lifts as they were typed, from the bottom up; what is left over the last one is a lift more, what is over the top is cut off. */
 function byHand(
   span: PourSpan,
   typed: readonly string[],
   units: UnitSystem,
   least: Length,
   problems: PourProblem[],
-): readonly RoundSpan[] | null {
-  const rounds: RoundSpan[] = [];
+): readonly LiftSpan[] | null {
+  const lifts: LiftSpan[] = [];
   let bottom = span.bottom;
   for (const [index, text] of typed.entries()) {
     const reading = readLength(text, units);
     if (!reading.ok || reading.length <= 0) {
-      problems.push({ kind: 'round-unreadable', stage: span.stage, round: index + 1, text });
+      problems.push({ kind: 'lift-unreadable', pour: span.pour, lift: index + 1, text });
       return null;
     }
     const left = subtract(span.top, bottom);
     if (reading.length > left) {
       problems.push({
-        kind: 'round-too-high',
-        stage: span.stage,
-        round: index + 1,
+        kind: 'lift-too-high',
+        pour: span.pour,
+        lift: index + 1,
         depth: reading.length,
         left,
       });
     }
     if (left <= 0) break;
     const top = nanometres(Math.min(bottom + reading.length, span.top));
-    rounds.push({ bottom, top });
+    lifts.push({ bottom, top });
     bottom = top;
   }
   const rest = subtract(span.top, bottom);
   if (rest > 0) {
-    const last = rounds.at(-1);
-    if (last) problems.push({ kind: 'rounds-short', stage: span.stage, rest, joined: rest < least });
-    // A strip over the last round is no round of its own.
-    if (last && rest < least) rounds.splice(-1, 1, { bottom: last.bottom, top: span.top });
-    else rounds.push({ bottom, top: span.top });
+    const last = lifts.at(-1);
+    if (last) problems.push({ kind: 'lifts-short', pour: span.pour, rest, joined: rest < least });
+    // A strip over the last lift is no lift of its own.
+    if (last && rest < least) lifts.splice(-1, 1, { bottom: last.bottom, top: span.top });
+    else lifts.push({ bottom, top: span.top });
   }
-  return rounds;
+  return lifts;
 }
 
 /**
- * The rounds of a pour whose footing is poured as one with it: the first fills the footing and half the first course, then it goes on
- * by the job's school. Rounds that were typed stand as they are. [common practice]
+ * The lifts of a pour whose footing is poured as one with it: the first fills the footing and half the first course, then it goes on
+ * by the job's school. Lifts that were typed stand as they are. [common practice]
  */
-export function roundsWithFooting(
+export function liftsWithFooting(
   span: PourSpan,
   firstCourse: Length,
   typed: readonly string[] | undefined,
   units: UnitSystem,
   rules: HouseRules,
   problems: PourProblem[],
-): readonly RoundSpan[] {
+): readonly LiftSpan[] {
   const middle = nanometres((span.bottom + firstCourse) / 2);
-  if (rules.choice('pour.rounds') === 'by-hand' || middle <= span.bottom || middle >= span.top) {
-    return roundsOf(span, typed, units, rules, problems);
+  if (rules.choice('pour.lifts') === 'by-hand' || middle <= span.bottom || middle >= span.top) {
+    return liftsOf(span, typed, units, rules, problems);
   }
-  const above = roundsOf({ ...span, bottom: middle }, typed, units, rules, problems);
+  const above = liftsOf({ ...span, bottom: middle }, typed, units, rules, problems);
   return [{ bottom: span.bottom, top: middle }, ...above];
 }
 
 /**
- * The rounds of a pour by the job's school. Concrete finds its level, so a round ends at one height all the way round; over a lower
+ * The lifts of a pour by the job's school. Concrete finds its level, so a lift ends at one height all the way round; over a lower
  * footing the first one is deepest.
  */
-export function roundsOf(
+export function liftsOf(
   span: PourSpan,
   typed: readonly string[] | undefined,
   units: UnitSystem,
   rules: HouseRules,
   problems: PourProblem[],
-): readonly RoundSpan[] {
+): readonly LiftSpan[] {
   const height = subtract(span.top, span.bottom);
-  switch (rules.choice('pour.rounds')) {
+  switch (rules.choice('pour.lifts')) {
     case 'two': {
-      const most = rules.length('pour.round.two.most');
-      if (height > most) problems.push({ kind: 'two-rounds-high', stage: span.stage, height, most });
+      const most = rules.length('pour.lift.two.most');
+      if (height > most) problems.push({ kind: 'two-lifts-high', pour: span.pour, height, most });
       return even(span, 2, units, rules);
     }
     case 'three':
       return even(span, 3, units, rules);
     case 'by-hand':
       return (
-        byHand(span, typed ?? [], units, rules.length('pour.round.least'), problems) ??
+        byHand(span, typed ?? [], units, rules.length('pour.lift.least'), problems) ??
         lowFirst(span, units, rules)
       );
     default:

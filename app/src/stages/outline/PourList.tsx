@@ -1,8 +1,8 @@
-import type { Stage } from '@ombra/core/stages/outline';
+import type { Pour } from '@ombra/core/stages/outline';
 import type { Plan, PlanEdit } from '@ombra/core/kernel/plan';
 import { Plus, X } from 'lucide-react';
 
-interface StageListProps {
+interface PourListProps {
   readonly plan: Plan;
   /** Courses that the job has, as worked. */
   readonly courses: number;
@@ -11,62 +11,62 @@ interface StageListProps {
   readonly onLeave: () => void;
 }
 
-/** What crews do on top of a stage before they go on. */
+/** What crews do on top of a pour before they go on. */
 const THEN = ['Backfill', 'Slab', 'Backfill, then slab', 'Floor of the storey'];
 
-/** A stage with a text set, or taken off where it is emptied. */
-const withText = (stage: Stage, key: 'name' | 'then', text: string): Stage =>
+/** A pour with a text set, or taken off where it is emptied. */
+const withText = (pour: Pour, key: 'name' | 'then', text: string): Pour =>
   Object.fromEntries(
-    Object.entries({ ...stage, [key]: text }).filter(([each, value]) => each !== key || value !== ''),
-  ) as unknown as Stage;
+    Object.entries({ ...pour, [key]: text }).filter(([each, value]) => each !== key || value !== ''),
+  ) as unknown as Pour;
 
-/** What is stacked and poured in one go, from the footing up; the last stage reaches the top. */
-export function StageList({ plan, courses, freshId, onEdit, onLeave }: StageListProps) {
-  const { stages } = plan;
-  const set = (next: readonly Stage[], merge?: string): void => {
-    onEdit({ kind: 'set-stages', stages: next }, merge);
+/** What is stacked and poured in one go, from the footing up; the last pour reaches the top. */
+export function PourList({ plan, courses, freshId, onEdit, onLeave }: PourListProps) {
+  const { pours } = plan;
+  const set = (next: readonly Pour[], merge?: string): void => {
+    onEdit({ kind: 'set-pours', pours: next }, merge);
   };
-  const put = (changed: Stage, merge?: string): void => {
+  const put = (changed: Pour, merge?: string): void => {
     set(
-      stages.map((stage) => (stage.id === changed.id ? changed : stage)),
-      merge === undefined ? undefined : `stage:${changed.id}:${merge}`,
+      pours.map((pour) => (pour.id === changed.id ? changed : pour)),
+      merge === undefined ? undefined : `pour:${changed.id}:${merge}`,
     );
   };
   const add = (): void => {
-    const last = stages.at(-1);
+    const last = pours.at(-1);
     if (!last) return;
-    const before = stages.at(-2)?.toCourse ?? 0;
+    const before = pours.at(-2)?.toCourse ?? 0;
     const top = Math.max(courses, last.toCourse);
     const split = Math.max(before + 1, Math.floor((before + top) / 2));
     set([
-      ...stages.slice(0, -1),
+      ...pours.slice(0, -1),
       { ...last, toCourse: split },
       { id: freshId(), toCourse: Math.max(top, split + 1), top: 'full' },
     ]);
   };
   return (
-    <section aria-label="Stages">
+    <section aria-label="Pours">
       <h2 className="heading mb-1">
-        Stages <span className="font-normal">· what is stacked and poured in one go</span>
+        Pours <span className="font-normal">· what is stacked and poured in one go</span>
       </h2>
-      {stages.length > 1 && (
+      {pours.length > 1 && (
         <ol className="mb-1 flex flex-col gap-2">
-          {stages.map((stage, index) => {
-            const last = index === stages.length - 1;
-            const name = stage.name ?? `Stage ${String(index + 1)}`;
-            const from = (stages[index - 1]?.toCourse ?? 0) + 1;
+          {pours.map((pour, index) => {
+            const last = index === pours.length - 1;
+            const name = pour.name ?? `Pour ${String(index + 1)}`;
+            const from = (pours[index - 1]?.toCourse ?? 0) + 1;
             return (
-              <li key={stage.id} className="border-l-4 border-line pl-2">
+              <li key={pour.id} className="border-l-4 border-line pl-2">
                 <div className="flex items-center gap-1.5">
                   <input
                     className="field font-medium"
-                    aria-label={`Name of stage ${String(index + 1)}`}
+                    aria-label={`Name of pour ${String(index + 1)}`}
                     maxLength={120}
-                    placeholder={`Stage ${String(index + 1)}`}
-                    value={stage.name ?? ''}
+                    placeholder={`Pour ${String(index + 1)}`}
+                    value={pour.name ?? ''}
                     onChange={(event) => {
                       const text = event.currentTarget.value;
-                      put(withText(stage, 'name', text), 'name');
+                      put(withText(pour, 'name', text), 'name');
                     }}
                     onBlur={onLeave}
                   />
@@ -74,7 +74,7 @@ export function StageList({ plan, courses, freshId, onEdit, onLeave }: StageList
                     courses {from} to{' '}
                     {last ? (
                       plan.height === undefined ? (
-                        stage.toCourse
+                        pour.toCourse
                       ) : (
                         courses
                       )
@@ -84,10 +84,10 @@ export function StageList({ plan, courses, freshId, onEdit, onLeave }: StageList
                         inputMode="numeric"
                         aria-label={`Last course of ${name}`}
                         maxLength={3}
-                        value={stage.toCourse}
+                        value={pour.toCourse}
                         onChange={(event) => {
                           const value = Number(event.currentTarget.value);
-                          if (Number.isInteger(value)) put({ ...stage, toCourse: value }, 'to');
+                          if (Number.isInteger(value)) put({ ...pour, toCourse: value }, 'to');
                         }}
                         onBlur={onLeave}
                       />
@@ -98,8 +98,8 @@ export function StageList({ plan, courses, freshId, onEdit, onLeave }: StageList
                     className="button plain px-1.5"
                     aria-label={`Join ${name} with the ${last ? 'one below' : 'next'}`}
                     onClick={() => {
-                      const kept = stages.filter((each) => each.id !== stage.id);
-                      const top = stages.at(-1)?.toCourse ?? 1;
+                      const kept = pours.filter((each) => each.id !== pour.id);
+                      const top = pours.at(-1)?.toCourse ?? 1;
                       set(
                         kept.map((each, at) =>
                           at === kept.length - 1 ? { ...each, toCourse: top, top: 'full' } : each,
@@ -115,9 +115,9 @@ export function StageList({ plan, courses, freshId, onEdit, onLeave }: StageList
                     <select
                       className="field w-auto!"
                       aria-label={`Top of ${name}`}
-                      value={stage.top}
+                      value={pour.top}
                       onChange={(event) => {
-                        put({ ...stage, top: event.currentTarget.value === 'half' ? 'half' : 'full' });
+                        put({ ...pour, top: event.currentTarget.value === 'half' ? 'half' : 'full' });
                       }}
                     >
                       <option value="full">full to the top</option>
@@ -126,13 +126,13 @@ export function StageList({ plan, courses, freshId, onEdit, onLeave }: StageList
                     <input
                       className="field"
                       aria-label={`What follows ${name}`}
-                      list="stage-then"
+                      list="pour-then"
                       maxLength={200}
                       placeholder="then: backfill, slab …"
-                      value={stage.then ?? ''}
+                      value={pour.then ?? ''}
                       onChange={(event) => {
                         const text = event.currentTarget.value;
-                        put(withText(stage, 'then', text), 'then');
+                        put(withText(pour, 'then', text), 'then');
                       }}
                       onBlur={onLeave}
                     />
@@ -143,13 +143,13 @@ export function StageList({ plan, courses, freshId, onEdit, onLeave }: StageList
           })}
         </ol>
       )}
-      <datalist id="stage-then">
+      <datalist id="pour-then">
         {THEN.map((each) => (
           <option key={each} value={each} />
         ))}
       </datalist>
-      <button type="button" className="button" disabled={courses < 2 && stages.length === 1} onClick={add}>
-        <Plus aria-hidden="true" size={15} /> {stages.length > 1 ? 'Stage' : 'Pour in stages'}
+      <button type="button" className="button" disabled={courses < 2 && pours.length === 1} onClick={add}>
+        <Plus aria-hidden="true" size={15} /> {pours.length > 1 ? 'Pour' : 'Several pours'}
       </button>
     </section>
   );

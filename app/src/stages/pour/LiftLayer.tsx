@@ -1,21 +1,21 @@
 import type { Levels } from '@ombra/core/stages/outline';
-import type { StagedPour } from '@ombra/core/stages/pour';
+import type { WorkedPour } from '@ombra/core/stages/pour';
 import { memo } from 'react';
 import { type StripFrame, stripSpan, stripX, stripY, wallIndex } from '../../drawing/strip/stripGeometry';
 import { timeOf } from './pourWords';
 
-interface RoundLayerProps {
+interface LiftLayerProps {
   readonly frame: StripFrame;
   readonly levels: Levels;
-  readonly pour: StagedPour;
+  readonly pour: WorkedPour;
 }
 
-/** When each round is placed, as planned: first and last minute. */
-export function roundTimes(pour: StagedPour): readonly { readonly from: number; readonly to: number }[] {
-  return pour.rounds.map((_, index) => {
+/** When each lift is placed, as planned: first and last minute. */
+export function liftTimes(pour: WorkedPour): readonly { readonly from: number; readonly to: number }[] {
+  return pour.lifts.map((_, index) => {
     const own = pour.clock.placed.filter(({ stop }) => {
       const at = pour.stops[stop];
-      return at !== undefined && at.round === index + 1 && at.kind !== 'side';
+      return at !== undefined && at.lift === index + 1 && at.kind !== 'side';
     });
     return {
       from: Math.min(...own.map((each) => each.from)),
@@ -24,10 +24,10 @@ export function roundTimes(pour: StagedPour): readonly { readonly from: number; 
   });
 }
 
-/** Rounds as bands over the blocks with their clock times, the sills that are filled apart, and where the hose begins. */
-export const RoundLayer = memo(function RoundLayer({ frame, levels, pour }: RoundLayerProps) {
+/** Lifts as bands over the blocks with their clock times, the sills that are filled apart, and where the hose begins. */
+export const LiftLayer = memo(function LiftLayer({ frame, levels, pour }: LiftLayerProps) {
   const walls = wallIndex(frame);
-  const times = roundTimes(pour);
+  const times = liftTimes(pour);
   const first = pour.slices[pour.route[0] ?? -1];
   const second = pour.slices[pour.route[1] ?? -1];
   const begin = first && walls.get(first.wall);
@@ -36,13 +36,13 @@ export const RoundLayer = memo(function RoundLayer({ frame, levels, pour }: Roun
     slice && found ? stripX(frame, found.loop, found.wall.station + (slice.from + slice.to) / 2) : 0;
   const [x, toward] = [xOf(first, begin), xOf(second, next)];
   const points = toward >= x ? 1 : -1;
-  const foot = stripY(frame, pour.rounds.at(-1)?.top ?? 0) + 9;
+  const foot = stripY(frame, pour.lifts.at(-1)?.top ?? 0) + 9;
   return (
-    <g data-layer="rounds" pointerEvents="none">
+    <g data-layer="lifts" pointerEvents="none">
       {[...walls].map(([id, { wall, loop }]) =>
         (levels.walls[id] ?? []).map((span) =>
-          pour.rounds.map((round, index) => {
-            const [bottom, top] = [Math.max(round.bottom, span.bottom), Math.min(round.top, span.top)];
+          pour.lifts.map((lift, index) => {
+            const [bottom, top] = [Math.max(lift.bottom, span.bottom), Math.min(lift.top, span.top)];
             if (top <= bottom) return null;
             const { x: left, width } = stripSpan(
               frame,
@@ -60,7 +60,7 @@ export const RoundLayer = memo(function RoundLayer({ frame, levels, pour }: Roun
                   className="fill-chalk"
                   fillOpacity={index % 2 === 0 ? 0.2 : 0.08}
                 />
-                {top === round.top && (
+                {top === lift.top && (
                   <line
                     x1={left}
                     x2={left + width}
@@ -68,7 +68,7 @@ export const RoundLayer = memo(function RoundLayer({ frame, levels, pour }: Roun
                     y2={stripY(frame, top)}
                     className="stroke-chalk"
                     strokeWidth={2}
-                    strokeDasharray={index === pour.rounds.length - 1 ? undefined : '9 5'}
+                    strokeDasharray={index === pour.lifts.length - 1 ? undefined : '9 5'}
                   />
                 )}
               </g>
@@ -78,9 +78,9 @@ export const RoundLayer = memo(function RoundLayer({ frame, levels, pour }: Roun
       )}
       {frame.loops.map((loop) => {
         const { x: left } = stripSpan(frame, loop, 0, loop.built.perimeter);
-        return pour.rounds.map((round, index) => {
+        return pour.lifts.map((lift, index) => {
           const time = times[index];
-          const middle = stripY(frame, (round.bottom + round.top) / 2);
+          const middle = stripY(frame, (lift.bottom + lift.top) / 2);
           return (
             <g
               key={`${loop.id}:${String(index)}`}
@@ -106,7 +106,7 @@ export const RoundLayer = memo(function RoundLayer({ frame, levels, pour }: Roun
           const top = Math.min(stop.top, slice.opening.concrete.bottom);
           return (
             <g
-              key={`${String(stop.round)}:${String(slice.index)}`}
+              key={`${String(stop.lift)}:${String(slice.index)}`}
               transform={`translate(${xOf(slice, found).toFixed(1)} ${stripY(frame, top).toFixed(1)})`}
             >
               <rect x={-13} y={3} width={26} height={15} className="fill-sheet stroke-ink" />

@@ -3,30 +3,30 @@ import { type Figure, showQuantity } from '@ombra/core/kernel/figures';
 import { nanometres, showLength, subtract } from '@ombra/core/kernel/measure';
 import type { RuleId } from '@ombra/core/kernel/rules';
 import type { Wall } from '@ombra/core/stages/outline';
-import { type StagedPour, clockText } from '@ombra/core/stages/pour';
+import { type WorkedPour, clockText } from '@ombra/core/stages/pour';
 import { Plus, X } from 'lucide-react';
 import { LengthField } from '../../ui/LengthField';
 import { TableHead } from '../../ui/TableHead';
 import type { Job } from '../../job/useJob';
 import { RuleLines } from '../../rules/RuleLines';
 import { FigureRow } from '../../frame/figures/FigureRow';
-import { roundTimes } from './RoundLayer';
+import { liftTimes } from './LiftLayer';
 import { timeOf } from './pourWords';
-import type { StageEdit } from './stageEdit';
+import type { DayEdit } from './dayEdit';
 
-interface RoundsPanelProps {
+interface LiftsPanelProps {
   readonly job: Job;
-  readonly pour: StagedPour;
+  readonly pour: WorkedPour;
   readonly walls: readonly Wall[];
   readonly open: string | null;
   readonly onOpen: (figure: Figure) => void;
-  readonly set: StageEdit;
+  readonly set: DayEdit;
 }
 
 const LINES: readonly (readonly [string, RuleId])[] = [
-  ['Rounds', 'pour.rounds'],
-  ['First round deep', 'pour.round.first'],
-  ['Next ones at most', 'pour.round.next'],
+  ['Lifts', 'pour.lifts'],
+  ['First lift deep', 'pour.lift.first'],
+  ['Next ones at most', 'pour.lift.next'],
   ['Under sills', 'pour.sills'],
   ['The pour', 'pour.start'],
   ['Away from the corner', 'pour.start.away'],
@@ -34,24 +34,24 @@ const LINES: readonly (readonly [string, RuleId])[] = [
   ['Hose set down every', 'pour.hose.step'],
 ];
 
-/** Depths of the rounds, typed from the bottom up. */
-function ByHand({ job, pour, set }: Pick<RoundsPanelProps, 'job' | 'pour' | 'set'>) {
+/** Depths of the lifts, typed from the bottom up. */
+function ByHand({ job, pour, set }: Pick<LiftsPanelProps, 'job' | 'pour' | 'set'>) {
   const { plan } = job;
-  const typed = plan.pour?.stages?.[pour.span.stage]?.rounds ?? [];
+  const typed = plan.pour?.pours?.[pour.span.pour]?.lifts ?? [];
   return (
-    <section aria-label="Rounds set by hand">
-      <h3 className="heading">Rounds set by hand, from the bottom up</h3>
+    <section aria-label="Lifts set by hand">
+      <h3 className="heading">Lifts set by hand, from the bottom up</h3>
       <ol className="flex flex-wrap gap-2">
         {typed.map((text, index) => (
           <li key={index} className="flex w-40 items-center gap-1">
             <LengthField
-              label={`Depth of round ${String(index + 1)}`}
+              label={`Depth of lift ${String(index + 1)}`}
               text={text}
               units={plan.units}
               onType={(depth) => {
                 set(
-                  { rounds: typed.map((each, at) => (at === index ? depth : each)) },
-                  `round:${String(index)}`,
+                  { lifts: typed.map((each, at) => (at === index ? depth : each)) },
+                  `lift:${String(index)}`,
                 );
               }}
               onLeave={job.endMerge}
@@ -59,9 +59,9 @@ function ByHand({ job, pour, set }: Pick<RoundsPanelProps, 'job' | 'pour' | 'set
             <button
               type="button"
               className="button plain px-1"
-              aria-label={`Take round ${String(index + 1)} out`}
+              aria-label={`Take lift ${String(index + 1)} out`}
               onClick={() => {
-                set({ rounds: typed.filter((_, at) => at !== index) });
+                set({ lifts: typed.filter((_, at) => at !== index) });
               }}
             >
               <X aria-hidden="true" size={15} />
@@ -73,10 +73,10 @@ function ByHand({ job, pour, set }: Pick<RoundsPanelProps, 'job' | 'pour' | 'set
             type="button"
             className="button"
             onClick={() => {
-              set({ rounds: [...typed, plan.units === 'imperial' ? '30in' : '750mm'] });
+              set({ lifts: [...typed, plan.units === 'imperial' ? '30in' : '750mm'] });
             }}
           >
-            <Plus aria-hidden="true" size={14} /> Round
+            <Plus aria-hidden="true" size={14} /> Lift
           </button>
         </li>
       </ol>
@@ -84,8 +84,8 @@ function ByHand({ job, pour, set }: Pick<RoundsPanelProps, 'job' | 'pour' | 'set
   );
 }
 
-/** The places of the hose in the order of a round, wall after wall, from each wall's first corner. */
-function Stations({ job, pour }: Pick<RoundsPanelProps, 'job' | 'pour'>) {
+/** The places of the hose in the order of a lift, wall after wall, from each wall's first corner. */
+function Stations({ job, pour }: Pick<LiftsPanelProps, 'job' | 'pour'>) {
   const legs: { readonly name: string; readonly at: string[] }[] = [];
   for (const index of pour.route) {
     const slice = pour.slices[index];
@@ -98,7 +98,7 @@ function Stations({ job, pour }: Pick<RoundsPanelProps, 'job' | 'pour'>) {
   return (
     <details className="mt-2">
       <summary className="cursor-pointer">
-        Where the hose is set down, in the order of a round ({pour.route.length} places)
+        Where the hose is set down, in the order of a lift ({pour.route.length} places)
       </summary>
       <ol className="figures mt-1 text-[16px]">
         {legs.map((leg, index) => (
@@ -111,18 +111,18 @@ function Stations({ job, pour }: Pick<RoundsPanelProps, 'job' | 'pour'>) {
   );
 }
 
-/** Rounds with their heights, hours and concrete, wall by wall; and the school that makes them. */
-export function RoundsPanel({ job, pour, walls, open, onOpen, set }: RoundsPanelProps) {
+/** Lifts with their heights, hours and concrete, wall by wall; and the school that makes them. */
+export function LiftsPanel({ job, pour, walls, open, onOpen, set }: LiftsPanelProps) {
   const { plan } = job;
   const rules = rulesOf(plan);
-  const times = roundTimes(pour);
-  const own = plan.pour?.stages?.[pour.span.stage];
+  const times = liftTimes(pour);
+  const own = plan.pour?.pours?.[pour.span.pour];
   const volume = (value: number): string => showQuantity(value, 'volume', plan.units);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)_330px] gap-6 max-lg:grid-cols-1">
-      <section aria-label="Rounds" className="min-w-0">
+      <section aria-label="Lifts" className="min-w-0">
         <h3 className="heading">
-          {pour.span.name}: {String(pour.rounds.length)} {pour.rounds.length === 1 ? 'round' : 'rounds'},{' '}
+          {pour.span.name}: {String(pour.lifts.length)} {pour.lifts.length === 1 ? 'lift' : 'lifts'},{' '}
           {clockText(pour.start)} to {timeOf(pour, pour.clock.finish)} if all goes to plan, all done{' '}
           {timeOf(pour, pour.clock.done)}
         </h3>
@@ -130,27 +130,27 @@ export function RoundsPanel({ job, pour, walls, open, onOpen, set }: RoundsPanel
           <table className="figures w-full border-collapse text-[17px]">
             <TableHead
               names={[
-                'round',
+                'lift',
                 'up to',
                 'deep',
                 'hours',
                 'concrete',
                 ...pour.volumes.walls.map(({ name }) => name),
               ]}
-              left={['round', 'hours']}
+              left={['lift', 'hours']}
             />
             <tbody>
-              {pour.rounds.map((round, index) => {
-                const figure = pour.volumes.rounds[index]?.whole;
+              {pour.lifts.map((lift, index) => {
+                const figure = pour.volumes.lifts[index]?.whole;
                 const time = times[index];
                 return (
                   <tr key={index} className="border-b border-line">
                     <th scope="row" className="px-1 text-left">
                       {index + 1}
                     </th>
-                    <td className="px-1 text-right">{showLength(round.top, plan.units)}</td>
+                    <td className="px-1 text-right">{showLength(lift.top, plan.units)}</td>
                     <td className="px-1 text-right">
-                      {showLength(subtract(round.top, round.bottom), plan.units)}
+                      {showLength(subtract(lift.top, lift.bottom), plan.units)}
                     </td>
                     <td className="px-1 whitespace-nowrap">
                       {time && Number.isFinite(time.from)
@@ -163,7 +163,7 @@ export function RoundsPanel({ job, pour, walls, open, onOpen, set }: RoundsPanel
                           type="button"
                           className={`px-1 font-semibold underline decoration-dotted underline-offset-3 ${open === figure.id ? 'bg-chalk-wash text-chalk' : ''}`}
                           aria-expanded={open === figure.id}
-                          aria-label={`Concrete in round ${String(index + 1)}: ${volume(figure.value)}. Why?`}
+                          aria-label={`Concrete in lift ${String(index + 1)}: ${volume(figure.value)}. Why?`}
                           onClick={() => {
                             onOpen(figure);
                           }}
@@ -173,7 +173,7 @@ export function RoundsPanel({ job, pour, walls, open, onOpen, set }: RoundsPanel
                       )}
                     </td>
                     {pour.volumes.walls.map(({ wall }) => {
-                      const part = pour.volumes.rounds[index]?.walls[wall] ?? 0;
+                      const part = pour.volumes.lifts[index]?.walls[wall] ?? 0;
                       return (
                         <td key={wall} className="px-1 text-right text-quiet">
                           {part > 0 ? volume(part).replace(/ .*$/, '') : '–'}
@@ -208,7 +208,7 @@ export function RoundsPanel({ job, pour, walls, open, onOpen, set }: RoundsPanel
             </tbody>
           </table>
         </div>
-        {rules.choice('pour.rounds') === 'by-hand' && <ByHand job={job} pour={pour} set={set} />}
+        {rules.choice('pour.lifts') === 'by-hand' && <ByHand job={job} pour={pour} set={set} />}
         <details className="mt-2">
           <summary className="cursor-pointer">Concrete course by course</summary>
           {job.worked?.tally.courses
@@ -226,7 +226,7 @@ export function RoundsPanel({ job, pour, walls, open, onOpen, set }: RoundsPanel
         </details>
         <Stations job={job} pour={pour} />
         <p className="mt-2 max-w-[78ch] text-sm text-quiet">
-          A round ends at one height all the way round, since concrete finds its level.{' '}
+          A lift ends at one height all the way round, since concrete finds its level.{' '}
           {pour.span.stopsMidBlock
             ? 'The last one stops half way up its block: the joint lies inside the foam, and interlock and top web stay clean.'
             : 'The last one is struck off at the top.'}{' '}

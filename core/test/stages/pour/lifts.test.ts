@@ -5,10 +5,10 @@ import { type Length, inches, subtract, toInches, ZERO } from '../../../src/kern
 import type { Plan } from '../../../src/kernel/plan';
 import {
   type PourSpan,
-  type StagedPour,
+  type WorkedPour,
   clockText,
   minutesOf,
-  roundsOf,
+  liftsOf,
   standsAlong,
 } from '../../../src/stages/pour';
 import { work } from '../../../src/work';
@@ -22,17 +22,17 @@ const RECTANGLE: readonly Side[] = [
   [336, 90],
 ];
 const plan = (change: Partial<Plan> = {}): Plan => planOf(RECTANGLE, { ...withCourses(6), ...change });
-function pourOf(each: Plan): StagedPour {
+function pourOf(each: Plan): WorkedPour {
   const [pour] = work(each).pour.pours;
   if (!pour) throw new Error('nothing is poured');
   return pour;
 }
 const depths = (each: Plan): readonly number[] =>
-  pourOf(each).rounds.map(({ bottom, top }) => toInches(subtract(top, bottom)));
-const byHand = (...rounds: readonly string[]): Plan =>
+  pourOf(each).lifts.map(({ bottom, top }) => toInches(subtract(top, bottom)));
+const byHand = (...lifts: readonly string[]): Plan =>
   plan({
-    rules: { 'pour.rounds': 'by-hand' },
-    pour: { stages: { 'stage-1': { rounds } } },
+    rules: { 'pour.lifts': 'by-hand' },
+    pour: { pours: { 'pour-1': { lifts } } },
   });
 const kinds = (each: Plan): readonly string[] => work(each).pour.problems.map((problem) => problem.kind);
 const told = (each: Plan, kind: string): readonly string[] =>
@@ -40,61 +40,61 @@ const told = (each: Plan, kind: string): readonly string[] =>
     .notices.filter((notice) => notice.id.startsWith(`pour:${kind}:`))
     .map((notice) => notice.what);
 
-describe('rounds', () => {
+describe('lifts', () => {
   // Six courses of 16 in: 96 in.
   it('go low first, then as deep as the rule lets them [common practice: 2–3 ft, then 3–4]', () => {
     expect(depths(plan())).toEqual([30, 33, 33]);
-    expect(depths(plan({ rules: { 'pour.round.first': '24in', 'pour.round.next': '36in' } }))).toEqual([
+    expect(depths(plan({ rules: { 'pour.lift.first': '24in', 'pour.lift.next': '36in' } }))).toEqual([
       24, 36, 36,
     ]);
     expect(depths(plan(withCourses(1)))).toEqual([16]);
   });
 
   it('are two or three equal ones by the other schools', () => {
-    expect(depths(plan({ rules: { 'pour.rounds': 'two' } }))).toEqual([48, 48]);
-    expect(depths(plan({ rules: { 'pour.rounds': 'three' } }))).toEqual([32, 32, 32]);
+    expect(depths(plan({ rules: { 'pour.lifts': 'two' } }))).toEqual([48, 48]);
+    expect(depths(plan({ rules: { 'pour.lifts': 'three' } }))).toEqual([32, 32, 32]);
   });
 
   it('end on whole inches, or whole centimetres, which can be marked on foam', () => {
-    const tops = (each: Plan): readonly Length[] => pourOf(each).rounds.map(({ top }) => top);
-    expect(tops(plan({ ...withCourses(7), rules: { 'pour.rounds': 'three' } })).map(toInches)).toEqual([
+    const tops = (each: Plan): readonly Length[] => pourOf(each).lifts.map(({ top }) => top);
+    expect(tops(plan({ ...withCourses(7), rules: { 'pour.lifts': 'three' } })).map(toInches)).toEqual([
       37, 75, 112,
     ]);
-    const metric = tops(plan({ units: 'metric', rules: { 'pour.rounds': 'three' } }));
+    const metric = tops(plan({ units: 'metric', rules: { 'pour.lifts': 'three' } }));
     expect(metric.slice(0, -1).every((top) => top % 10_000_000 === 0)).toBe(true);
   });
 
-  it('warn of two rounds in a high wall, and offer three', () => {
-    const high = plan({ ...withCourses(7), rules: { 'pour.rounds': 'two' } });
-    expect(told(high, 'two-rounds-high')[0]).toMatch(
-      /Two rounds for 9′ 4″ of wall: they are for walls up to 8′/,
+  it('warn of two lifts in a high wall, and offer three', () => {
+    const high = plan({ ...withCourses(7), rules: { 'pour.lifts': 'two' } });
+    expect(told(high, 'two-lifts-high')[0]).toMatch(
+      /Two lifts for 9′ 4″ of wall: they are for walls up to 8′/,
     );
-    const fix = work(high).notices.find((notice) => notice.id.startsWith('pour:two-rounds-high'))?.fixes[0];
-    expect(fix?.edit).toEqual({ kind: 'set-rule', rule: 'pour.rounds', value: 'three' });
+    const fix = work(high).notices.find((notice) => notice.id.startsWith('pour:two-lifts-high'))?.fixes[0];
+    expect(fix?.edit).toEqual({ kind: 'set-rule', rule: 'pour.lifts', value: 'three' });
   });
 
   it('are set by hand, from the bottom up', () => {
     expect(depths(byHand('20in', '36in', '40in'))).toEqual([20, 36, 40]);
-    expect(kinds(byHand('20in', '36in', '40in'))).not.toContain('rounds-short');
+    expect(kinds(byHand('20in', '36in', '40in'))).not.toContain('lifts-short');
   });
 
   it('by hand that do not reach the top get one more, and say so', () => {
     expect(depths(byHand('20in', '36in'))).toEqual([20, 36, 40]);
-    expect(told(byHand('20in', '36in'), 'rounds-short')[0]).toMatch(/end 3′ 4″ under the top/);
+    expect(told(byHand('20in', '36in'), 'lifts-short')[0]).toMatch(/end 3′ 4″ under the top/);
   });
 
   it('by hand higher than the wall are stopped, and cut off', () => {
     expect(depths(byHand('20in', '120in'))).toEqual([20, 76]);
-    expect(told(byHand('20in', '120in'), 'round-too-high')[0]).toMatch(
-      /Round 2 is 10′ deep and only 6′ 4″ of wall is left/,
+    expect(told(byHand('20in', '120in'), 'lift-too-high')[0]).toMatch(
+      /Lift 2 is 10′ deep and only 6′ 4″ of wall is left/,
     );
-    expect(told(byHand('96in', '12in'), 'round-too-high')[0]).toMatch(/no wall is left for it/);
+    expect(told(byHand('96in', '12in'), 'lift-too-high')[0]).toMatch(/no wall is left for it/);
   });
 
-  it('by hand that cannot be read leave the low first round standing in', () => {
+  it('by hand that cannot be read leave the low first lift standing in', () => {
     expect(depths(byHand('a bit'))).toEqual([30, 33, 33]);
-    expect(told(byHand('a bit'), 'round-unreadable')[0]).toMatch(/Round 1 cannot be read: “a bit”/);
-    expect(kinds(byHand('0in'))).toContain('round-unreadable');
+    expect(told(byHand('a bit'), 'lift-unreadable')[0]).toMatch(/Lift 1 cannot be read: “a bit”/);
+    expect(kinds(byHand('0in'))).toContain('lift-unreadable');
   });
 });
 
@@ -105,7 +105,7 @@ describe('the route', () => {
     return names.filter((name, index) => name !== names[index - 1]);
   };
 
-  it('goes once round every slice', () => {
+  it('goes once lift every slice', () => {
     for (const sides of [RECTANGLE, HATCHERY]) {
       const pour = pourOf(planOf(sides, withCourses(4)));
       expect([...pour.route].sort((a, b) => a - b)).toEqual(pour.slices.map((slice) => slice.index));
@@ -116,7 +116,7 @@ describe('the route', () => {
     const arrive = pourOf(plan());
     const first = arrive.slices[arrive.route[0] ?? -1];
     expect(toInches(first?.to as Length)).toBeGreaterThan(72);
-    // The last stop of a round lies between the corner and where the hose began.
+    // The last stop of a lift lies between the corner and where the hose began.
     const last = arrive.slices[arrive.route.at(-1) ?? -1];
     expect(last?.wall).toBe('w1');
     expect(toInches(last?.from as Length)).toBeLessThan(72);
@@ -131,7 +131,7 @@ describe('the route', () => {
     ).toEqual(['D–A', 'C–D', 'B–C', 'A–B']);
     expect(
       wallsInOrder(
-        plan({ rules: { 'pour.start': 'corner' }, pour: { stages: { 'stage-1': { corner: 'w3' } } } }),
+        plan({ rules: { 'pour.start': 'corner' }, pour: { pours: { 'pour-1': { corner: 'w3' } } } }),
       ),
     ).toEqual(['C–D', 'D–A', 'A–B', 'B–C']);
   });
@@ -149,10 +149,10 @@ describe('sills', () => {
   const window = openingOf({ at: '100in', width: '48in', height: '40in', sill: '40in' });
   const sillsOf = (rule: string) => {
     const pour = pourOf(plan({ openings: [window], rules: { 'pour.sills': rule } }));
-    return { pour, first: pour.stops.filter((stop) => stop.round === 1).map((stop) => stop.kind) };
+    return { pour, first: pour.stops.filter((stop) => stop.lift === 1).map((stop) => stop.kind) };
   };
 
-  it('are filled first in a round, or after the walls beside them', () => {
+  it('are filled first in a lift, or after the walls beside them', () => {
     const before = sillsOf('first').first;
     expect(before[0]).toBe('sill');
     expect(before.lastIndexOf('sill')).toBeLessThan(before.indexOf('wall'));
@@ -161,9 +161,9 @@ describe('sills', () => {
     expect(after.indexOf('sill')).toBeGreaterThan(after.lastIndexOf('wall'));
   });
 
-  it('are no sills once the round is over the head', () => {
+  it('are no sills once the lift is over the head', () => {
     const { pour } = sillsOf('first');
-    const over = pour.stops.filter((stop) => stop.round === 3);
+    const over = pour.stops.filter((stop) => stop.lift === 3);
     expect(over.every((stop) => stop.kind === 'wall')).toBe(true);
     expect(over.some((stop) => stop.slice !== null && pour.slices[stop.slice]?.opening !== null)).toBe(true);
   });
@@ -187,17 +187,17 @@ describe('sills', () => {
 });
 
 describe('chute and conveyor', () => {
-  it('are moved where they reach no farther, in every round', () => {
+  it('are moved where they reach no farther, in every lift', () => {
     const pump = pourOf(plan());
     expect(pump.moves).toBe(0);
     const chute = pourOf(plan({ rules: { 'pour.method': 'chute' } }));
     const belt = pourOf(plan({ rules: { 'pour.method': 'conveyor' } }));
     expect(chute.moves).toBeGreaterThan(belt.moves);
-    const perRound = [1, 2, 3].map(
-      (round) => chute.stops.filter((stop) => stop.round === round && stop.move).length,
+    const perLift = [1, 2, 3].map(
+      (lift) => chute.stops.filter((stop) => stop.lift === lift && stop.move).length,
     );
-    expect(perRound[1]).toBe((perRound[0] ?? 0) + 1);
-    expect(perRound[2]).toBe(perRound[1]);
+    expect(perLift[1]).toBe((perLift[0] ?? 0) + 1);
+    expect(perLift[2]).toBe(perLift[1]);
   });
 
   it('reach every slice from where they stand', () => {
@@ -216,11 +216,11 @@ describe('chute and conveyor', () => {
   it('may stand too far off, which is said with the walls that are missed', () => {
     const far = plan({
       rules: { 'pour.reach.pump': '40ft' },
-      pour: { stages: { 'stage-1': { stand: { wall: 'w1', at: '20ft', out: '20ft' } } } },
+      pour: { pours: { 'pour-1': { stand: { wall: 'w1', at: '20ft', out: '20ft' } } } },
     });
     expect(told(far, 'out-of-reach')[0]).toMatch(/reaches 40′: .*C–D.* out of reach/);
     const near = plan({
-      pour: { stages: { 'stage-1': { stand: { wall: 'w1', at: '20ft', out: '20ft' } } } },
+      pour: { pours: { 'pour-1': { stand: { wall: 'w1', at: '20ft', out: '20ft' } } } },
     });
     expect(told(near, 'out-of-reach')).toEqual([]);
     const { stand } = pourOf(near);
@@ -228,7 +228,7 @@ describe('chute and conveyor', () => {
     expect(toInches(stand?.at.y as Length)).toBe(-240);
     expect(toInches(stand?.farthest as Length)).toBeGreaterThan(600);
     expect(toInches(stand?.farthest as Length)).toBeLessThan(640);
-    const gone = plan({ pour: { stages: { 'stage-1': { stand: { wall: 'w9', at: '1ft', out: '1ft' } } } } });
+    const gone = plan({ pour: { pours: { 'pour-1': { stand: { wall: 'w9', at: '1ft', out: '1ft' } } } } });
     expect(told(gone, 'stand-unreadable')[0]).toMatch(/cannot be read: “w9”/);
   });
 });
@@ -256,12 +256,12 @@ describe('the clock', () => {
 
   it('minds a cold joint that is in the plan, and a load too old', () => {
     const hot = plan({ rules: { 'pour.work.minutes': 15, 'pour.mix.temperature': 95 } });
-    expect(told(hot, 'round-slow')[0]).toMatch(/a layer waits \d+ min .* that makes a cold joint/);
+    expect(told(hot, 'lift-slow')[0]).toMatch(/a layer waits \d+ min .* that makes a cold joint/);
     const slow = plan({ rules: { 'pour.rate.pump': 5, 'pour.truck.spacing': 10 } });
     expect(told(slow, 'load-old')[0]).toMatch(/old when its last concrete is placed; 90 min are allowed/);
     // The crew is slower than its trucks and the layers wait already: nobody is told to space them farther apart.
     expect(told(slow, 'trucks-close')).toEqual([]);
-    expect(told(slow, 'round-slow')[0]).toMatch(/no other spacing helps/);
+    expect(told(slow, 'lift-slow')[0]).toMatch(/no other spacing helps/);
     const close = plan({ rules: { 'pour.truck.spacing': 10 } });
     expect(told(close, 'trucks-close')[0]).toMatch(
       /A load takes the crew \d+ min and a truck comes every 10 min/,
@@ -282,16 +282,16 @@ describe('very short walls', () => {
     );
     const words = told(short, 'dwell-short');
     expect(words).toHaveLength(2);
-    expect(words[0]).toMatch(/Round 1 fills it in \d+ s/);
+    expect(words[0]).toMatch(/Lift 1 fills it in \d+ s/);
     const { dwell, volumes, day } = pourOf(short);
-    const own = dwell.find((each) => each.wall === 'w2' && each.round === 1);
-    expect(own?.seconds).toBeCloseTo(((volumes.rounds[0]?.walls['w2'] ?? 0) / day.rate) * 3600, 9);
+    const own = dwell.find((each) => each.wall === 'w2' && each.lift === 1);
+    expect(own?.seconds).toBeCloseTo(((volumes.lifts[0]?.walls['w2'] ?? 0) / day.rate) * 3600, 9);
   });
 });
 
-describe('no silly rounds', () => {
+describe('no silly lifts', () => {
   const span = (height: number): PourSpan => ({
-    stage: 's',
+    pour: 's',
     name: 'Walls',
     fromCourse: 1,
     toCourse: 1,
@@ -300,11 +300,11 @@ describe('no silly rounds', () => {
     stopsMidBlock: false,
   });
   const depths = (height: number, school: string, typed: readonly string[] = []): readonly number[] =>
-    roundsOf(span(height), typed, 'imperial', houseRules({ 'pour.rounds': school }), []).map((round) =>
-      toInches((round.top - round.bottom) as Length),
+    liftsOf(span(height), typed, 'imperial', houseRules({ 'pour.lifts': school }), []).map((lift) =>
+      toInches((lift.top - lift.bottom) as Length),
     );
 
-  it('32 in of wall are two rounds of 16 in, not one of 30 and one of 2', () => {
+  it('32 in of wall are two lifts of 16 in, not one of 30 and one of 2', () => {
     expect(depths(32, 'low-first')).toEqual([16, 16]);
     expect(depths(30, 'low-first')).toEqual([30]);
     expect(depths(43, 'low-first')).toEqual([30, 13]);
@@ -313,7 +313,7 @@ describe('no silly rounds', () => {
     expect(depths(62, 'by-hand', ['30in', '30in'])).toEqual([30, 32]);
   });
 
-  it('by any school the rounds fill the wall, and none is under 12 in where the wall is not', () => {
+  it('by any school the lifts fill the wall, and none is under 12 in where the wall is not', () => {
     fc.assert(
       fc.property(
         fc.integer({ min: 16, max: 4000 }),
@@ -321,15 +321,15 @@ describe('no silly rounds', () => {
         fc.constantFrom('imperial' as const, 'metric' as const),
         (sixteenths, school, units) => {
           const high = inches(sixteenths / 16);
-          const rounds = roundsOf(
+          const lifts = liftsOf(
             { ...span(1), top: high },
             undefined,
             units,
-            houseRules({ 'pour.rounds': school }),
+            houseRules({ 'pour.lifts': school }),
             [],
           );
           let at: number = 0;
-          for (const { bottom, top } of rounds) {
+          for (const { bottom, top } of lifts) {
             expect(bottom).toBe(at);
             at = top;
             expect(top - bottom).toBeGreaterThanOrEqual(Math.min(inches(12), high) - 1);
@@ -365,7 +365,7 @@ describe('no phantom stops', () => {
   });
 });
 
-describe('the first round', () => {
+describe('the first lift', () => {
   it('of a footing that is poured as one is footing and half a course: the same on the footing sheet and in the pour', () => {
     fc.assert(
       fc.property(
@@ -377,17 +377,17 @@ describe('the first round', () => {
             planOf(sides, {
               ...withCourses(courses),
               footing: { kind: 'forms', withWall: true },
-              rules: { 'pour.rounds': school },
+              rules: { 'pour.lifts': school },
             }),
           );
           const [pour] = worked.pour.pours;
           if (!pour) throw new Error('nothing is poured');
-          expect(toInches(pour.rounds[0]?.top ?? ZERO)).toBe(8);
+          expect(toInches(pour.lifts[0]?.top ?? ZERO)).toBe(8);
           const footing = pour.volumes.sides.find(({ id }) => id === 'footing')?.volume.value ?? 0;
           expect(footing).toBeGreaterThan(0);
-          const first = footing + (pour.volumes.rounds[0]?.whole.value ?? 0);
-          expect(worked.footing.firstRound?.value).toBeCloseTo(first, 9);
-          expect(pour.stops[0]).toMatchObject({ kind: 'side', round: 1 });
+          const first = footing + (pour.volumes.lifts[0]?.whole.value ?? 0);
+          expect(worked.footing.firstLift?.value).toBeCloseTo(first, 9);
+          expect(pour.stops[0]).toMatchObject({ kind: 'side', lift: 1 });
         },
       ),
       { numRuns: 30 },
