@@ -8,7 +8,8 @@ const PORT = 4399;
 export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results',
-  workers: 1,
+  workers: 2,
+  fullyParallel: true,
   timeout: 60_000,
   // A machine that works on something else as well is slow, not wrong.
   expect: { timeout: 15_000 },

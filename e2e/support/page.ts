@@ -32,9 +32,12 @@ export const test = base.extend<{ readonly watched: { readonly allowErrors: () =
 
 export { expect };
 
-/** Nothing serious for those who read with ears or fingers. */
+/** Nothing serious for those who read with ears or fingers. Our pages hold no frames: one pass in the page itself is three times as fast. */
 export async function expectAccessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
+  const { violations } = await new AxeBuilder({ page })
+    .setLegacyMode(true)
+    .options({ resultTypes: ['violations'] })
+    .analyze();
   const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
   expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' | ')}`)).toEqual([]);
 }

@@ -1,3 +1,4 @@
 export * from './moveText';
 export * from './notice';
 export * from './ruleNotices';
+export * from './judged';

@@ -6,6 +6,7 @@ import { MOST_LOADS } from '../limits';
 import { type Length, readLength, SQUARE_METRES_PER_SQUARE_FOOT, toCubicYards } from '../../kernel/measure';
 import type { PourDay } from './plan';
 import { type Day, type PlayedRun, playDay, spacingWhy } from './rehearsal';
+import { type Judged, allOf } from '../../kernel/notices';
 import type { HouseRules } from '../../kernel/rules';
 import { type Point, distance } from '../../kernel/geometry/point';
 import type { HeightSpan, Wall } from '../outline';
@@ -98,7 +99,6 @@ interface Setting extends PourGround {
   readonly slices: readonly Slice[];
   readonly walls: ReadonlyMap<string, Wall>;
   readonly rows: ReadonlyMap<string, readonly CourseRow[]>;
-  readonly problems: PourProblem[];
 }
 
 /** First truck at half past seven, where nothing is said. [ours] */
@@ -119,22 +119,19 @@ export function clockText(minutes: number): string {
 
 /** Where the machine stands, and the farthest that it must reach; walls out of its reach are told. */
 function standOf(
-  said: PourDay | undefined,
+  { stand }: PourDay,
   pour: string,
   stops: readonly Stop[],
-  method: PourMethod,
-  setting: Setting,
-): WorkedPour['stand'] {
-  const { shell, slices, input, rules, problems } = setting;
-  if (!said?.stand || isMoved(method)) return null;
-  const { wall: id, at, out } = said.stand;
+  { shell, slices, input, rules }: Setting,
+): Judged<WorkedPour['stand'], PourProblem> {
+  if (!stand || isMoved(methodOf(rules))) return { value: null, problems: [] };
+  const { wall: id, at, out } = stand;
   const loop = shell.loops.find(({ built }) => built?.walls.some((wall) => wall.id === id))?.built;
   const wall = loop?.walls.find((each) => each.id === id);
   const [along, away] = [readLength(at, input.units), readLength(out, input.units)];
   if (!loop || !wall || !along.ok || !away.ok) {
     const text = !along.ok ? at : !away.ok ? out : id;
-    problems.push({ kind: 'stand-unreadable', pour, text });
-    return null;
+    return { value: null, problems: [{ kind: 'stand-unreadable', pour, text }] };
   }
   const point = pointOver(loop, wall, along.length, -away.length);
   const used = new Set(stops.flatMap((stop) => (stop.slice === null ? [] : [stop.slice])));
@@ -144,31 +141,38 @@ function standOf(
   const farthest = Math.max(0, ...far.map((each) => each.far)) as Length;
   const reach = reachOf(rules);
   const missed = [...new Set(far.filter((each) => each.far > reach).map(({ slice }) => slice.name))];
-  if (missed.length > 0) problems.push({ kind: 'out-of-reach', pour, walls: missed, reach, farthest });
-  return { at: point, farthest };
+  return {
+    value: { at: point, farthest },
+    problems: missed.length > 0 ? [{ kind: 'out-of-reach', pour, walls: missed, reach, farthest }] : [],
+  };
 }
 
 /** Seconds that every wall takes of every lift; the shortest that is under the rule is told, once a wall. */
-function dwellOf(volumes: PourVolumes, rate: number, pour: string, setting: Setting): readonly Dwell[] {
-  const least = setting.rules.count('pour.dwell.least');
+function dwellOf(
+  volumes: PourVolumes,
+  rate: number,
+  pour: string,
+  rules: HouseRules,
+): Judged<readonly Dwell[], PourProblem> {
+  const least = rules.count('pour.dwell.least');
   const dwell = volumes.walls.flatMap(({ wall, name }) =>
     volumes.lifts.flatMap(({ lift, walls }): Dwell[] => {
       const volume = walls[wall] ?? 0;
       return volume > 0 ? [{ wall, name, lift, seconds: (volume / rate) * 3600 }] : [];
     }),
   );
-  for (const { wall } of volumes.walls) {
+  const problems = volumes.walls.flatMap(({ wall }): PourProblem[] => {
     const [shortest] = dwell.filter((each) => each.wall === wall).sort((a, b) => a.seconds - b.seconds);
-    if (shortest && shortest.seconds < least) {
-      const { lift, seconds } = shortest;
-      setting.problems.push({ kind: 'dwell-short', pour, wall, seconds, lift });
-    }
-  }
-  return dwell;
+    if (!shortest || shortest.seconds >= least) return [];
+    const { lift, seconds } = shortest;
+    return [{ kind: 'dwell-short', pour, wall, seconds, lift }];
+  });
+  return { value: dwell, problems };
 }
 
 /** What the planned clock runs into: layers that wait too long, old loads, trucks that stand in each other's way. */
-function judgeClock(pour: string, day: Day, clock: PlayedRun, problems: PourProblem[]): void {
+function judgeClock(pour: string, day: Day, clock: PlayedRun): readonly PourProblem[] {
+  const problems: PourProblem[] = [];
   const { service, grows } = spacingWhy(day, day.spacing);
   const layersWait = clock.gap > day.working;
   const trucksWait = grows > 0 && day.loads.length > 1;
@@ -182,6 +186,7 @@ function judgeClock(pour: string, day: Day, clock: PlayedRun, problems: PourProb
   if (trucksWait && !layersWait) {
     problems.push({ kind: 'trucks-close', pour, spacing: day.spacing, service });
   }
+  return problems;
 }
 
 /** Height of a wall within a pour, where it is highest, in metres. */
@@ -211,43 +216,37 @@ function soonestReturn(
   return soonest;
 }
 
-/** One pour; null where it is more than a day's trucks could ever bring. */
-function workedPour(span: PourSpan, index: number, last: boolean, setting: Setting): WorkedPour | null {
-  const { shell, openings, footing, input, rules, core, displacing, slices, walls, rows, problems } = setting;
-  const said = input.pour?.pours?.[span.pour];
+/** One pour; a value of null where it is more than a day's trucks could ever bring. */
+function workedPour(
+  span: PourSpan,
+  index: number,
+  last: boolean,
+  setting: Setting,
+): Judged<WorkedPour | null, PourProblem> {
+  const { shell, openings, footing, levels, input, rules, core, displacing, slices, walls, rows } = setting;
+  const { units } = input;
+  const said = input.pour?.pours?.[span.pour] ?? {};
   const method = methodOf(rules);
   const asOne = index === 0 && footing.bases.withWall && footing.concrete.value > 0;
-  const lifts = asOne
-    ? liftsWithFooting(span, setting.levels.tops[1] ?? span.top, said?.lifts, input.units, rules, problems)
-    : liftsOf(span, said?.lifts, input.units, rules, problems);
-  const sides = sidesOf(
+  const by = { typed: said.lifts, units, rules };
+  const split = asOne ? liftsWithFooting(span, levels.tops[1] ?? span.top, by) : liftsOf(span, by);
+  const beside = sidesOf(span, index === 0, { typed: input.pour?.sides ?? [], units }, setting);
+  const [lifts, sides] = [split.value, beside.value];
+  const filling = volumesOf(
     span,
-    index === 0,
-    input.pour?.sides ?? [],
-    footing,
-    openings,
-    shell,
-    input.units,
-    problems,
-  );
-  const volumes = volumesOf(
-    span,
-    lifts,
-    core,
-    displacing,
-    setting.levels,
-    sides,
-    said?.loads,
-    input.units,
+    { lifts, core, displacing, levels, sides, chosenLoads: said.loads, units },
     rules,
-    problems,
   );
+  const volumes = filling.value;
   const loads = Math.ceil(volumes.ordered.value / volumes.truck);
   if (loads > MOST_LOADS) {
-    problems.push({ kind: 'pour-too-large', pour: span.pour, loads, most: MOST_LOADS });
-    return null;
+    const problem: PourProblem = { kind: 'pour-too-large', pour: span.pour, loads, most: MOST_LOADS };
+    return {
+      value: null,
+      problems: [...split.problems, ...beside.problems, ...filling.problems, problem],
+    };
   }
-  const route = routeOf(slices, shell, said?.corner, rules);
+  const route = routeOf(slices, shell, said.corner, rules);
   const stops = stopsOf({
     route,
     lifts,
@@ -263,23 +262,20 @@ function workedPour(span: PourSpan, index: number, last: boolean, setting: Setti
     const own = walls.get(wall);
     return sum + (own ? (own.length / 1e9) * ((span.top - span.bottom) / 1e9) : 0);
   }, 0);
-  const mix = mixOf(
+  const mixed = mixOf(
     span.pour,
     said,
-    method,
-    toCubicYards(volumes.ordered.value),
-    face / SQUARE_METRES_PER_SQUARE_FOOT,
+    { method, volume: toCubicYards(volumes.ordered.value), face: face / SQUARE_METRES_PER_SQUARE_FOOT },
     rules,
-    problems,
   );
-  const start = minutesOf(said?.start) ?? USUAL_START;
-  const darkAt = minutesOf(said?.dark);
+  const mix = mixed.value;
+  const start = minutesOf(said.start) ?? USUAL_START;
+  const darkAt = minutesOf(said.dark);
   const dark = darkAt === null ? null : darkAt - start;
-  const day = dayOf(stops, volumes, mix, method, dark, last, setting);
+  const day = dayOf(stops, { volumes, mix, method, dark, last }, setting);
   const clock = playDay(steady(day), 0);
-  if (poured) judgeClock(span.pour, day, clock, problems);
   const watchers = input.pour?.watchers ?? {};
-  const pressing =
+  const pressed: Judged<Pressing | null, PourProblem> =
     mix.fresh && poured
       ? pressingOf({
           span,
@@ -289,28 +285,31 @@ function workedPour(span: PourSpan, index: number, last: boolean, setting: Setti
             walls: volumes.walls.flatMap(({ wall }) => walls.get(wall) ?? []),
             core,
             displacing,
-            levels: setting.levels,
+            levels,
             openings,
           },
-          heightOf: (wall) => heightIn(span, setting.levels.walls[wall] ?? []),
+          heightOf: (wall) => heightIn(span, levels.walls[wall] ?? []),
           soonest: soonestReturn(stops, day, clock, walls),
           fresh: mix.fresh,
           rate: rateHow(method, rules),
           capacity: shell.family?.capacityPascals ?? null,
           rules,
-          problems,
         })
-      : null;
+      : { value: null, problems: [] };
+  const pressing = pressed.value;
   const capacity = pressing?.capacity ?? null;
-  if (capacity !== null && clock.pressure !== null && clock.pressure > capacity) {
-    problems.push({ kind: 'day-over-capacity', pour: span.pour, pressure: clock.pressure, capacity });
-  }
-  return {
+  const tooHard: readonly PourProblem[] =
+    capacity !== null && clock.pressure !== null && clock.pressure > capacity
+      ? [{ kind: 'day-over-capacity', pour: span.pour, pressure: clock.pressure, capacity }]
+      : [];
+  const dwell = dwellOf(volumes, rateOf(method, rules), span.pour, rules);
+  const stand = standOf(said, span.pour, stops, setting);
+  const value: WorkedPour = {
     span,
     method,
     crew: crewOf(method, rules),
     start,
-    date: said?.date ?? null,
+    date: said.date ?? null,
     lifts,
     slices,
     route: route.map((slice) => slice.index),
@@ -318,22 +317,36 @@ function workedPour(span: PourSpan, index: number, last: boolean, setting: Setti
     volumes,
     mix,
     pressing,
-    dwell: dwellOf(volumes, rateOf(method, rules), span.pour, setting),
-    stand: standOf(said, span.pour, stops, method, setting),
+    dwell: dwell.value,
+    stand: stand.value,
     reach: reachOf(rules),
     moves: stops.filter((stop) => stop.move).length,
     day,
     clock,
-    money: moneyOf(span.pour, volumes.ordered, clock, method, rules),
+    money: moneyOf(span.pour, { ordered: volumes.ordered, clock, method }, rules),
     ready: pourReady({
       ...setting,
       span,
       last,
       method,
-      done: said?.ready ?? [],
+      done: said.ready ?? [],
       watched: volumes.walls.map(({ wall, name }) => ({ wall, name, by: watchers[wall] ?? null })),
-      units: input.units,
+      units,
     }),
+  };
+  return {
+    value,
+    problems: [
+      ...split.problems,
+      ...beside.problems,
+      ...filling.problems,
+      ...mixed.problems,
+      ...(poured ? judgeClock(span.pour, day, clock) : []),
+      ...pressed.problems,
+      ...tooHard,
+      ...dwell.problems,
+      ...stand.problems,
+    ],
   };
 }
 
@@ -343,9 +356,8 @@ function workedPour(span: PourSpan, index: number, last: boolean, setting: Setti
  */
 export function buildPour(ground: PourGround, input: PourInput, rules: HouseRules): Pouring {
   const { shell, levels, courses, openings, placed: inserts, stacks } = ground;
-  const problems: PourProblem[] = [];
   const core = coreOf(shell, courses);
-  if (courses.count === 0 || core.loops.length === 0) return { pours: [], problems };
+  if (courses.count === 0 || core.loops.length === 0) return { pours: [], problems: [] };
   const walls = new Map([...core.walls].map(([id, { wall }]) => [id, wall]));
   const rows = new Map<string, CourseRow[]>();
   for (const row of courses.rows) {
@@ -363,25 +375,24 @@ export function buildPour(ground: PourGround, input: PourInput, rules: HouseRule
     slices: slicesOf(shell, openings.placed, rules),
     walls,
     rows,
-    problems,
   };
-  if (methodOf(rules) === 'holes' && shell.family?.kind !== 'cell')
-    problems.push({ kind: 'holes-for-cells' });
+  const holes: readonly PourProblem[] =
+    methodOf(rules) === 'holes' && shell.family?.kind !== 'cell' ? [{ kind: 'holes-for-cells' }] : [];
   const spans = pourSpans(stacks, levels);
   const known = new Set(stacks.map((pour) => pour.id));
-  for (const side of input.pour?.sides ?? []) {
-    if (side.pour !== undefined && !known.has(side.pour)) {
-      problems.push({ kind: 'side-nowhere', side: side.id, name: side.name });
-    }
-  }
-  const pours = spans.flatMap(
-    (span, index) => workedPour(span, index, index === spans.length - 1, setting) ?? [],
+  const nowhere = (input.pour?.sides ?? []).flatMap((side): PourProblem[] =>
+    side.pour === undefined || known.has(side.pour)
+      ? []
+      : [{ kind: 'side-nowhere', side: side.id, name: side.name }],
+  );
+  const worked = allOf(
+    spans.map((span, index) => workedPour(span, index, index === spans.length - 1, setting)),
   );
   // What holds for every pour of the job is told once.
   const told = new Set<string>();
   return {
-    pours,
-    problems: problems.filter((problem) => {
+    pours: worked.value.flatMap((pour) => pour ?? []),
+    problems: [...holes, ...nowhere, ...worked.problems].filter((problem) => {
       const key = JSON.stringify(problem);
       if (told.has(key)) return false;
       told.add(key);

@@ -55,18 +55,21 @@ function afterOf(
   return alone / Math.max(1, crew);
 }
 
-/**
- * The day that the rehearsal plays, from the stops and the house rules. Half of the allowance is taken up by swelling forms. [ours]
- *
- * @param last whether the walls end with this pour: their bolts are set in it
- */
+/** What is placed in a day, and how. */
+export interface DayInput {
+  readonly volumes: PourVolumes;
+  readonly mix: MixCard;
+  readonly method: PourMethod;
+  /** Minutes from the first truck to dark; null where nobody said when that is. */
+  readonly dark: number | null;
+  /** Whether the walls end with this pour: their bolts are set in it. */
+  readonly last: boolean;
+}
+
+/** The day that the rehearsal plays, from the stops and the house rules. Half of the allowance is taken up by swelling forms. [ours] */
 export function dayOf(
   stops: readonly Stop[],
-  volumes: PourVolumes,
-  mix: MixCard,
-  method: PourMethod,
-  dark: number | null,
-  last: boolean,
+  { volumes, mix, method, dark, last }: DayInput,
   ground: DayGround,
 ): Day {
   const { rules, slices, rows } = ground;

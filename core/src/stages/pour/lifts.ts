@@ -1,4 +1,5 @@
 import { type Length, type UnitSystem, inches, nanometres, readLength, subtract } from '../../kernel/measure';
+import type { Judged } from '../../kernel/notices';
 import type { HouseRules } from '../../kernel/rules';
 import type { PourProblem } from './problem';
 import type { PourSpan } from './spans';
@@ -55,21 +56,30 @@ function lowFirst(span: PourSpan, units: UnitSystem, rules: HouseRules): readonl
   return [{ bottom, top: begun }, ...next];
 }
 
-/** Lifts as they were typed, from the bottom up; what is left over the last one is a lift more, what is over the top is cut off. */
-function byHand(
-  span: PourSpan,
-  typed: readonly string[],
-  units: UnitSystem,
-  least: Length,
-  problems: PourProblem[],
-): readonly LiftSpan[] | null {
+/** By what the lifts of a pour are made. */
+export interface LiftsInput {
+  /** Depths from the bottom up, where lifts are set by hand. */
+  readonly typed: readonly string[] | undefined;
+  readonly units: UnitSystem;
+  readonly rules: HouseRules;
+}
+
+type Lifts = Judged<readonly LiftSpan[], PourProblem>;
+
+/**
+ * Lifts as they were typed, from the bottom up; what is left over the last one is a lift more, what is over the top is cut off. A
+ * low first lift and what follows it where one cannot be read.
+ */
+function byHand(span: PourSpan, { typed = [], units, rules }: LiftsInput): Lifts {
+  const least = rules.length('pour.lift.least');
+  const problems: PourProblem[] = [];
   const lifts: LiftSpan[] = [];
   let bottom = span.bottom;
   for (const [index, text] of typed.entries()) {
     const reading = readLength(text, units);
     if (!reading.ok || reading.length <= 0) {
-      problems.push({ kind: 'lift-unreadable', pour: span.pour, lift: index + 1, text });
-      return null;
+      const problem: PourProblem = { kind: 'lift-unreadable', pour: span.pour, lift: index + 1, text };
+      return { value: lowFirst(span, units, rules), problems: [...problems, problem] };
     }
     const left = subtract(span.top, bottom);
     if (reading.length > left) {
@@ -94,55 +104,42 @@ function byHand(
     if (last && rest < least) lifts.splice(-1, 1, { bottom: last.bottom, top: span.top });
     else lifts.push({ bottom, top: span.top });
   }
-  return lifts;
+  return { value: lifts, problems };
 }
 
 /**
  * The lifts of a pour whose footing is poured as one with it: the first fills the footing and half the first course, then it goes on
  * by the job's school. Lifts that were typed stand as they are. [common practice]
  */
-export function liftsWithFooting(
-  span: PourSpan,
-  firstCourse: Length,
-  typed: readonly string[] | undefined,
-  units: UnitSystem,
-  rules: HouseRules,
-  problems: PourProblem[],
-): readonly LiftSpan[] {
+export function liftsWithFooting(span: PourSpan, firstCourse: Length, input: LiftsInput): Lifts {
   const middle = nanometres((span.bottom + firstCourse) / 2);
-  if (rules.choice('pour.lifts') === 'by-hand' || middle <= span.bottom || middle >= span.top) {
-    return liftsOf(span, typed, units, rules, problems);
+  if (input.rules.choice('pour.lifts') === 'by-hand' || middle <= span.bottom || middle >= span.top) {
+    return liftsOf(span, input);
   }
-  const above = liftsOf({ ...span, bottom: middle }, typed, units, rules, problems);
-  return [{ bottom: span.bottom, top: middle }, ...above];
+  const above = liftsOf({ ...span, bottom: middle }, input);
+  return { ...above, value: [{ bottom: span.bottom, top: middle }, ...above.value] };
 }
 
 /**
  * The lifts of a pour by the job's school. Concrete finds its level, so a lift ends at one height all the way round; over a lower
  * footing the first one is deepest.
  */
-export function liftsOf(
-  span: PourSpan,
-  typed: readonly string[] | undefined,
-  units: UnitSystem,
-  rules: HouseRules,
-  problems: PourProblem[],
-): readonly LiftSpan[] {
+export function liftsOf(span: PourSpan, input: LiftsInput): Lifts {
+  const { units, rules } = input;
   const height = subtract(span.top, span.bottom);
   switch (rules.choice('pour.lifts')) {
     case 'two': {
       const most = rules.length('pour.lift.two.most');
-      if (height > most) problems.push({ kind: 'two-lifts-high', pour: span.pour, height, most });
-      return even(span, 2, units, rules);
+      return {
+        value: even(span, 2, units, rules),
+        problems: height > most ? [{ kind: 'two-lifts-high', pour: span.pour, height, most }] : [],
+      };
     }
     case 'three':
-      return even(span, 3, units, rules);
+      return { value: even(span, 3, units, rules), problems: [] };
     case 'by-hand':
-      return (
-        byHand(span, typed ?? [], units, rules.length('pour.lift.least'), problems) ??
-        lowFirst(span, units, rules)
-      );
+      return byHand(span, input);
     default:
-      return lowFirst(span, units, rules);
+      return { value: lowFirst(span, units, rules), problems: [] };
   }
 }

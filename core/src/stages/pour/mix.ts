@@ -1,5 +1,6 @@
 import type { PourDay } from './plan';
 import type { FreshConcrete } from './pressure';
+import type { Judged } from '../../kernel/notices';
 import type { HouseRules } from '../../kernel/rules';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
 import { givenCount } from '../../kernel/figures/how';
@@ -73,18 +74,15 @@ export interface MixCard {
 /**
  * The mix of a pour.
  *
- * @param volume cubic yards that are ordered
- * @param face square feet of wall, one face
+ * @param of what is placed how: `volume` cubic yards that are ordered, `face` square feet of wall, one face
  */
 export function mixOf(
   pour: string,
   said: PourDay | undefined,
-  method: PourMethod,
-  volume: number,
-  face: number,
+  { method, volume, face }: { readonly method: PourMethod; readonly volume: number; readonly face: number },
   rules: HouseRules,
-  problems: PourProblem[],
-): MixCard {
+): Judged<MixCard, PourProblem> {
+  const problems: PourProblem[] = [];
   const air = said?.air ?? null;
   const concrete = said?.concrete ?? rules.count('pour.mix.temperature');
   const inside = (value: number, [least, most]: readonly [number, number]): boolean =>
@@ -107,7 +105,7 @@ export function mixOf(
   const within = rules.count('pour.mix.slump.within');
   const chemistry = chemistryOf(cement, admixture);
   const c2 = ciriaMaterial(cement, admixture);
-  return {
+  const value: MixCard = {
     air: airFits ? air : null,
     concrete,
     slump: { ordered: slump, least: Math.max(0, slump - within), most: slump + within },
@@ -137,4 +135,5 @@ export function mixOf(
       ? { weight: rules.count('pour.density'), temperature: concrete, slump, chemistry, c2 }
       : null,
   };
+  return { value, problems };
 }

@@ -9,9 +9,11 @@ import type { PourMethod } from './stops';
 /** What a pour costs in the job's money, if it goes as planned. */
 export function moneyOf(
   pour: string,
-  ordered: Figure,
-  clock: PlayedRun,
-  method: PourMethod,
+  {
+    ordered,
+    clock,
+    method,
+  }: { readonly ordered: Figure; readonly clock: PlayedRun; readonly method: PourMethod },
   rules: HouseRules,
 ): Figure {
   const count = (name: string, id: Parameters<HouseRules['count']>[0]): How =>

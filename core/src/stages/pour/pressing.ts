@@ -14,6 +14,7 @@ import {
   weightCoefficient,
   weightOf,
 } from './pressure';
+import type { Judged } from '../../kernel/notices';
 import type { HouseRules, RuleId } from '../../kernel/rules';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
 import { type Given, type How, given, givenLength } from '../../kernel/figures/how';
@@ -241,7 +242,6 @@ export interface PressingInput {
   /** Stated for the form, in pascals. */
   readonly capacity: number | null;
   readonly rules: HouseRules;
-  readonly problems: PourProblem[];
 }
 
 /** Every wall in every stretch, with the rise there. */
@@ -300,11 +300,11 @@ function fastestOf(
 /** The fastest rate of a pour, and the shortest that each lift may take: its heights, each at the fastest rise there. */
 function limitsOf(
   school: PressureSchool,
-  capacity: number | null,
   bands: readonly RisingBand[],
   stretches: readonly Stretch[],
   input: PressingInput,
 ): Pick<Pressing, 'fastest' | 'shortestLifts'> {
+  const { capacity } = input;
   if (capacity === null) return { fastest: null, shortestLifts: [] };
   const allowed = stretches.map((stretch) => ({
     stretch,
@@ -350,8 +350,13 @@ const deepestOf = (lifts: readonly LiftSpan[]): { readonly depth: number; readon
   );
 
 /** What of the pressure wants to be told. */
-function judge(pressing: Pressing, deepest: ReturnType<typeof deepestOf>, input: PressingInput): void {
-  const { span, fresh, capacity, rules, problems } = input;
+function judge(
+  pressing: Pressing,
+  deepest: ReturnType<typeof deepestOf>,
+  input: PressingInput,
+): readonly PourProblem[] {
+  const { span, fresh, capacity, rules } = input;
+  const problems: PourProblem[] = [];
   const { worst, judged, fastest, liftHead, wholeHead, soonest } = pressing;
   const { pour } = span;
   if (wholeHead !== null) {
@@ -394,6 +399,7 @@ function judge(pressing: Pressing, deepest: ReturnType<typeof deepestOf>, input:
   if (pressing.school === 'aci' && fresh.slump > ACI_MOST_SLUMP) {
     problems.push({ kind: 'slump-past-formula', slump: fresh.slump });
   }
+  return problems;
 }
 
 /**
@@ -402,9 +408,9 @@ function judge(pressing: Pressing, deepest: ReturnType<typeof deepestOf>, input:
  * wall among low ones rises alone once they are full. Where the rise, a vibrated lift or the hose's return is past what the formulas
  * hold for, the whole head of the wall counts. [ACI 347R-14 §4.2.2; from memory]
  *
- * @returns null where nothing is filled
+ * @returns a value of null where nothing is filled
  */
-export function pressingOf(input: PressingInput): Pressing | null {
+export function pressingOf(input: PressingInput): Judged<Pressing | null, PourProblem> {
   const { span, lifts, rising, fresh, rate, capacity, rules, soonest } = input;
   const own = (id: string): string => `pour.${span.pour}.${id}`;
   const school = rules.choice('pour.pressure') as PressureSchool;
@@ -416,7 +422,7 @@ export function pressingOf(input: PressingInput): Pressing | null {
     rise > most ? weightOf(fresh) * height : pressureOn(school, fresh, rise, height);
   const worst = worstOf(places, byFormula);
   const stretch = stretches.find((each) => each.lift === worst?.lift && each.bottom === worst.bottom);
-  if (!worst || !stretch) return null;
+  if (!worst || !stretch) return { value: null, problems: [] };
   const tallest = Math.max(...places.map(({ height }) => height));
   const deepest = deepestOf(lifts);
   const wholeHead = wholeHeadOf(worst, deepest, soonest, rules);
@@ -459,7 +465,7 @@ export function pressingOf(input: PressingInput): Pressing | null {
     school,
     judged,
     capacity,
-    ...limitsOf(school, capacity, bands, stretches, input),
+    ...limitsOf(school, bands, stretches, input),
     liftHead: figureOf(
       own('liftHead'),
       'Head of the deepest lift where the hose dwells',
@@ -469,6 +475,5 @@ export function pressingOf(input: PressingInput): Pressing | null {
     ),
     profile: profileOf(fresh, tallest, judged),
   };
-  judge(pressing, deepest, input);
-  return pressing;
+  return { value: pressing, problems: judge(pressing, deepest, input) };
 }

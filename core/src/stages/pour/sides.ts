@@ -1,10 +1,11 @@
-import type { Footing } from '../footing';
+import type { Worked } from '../../kernel/engine/stage';
 import { type UnitSystem, readVolume } from '../../kernel/measure';
-import { type Openings, areaOf } from '../openings';
+import { areaOf } from '../openings';
 import type { SidePour, SideTime } from './plan';
-import { type Shell, wallsOf } from '../outline';
+import { wallsOf } from '../outline';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
 import { given } from '../../kernel/figures/how';
+import type { Judged } from '../../kernel/notices';
 import type { PourProblem } from './problem';
 import type { PourSpan } from './spans';
 
@@ -18,13 +19,14 @@ export interface SideVolume {
   readonly volume: Figure;
 }
 
+/** Where the job's own side pours come from. */
+export type SidesGround = Pick<Worked, 'footing' | 'openings' | 'shell'>;
+
 /** What the job itself pours beside its walls: a footing that is poured as one with them, the gap on rock, slab concrete over a held-down wall. */
 function ownSides(
   span: PourSpan,
   first: boolean,
-  footing: Footing,
-  openings: Openings,
-  shell: Shell,
+  { footing, openings, shell }: SidesGround,
 ): readonly SideVolume[] {
   const walls = new Map(wallsOf(shell).map((wall) => [wall.id, wall]));
   const poured: readonly SideVolume[] =
@@ -100,13 +102,10 @@ function ownSides(
 export function sidesOf(
   span: PourSpan,
   first: boolean,
-  typed: readonly SidePour[],
-  footing: Footing,
-  openings: Openings,
-  shell: Shell,
-  units: UnitSystem,
-  problems: PourProblem[],
-): readonly SideVolume[] {
+  { typed, units }: { readonly typed: readonly SidePour[]; readonly units: UnitSystem },
+  ground: SidesGround,
+): Judged<readonly SideVolume[], PourProblem> {
+  const problems: PourProblem[] = [];
   const read = typed
     .filter((side) => (side.pour === undefined ? first : side.pour === span.pour))
     .flatMap((side): SideVolume[] => {
@@ -131,5 +130,5 @@ export function sidesOf(
         },
       ];
     });
-  return [...ownSides(span, first, footing, openings, shell), ...read];
+  return { value: [...ownSides(span, first, ground), ...read], problems };
 }

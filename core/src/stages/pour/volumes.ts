@@ -8,7 +8,8 @@ import {
   millimetres,
   subtract,
 } from '../../kernel/measure';
-import { type Openings, areaWithin } from '../openings';
+import { areaWithin } from '../openings';
+import type { Judged } from '../../kernel/notices';
 import type { HouseRules } from '../../kernel/rules';
 import type { Levels, Wall } from '../outline';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
@@ -80,6 +81,9 @@ export function plantUnits(units: UnitSystem, rules: HouseRules) {
   };
 }
 
+/** What a truck brings, and the steps in which the plant sells; cubic metres. */
+type PlantUnits = ReturnType<typeof plantUnits>;
+
 /** Steps of the plant shared out among so many loads, as alike as they can be. */
 const shared = (steps: number, loads: number): readonly number[] =>
   Array.from({ length: loads }, (_, index) => Math.floor((steps + loads - 1 - index) / loads));
@@ -93,13 +97,11 @@ const shared = (steps: number, loads: number): readonly number[] =>
 export function loadsOf(
   pour: string,
   ordered: number,
-  truck: number,
-  step: number,
-  least: number,
+  { truck, step, least }: PlantUnits & { readonly least: number },
   chosen: number | undefined,
-  problems: PourProblem[],
-): readonly number[] {
-  if (ordered <= 0) return [];
+): Judged<readonly number[], PourProblem> {
+  if (ordered <= 0) return { value: [], problems: [] };
+  const problems: PourProblem[] = [];
   const steps = Math.max(1, Math.round(ordered / step));
   const room = Math.max(1, Math.floor(truck / step + 1e-9));
   const fewest = Math.max(1, Math.round(least / step));
@@ -112,7 +114,7 @@ export function loadsOf(
   const balance = steps - (wanted - 1) * room;
   const full = used === wanted && (balance >= fewest || wanted === 1);
   const loads = full ? [...Array.from({ length: wanted - 1 }, () => room), balance] : shared(steps, used);
-  return loads.map((each) => each * step);
+  return { value: loads.map((each) => each * step), problems };
 }
 
 /** The little that a what-if changes, and what it is called. */
@@ -123,9 +125,8 @@ const littleOf = (units: UnitSystem): { readonly strip: Length; readonly told: s
 function whatIfs(
   span: PourSpan,
   walls: readonly { readonly wall: Wall; readonly volume: Figure }[],
-  openings: Openings,
   area: How,
-  units: UnitSystem,
+  { displacing: { openings }, units }: VolumesInput,
 ): readonly WhatIf[] {
   const { strip: little, told } = littleOf(units);
   const make = (id: string, name: string, how: How): WhatIf => ({
@@ -188,10 +189,7 @@ function whatIfs(
 function topArea(
   span: PourSpan,
   walls: readonly Wall[],
-  core: Core,
-  displacing: Displacing,
-  levels: Levels,
-  units: UnitSystem,
+  { core, displacing, levels, units }: VolumesInput,
 ): How {
   const { strip, told } = littleOf(units);
   return {
@@ -212,19 +210,25 @@ function topArea(
   };
 }
 
+/** What fills the forms of a pour: its core and what stands in it, its side pours, the loads that somebody chose. */
+export interface VolumesInput {
+  readonly lifts: readonly LiftSpan[];
+  readonly core: Core;
+  readonly displacing: Displacing;
+  readonly levels: Levels;
+  readonly sides: readonly SideVolume[];
+  /** As many loads as the volume takes where undefined. */
+  readonly chosenLoads: number | undefined;
+  readonly units: UnitSystem;
+}
+
 /** Volumes of a pour by lift and wall, with what is ordered of it. */
 export function volumesOf(
   span: PourSpan,
-  lifts: readonly LiftSpan[],
-  core: Core,
-  displacing: Displacing,
-  levels: Levels,
-  sides: readonly SideVolume[],
-  chosenLoads: number | undefined,
-  units: UnitSystem,
+  input: VolumesInput,
   rules: HouseRules,
-  problems: PourProblem[],
-): PourVolumes {
+): Judged<PourVolumes, PourProblem> {
+  const { lifts, core, displacing, sides, chosenLoads, units } = input;
   const all = [...core.walls.values()].map(({ wall }) => wall);
   const parts = lifts.map((lift) =>
     all.flatMap((wall) => {
@@ -303,7 +307,8 @@ export function volumesOf(
     {},
   );
   const least = rules.quantity('pour.load.least');
-  return {
+  const loads = loadsOf(span.pour, ordered.value, { truck, step, least }, chosenLoads);
+  const value: PourVolumes = {
     lifts: liftFigures,
     walls: walls.map(({ wall, volume }) => ({ wall: wall.id, name: wall.name, volume })),
     core: poured,
@@ -328,16 +333,11 @@ export function volumesOf(
       ['pour.density'],
       {},
     ),
-    loads: loadsOf(span.pour, ordered.value, truck, step, least, chosenLoads, problems),
+    loads: loads.value,
     truck,
     step,
     least,
-    whatIf: whatIfs(
-      span,
-      walls,
-      displacing.openings,
-      topArea(span, filled, core, displacing, levels, units),
-      units,
-    ),
+    whatIf: whatIfs(span, walls, topArea(span, filled, input), input),
   };
+  return { value, problems: loads.problems };
 }

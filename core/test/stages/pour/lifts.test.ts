@@ -300,9 +300,11 @@ describe('no silly lifts', () => {
     stopsMidBlock: false,
   });
   const depths = (height: number, school: string, typed: readonly string[] = []): readonly number[] =>
-    liftsOf(span(height), typed, 'imperial', houseRules({ 'pour.lifts': school }), []).map((lift) =>
-      toInches((lift.top - lift.bottom) as Length),
-    );
+    liftsOf(span(height), {
+      typed,
+      units: 'imperial',
+      rules: houseRules({ 'pour.lifts': school }),
+    }).value.map((lift) => toInches((lift.top - lift.bottom) as Length));
 
   it('32 in of wall are two lifts of 16 in, not one of 30 and one of 2', () => {
     expect(depths(32, 'low-first')).toEqual([16, 16]);
@@ -321,12 +323,9 @@ describe('no silly lifts', () => {
         fc.constantFrom('imperial' as const, 'metric' as const),
         (sixteenths, school, units) => {
           const high = inches(sixteenths / 16);
-          const lifts = liftsOf(
+          const { value: lifts } = liftsOf(
             { ...span(1), top: high },
-            undefined,
-            units,
-            houseRules({ 'pour.lifts': school }),
-            [],
+            { typed: undefined, units, rules: houseRules({ 'pour.lifts': school }) },
           );
           let at: number = 0;
           for (const { bottom, top } of lifts) {

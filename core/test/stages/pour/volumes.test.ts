@@ -13,7 +13,7 @@ import {
   toInches,
 } from '../../../src/kernel/measure';
 import type { Plan } from '../../../src/kernel/plan';
-import { type PourProblem, type WorkedPour, figuresOfPour, loadsOf } from '../../../src/stages/pour';
+import { type WorkedPour, figuresOfPour, loadsOf } from '../../../src/stages/pour';
 import { concreteOfCourse, coreOf, displacingOf } from '../../../src/stages/tally';
 import { work } from '../../../src/work';
 import reference from '../../data/trade-values.json';
@@ -297,10 +297,10 @@ describe('the order', () => {
 
 describe('loads', () => {
   const yard = CUBIC_METRES_PER_CUBIC_YARD;
+  const PLANT = { truck: 9 * yard, step: 0.25 * yard, least: yard };
   const loads = (ordered: number, chosen?: number) => {
-    const problems: PourProblem[] = [];
-    const found = loadsOf('s', ordered * yard, 9 * yard, 0.25 * yard, yard, chosen, problems);
-    return { loads: found.map((load) => Math.round((load / yard) * 1000) / 1000), problems };
+    const { value, problems } = loadsOf('s', ordered * yard, PLANT, chosen);
+    return { loads: value.map((load) => Math.round((load / yard) * 1000) / 1000), problems };
   };
 
   it('are as many as the volume takes', () => {
@@ -340,7 +340,7 @@ describe('loads', () => {
         fc.option(fc.integer({ min: 1, max: 60 })),
         (quarters, chosen) => {
           const ordered = (quarters / 4) * yard;
-          const found = loadsOf('s', ordered, 9 * yard, 0.25 * yard, yard, chosen ?? undefined, []);
+          const { value: found } = loadsOf('s', ordered, PLANT, chosen ?? undefined);
           expect(sum(found)).toBeCloseTo(ordered, 9);
           expect(Math.max(...found)).toBeLessThanOrEqual(9 * yard + 1e-9);
           expect(Math.min(...found)).toBeGreaterThanOrEqual(Math.min(yard, ordered) - 1e-9);

@@ -1,0 +1,18 @@
+/**
+ * What was made, and what is wrong with what it was made of. What a user can cause comes back beside the value, never by a list that
+ * is handed in.
+ *
+ * @example liftsOf(span, { typed: ['4ft'], units, rules }).problems // lifts that end under the top
+ */
+export interface Judged<Value, Problem> {
+  readonly value: Value;
+  readonly problems: readonly Problem[];
+}
+
+/** Many judged things as one: all their values, and all that is wrong with any of them. */
+export const allOf = <Value, Problem>(
+  each: readonly Judged<Value, Problem>[],
+): Judged<readonly Value[], Problem> => ({
+  value: each.map(({ value }) => value),
+  problems: each.flatMap(({ problems }) => problems),
+});
