@@ -222,8 +222,8 @@ test('a plan file that cannot be taken says what and where', async ({ page }) =>
       .setInputFiles({ name: 'plan.json', mimeType: 'application/json', buffer: Buffer.from(text) });
   await choose('{ half');
   await expect(page.getByRole('alert')).toContainText('the file: This is not readable JSON');
-  await choose(JSON.stringify({ ...plan, version: 2 }));
-  await expect(page.getByRole('alert')).toContainText('written by a newer Ombra (version 2)');
+  await choose(JSON.stringify({ ...plan, version: 3 }));
+  await expect(page.getByRole('alert')).toContainText('written by a newer Ombra (version 3)');
   await choose(JSON.stringify({ ...plan, roof: 'gable' }));
   await expect(page.getByRole('alert')).toContainText('does not know “roof”');
   await choose('x'.repeat(16_000_001));

@@ -1,4 +1,13 @@
-import { expect, expectAccessible, openNewJob, saved, test, typeWalls, flatHatchery } from './support/page';
+import {
+  demoCopy,
+  expect,
+  expectAccessible,
+  openNewJob,
+  saved,
+  test,
+  typeWalls,
+  flatHatchery,
+} from './support/page';
 
 test('a stepped footing, a lower top and a height are set, drawn to scale and kept', async ({ page }) => {
   const id = await openNewJob(page, 'Steps');
@@ -46,7 +55,7 @@ test('a stepped footing, a lower top and a height are set, drawn to scale and ke
 });
 
 test('a common seam is chosen, dragged and moved by keys; it snaps clear of the webs', async ({ page }) => {
-  await page.goto('/jobs/sorrel-fork-hatchery/courses');
+  await page.goto(`${await demoCopy(page, 'Seamed')}/courses`);
   await expect(page.getByRole('table', { name: 'Tally by course' })).toBeVisible();
   await page.keyboard.press('w');
   const card = page.getByRole('region', { name: 'Wall A–B' });
@@ -84,6 +93,8 @@ test('a common seam is chosen, dragged and moved by keys; it snaps clear of the 
 test('plans stand side by side; the best found is adopted, undone, and a search can be stopped', async ({
   page,
 }) => {
+  // It searches twice.
+  test.slow();
   await page.goto(`${await flatHatchery(page)}/courses`);
   await expect(page.getByRole('table', { name: 'Tally by course' })).toBeVisible();
   await page.keyboard.press('b');

@@ -54,6 +54,8 @@ const current = async (): Promise<{ version: number; name: string }> => {
 };
 
 test.describe('the server', () => {
+  // One folder and one port: what one of them starts must have stopped before the next.
+  test.describe.configure({ mode: 'serial' });
   let folder: string;
   test.beforeEach(() => {
     folder = mkdtempSync(join(tmpdir(), 'ombra-server-'));
@@ -155,7 +157,7 @@ test.describe('working a plan file from the command line', () => {
   });
 
   test('says what is wrong with a bad one, and where', () => {
-    const newer = run(written('newer.json', JSON.stringify({ ...plan, version: 2 })));
+    const newer = run(written('newer.json', JSON.stringify({ ...plan, version: 3 })));
     expect([newer.status, newer.stdout]).toEqual([1, '']);
     expect(newer.stderr).toContain('version: This plan was written by a newer Ombra');
     const open = run(

@@ -50,12 +50,13 @@ function useWorked(plan: Plan, shows: readonly WorkedKey[]) {
     const start = (): void => {
       // Answers tell what has changed since the last one, so each is taken up, shown or not.
       let held: unknown = {};
+      const by = newId();
       const take = (patch: Patch | null): WorkedPlan => {
         held = patched(held, patch);
         return held as WorkedPlan;
       };
       const rest = latestWins(
-        async () => take(await workClient().rest()),
+        async () => take(await workClient().rest(by)),
         (output) => {
           setWorked(output);
         },
@@ -68,7 +69,7 @@ function useWorked(plan: Plan, shows: readonly WorkedKey[]) {
             setState('slow');
           }, LONG_WORK);
           try {
-            return { asked, output: take(await workClient().work(asked.plan, asked.shows)) };
+            return { asked, output: take(await workClient().work(asked.plan, asked.shows, by)) };
           } finally {
             clearTimeout(timer);
           }

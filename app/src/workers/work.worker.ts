@@ -35,8 +35,15 @@ async function atHand(keys: readonly WorkedKey[]): Promise<readonly WorkedKey[]>
 /** The plan that was put last. */
 let newest: Plan | null = null;
 
-/** What the page was told last, by key. */
+/** What the page was told last, by key, and who of the page was told it. */
 let told: Partial<WorkedPlan> = {};
+let listener = '';
+
+/** Whoever listens now knows nothing of what another was told. */
+function listen(by: string): void {
+  if (by !== listener) told = {};
+  listener = by;
+}
 
 /** What has changed since the page was told last; what is not named any more is taken away from it. */
 function answer(plan: Plan, keys: readonly WorkedKey[], withNotices: boolean): Patch | null {
@@ -54,16 +61,22 @@ function answer(plan: Plan, keys: readonly WorkedKey[], withNotices: boolean): P
 
 /** The core off the main thread. It remembers its stages between calls, so an edit works only what it touches. */
 const api = {
-  /** Works what a view shows of a plan, with all that is made from; answers with what has changed since the last answer. */
-  work: async (plan: Plan, shows: readonly WorkedKey[]): Promise<Patch | null> => {
+  /**
+   * Works what a view shows of a plan, with all that is made from; answers with what has changed since the last answer.
+   *
+   * @param by who asks and has the answers so far
+   */
+  work: async (plan: Plan, shows: readonly WorkedKey[], by: string): Promise<Patch | null> => {
     const keys = await atHand(shows);
+    listen(by);
     newest = plan;
     engine.put(plan);
     return answer(plan, keys, false);
   },
   /** Works all the rest of the plan that was put last, and what the stages have to say of it. */
-  rest: async (): Promise<Patch | null> => {
+  rest: async (by: string): Promise<Patch | null> => {
     const keys = await atHand(EVERYTHING);
+    listen(by);
     // Another plan may have come while the stages were fetched: that one is worked.
     return newest && answer(newest, keys, true);
   },

@@ -2,3 +2,4 @@ export * from './moveText';
 export * from './notice';
 export * from './ruleNotices';
 export * from './judged';
+export * from './noticeTable';

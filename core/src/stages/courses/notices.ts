@@ -2,10 +2,7 @@ import { coursesRules } from './rules';
 import type { CourseFinding, Courses, StrapReason } from '.';
 import { type Length, type UnitSystem, showLength, storeLength } from '../../kernel/measure';
 import type { Openings } from '../openings';
-import type { Notice } from '../../kernel/notices/notice';
-
-type Wording = Pick<Notice, 'severity' | 'where' | 'what' | 'place'> &
-  Partial<Pick<Notice, 'why' | 'rule' | 'fixes'>>;
+import { type Notice, type NoticeTable, noticesOf } from '../../kernel/notices';
 
 /** Why a joint wants straps, in the words of the strap list. */
 export const STRAP_REASONS: Readonly<Record<StrapReason, string>> = {
@@ -28,36 +25,32 @@ export const STRAP_REASONS: Readonly<Record<StrapReason, string>> = {
 const joints = (count: number): string => (count === 1 ? '1 joint' : `${String(count)} joints`);
 
 function wording(
-  finding: CourseFinding,
   openings: Openings,
   units: UnitSystem,
   nameOf: (wall: string) => string,
-): Wording {
+): NoticeTable<CourseFinding> {
   const inInches = (length: Length): string => showLength(length, units, { style: 'inches' });
-  switch (finding.kind) {
-    case 'cell-bars':
-      return {
-        severity: 'tip',
-        where: 'Courses',
-        place: { setting: 'courses' },
-        what: `Horizontal bars lie in the cells of ${finding.courses.length === 1 ? 'course' : 'courses'} ${finding.courses.join(', ')}. Saw the blocks at a cell to turn corners; the drawings say which bars.`,
-      };
-    case 'turn-too-sharp':
-      return {
-        severity: 'stop',
-        where: `Corner ${finding.corner}`,
-        place: { loop: finding.loop, corner: finding.corner },
-        what: 'This turn is too sharp to be mitred: the cut would run through half a block. Split it into two turns.',
-      };
-    case 'corner-lapped':
-      return {
-        severity: 'mind',
-        where: `Corner ${finding.corner}`,
-        place: { loop: finding.loop, corner: finding.corner },
-        what: 'Walls of different core meet: no moulded corner fits. Blocks run through in turns, course about; cut the inner panel out where the cores meet, close the open ends with foam, strap both faces.',
-        why: 'A corner cut from blocks has no webs round it.',
-      };
-    case 'curved': {
+  return {
+    'cell-bars': (finding) => ({
+      severity: 'tip',
+      where: 'Courses',
+      place: { setting: 'courses' },
+      what: `Horizontal bars lie in the cells of ${finding.courses.length === 1 ? 'course' : 'courses'} ${finding.courses.join(', ')}. Saw the blocks at a cell to turn corners; the drawings say which bars.`,
+    }),
+    'turn-too-sharp': (finding) => ({
+      severity: 'stop',
+      where: `Corner ${finding.corner}`,
+      place: { loop: finding.loop, corner: finding.corner },
+      what: 'This turn is too sharp to be mitred: the cut would run through half a block. Split it into two turns.',
+    }),
+    'corner-lapped': (finding) => ({
+      severity: 'mind',
+      where: `Corner ${finding.corner}`,
+      place: { loop: finding.loop, corner: finding.corner },
+      what: 'Walls of different core meet: no moulded corner fits. Blocks run through in turns, course about; cut the inner panel out where the cores meet, close the open ends with foam, strap both faces.',
+      why: 'A corner cut from blocks has no webs round it.',
+    }),
+    curved: (finding) => {
       const longer = finding.outside >= finding.inside ? 'outer' : 'inner';
       return {
         severity: 'tip',
@@ -67,53 +60,51 @@ function wording(
         what: `Curved: outer face ${showLength(finding.outside, units)}, inner face ${showLength(finding.inside, units)}. Blocks are laid on the ${longer} face; saw ${String(finding.cutsABlock)} relief cuts in the other face of every block, ${String(finding.cutsACourse)} a course, each a wedge of ${showLength(finding.wedge, units, { style: 'inches', partsPerInch: 32 })}. Strap every joint.`,
         why: coursesRules['courses.curve.webs'].reason,
       };
-    }
-    case 'corner-mitred':
-      return {
-        severity: 'mind',
-        where: `Corner ${finding.corner}`,
-        place: { loop: finding.loop, corner: finding.corner },
-        what: 'No moulded piece has this turn: saw both walls at half of it, and strap the joint on both faces in every course.',
-        why: 'A mitred corner has no webs round it and nothing interlocks across it.',
-      };
-    case 'seam-off-wall':
-      return {
-        severity: 'stop',
-        where: nameOf(finding.wall),
-        place: { wall: finding.wall },
-        what: `A common seam at “${finding.text}” does not lie between the legs of this wall’s corners; running bond is laid instead. Move the seam, or take it off.`,
-        fixes: [
-          {
-            label: 'Take the seam off',
-            edit: { kind: 'set-wall', row: finding.wall, change: { bond: null } },
-          },
-        ],
-      };
-    case 'cuts-do-not-fit':
-      return {
-        severity: 'mind',
-        where: nameOf(finding.wall),
-        place: { wall: finding.wall },
-        what: 'The cuts chosen for this wall no longer add up to its run; the usual rule cuts it instead.',
-        fixes: [
-          {
-            label: 'Forget the chosen cuts',
-            edit: { kind: 'set-wall', row: finding.wall, change: { bond: null } },
-          },
-        ],
-      };
-    case 'as-laid-unreadable':
-      return {
-        severity: 'stop',
-        where: nameOf(finding.wall),
-        place: { wall: finding.wall },
-        what: `“${finding.text}” in course ${String(finding.course)} cannot be read as the length that the wall came out at, or there is no such course.`,
-      };
-    case 'as-laid': {
+    },
+    'corner-mitred': (finding) => ({
+      severity: 'mind',
+      where: `Corner ${finding.corner}`,
+      place: { loop: finding.loop, corner: finding.corner },
+      what: 'No moulded piece has this turn: saw both walls at half of it, and strap the joint on both faces in every course.',
+      why: 'A mitred corner has no webs round it and nothing interlocks across it.',
+    }),
+    'seam-off-wall': (finding) => ({
+      severity: 'stop',
+      where: nameOf(finding.wall),
+      place: { wall: finding.wall },
+      what: `A common seam at “${finding.text}” does not lie between the legs of this wall’s corners; running bond is laid instead. Move the seam, or take it off.`,
+      fixes: [
+        {
+          label: 'Take the seam off',
+          edit: { kind: 'set-wall', row: finding.wall, change: { bond: null } },
+        },
+      ],
+    }),
+    'cuts-do-not-fit': (finding) => ({
+      severity: 'mind',
+      where: nameOf(finding.wall),
+      place: { wall: finding.wall },
+      what: 'The cuts chosen for this wall no longer add up to its run; the usual rule cuts it instead.',
+      fixes: [
+        {
+          label: 'Forget the chosen cuts',
+          edit: { kind: 'set-wall', row: finding.wall, change: { bond: null } },
+        },
+      ],
+    }),
+    'as-laid-unreadable': (finding) => ({
+      key: finding.course,
+      severity: 'stop',
+      where: nameOf(finding.wall),
+      place: { wall: finding.wall },
+      what: `“${finding.text}” in course ${String(finding.course)} cannot be read as the length that the wall came out at, or there is no such course.`,
+    }),
+    'as-laid': (finding) => {
       const grown = finding.by > 0;
       const much = finding.by > finding.allowed;
       const size = showLength(Math.abs(finding.by) as Length, units, { style: 'inches', partsPerInch: 32 });
       return {
+        key: finding.course,
         severity: much ? 'mind' : 'tip',
         where: nameOf(finding.wall),
         place: { wall: finding.wall },
@@ -130,83 +121,78 @@ function wording(
               }.`,
         why: coursesRules['courses.growth.perPiece'].reason,
       };
-    }
-    case 'strip-too-low':
-      return {
-        severity: 'mind',
-        where: openings.placed.find((each) => each.id === finding.opening)?.name ?? nameOf(finding.wall),
-        place: { wall: finding.wall, stage: 'openings', opening: finding.opening },
-        rule: 'courses.rip.least',
-        what: `A strip of only ${inInches(finding.height)} is left of course ${String(finding.course)} at its sill or head. Move it to the course line, or glue the strip to the block beside it.`,
-        why: coursesRules['courses.rip.least'].reason,
-      };
-    case 'rip-too-low':
-      return {
-        severity: 'mind',
-        where: nameOf(finding.wall),
-        place: { wall: finding.wall },
-        rule: 'courses.rip.least',
-        what: `Course ${String(finding.course)} would be ripped to ${inInches(finding.height)} here. Move the footing or the top to a course, or take the strip up with the course beside it.`,
-        why: coursesRules['courses.rip.least'].reason,
-      };
-    case 'too-short-for-corners':
-      return {
-        severity: 'stop',
-        where: nameOf(finding.wall),
-        place: { wall: finding.wall },
-        what: `Its two corner legs need ${showLength(finding.needs, units)} and the wall has ${showLength(finding.has, units)}; make it at least that long.`,
-      };
-    case 'filler-near-corner':
-      return {
-        severity: 'mind',
-        where: nameOf(finding.wall),
-        place: { wall: finding.wall },
-        rule: 'courses.filler.blocksFromCorner',
-        what: 'A cut piece stands next to a corner: the wall is too short for a whole block on both sides of it.',
-        why: coursesRules['courses.filler.blocksFromCorner'].reason,
-      };
-    case 'off-pitch':
-      return {
-        severity: 'mind',
-        where: nameOf(finding.wall),
-        place: { wall: finding.wall },
-        what: `The rest of ${inInches(finding.rest)} is off the ${inInches(finding.pitch)} interlock pitch: past the cut the courses will not nest. A common seam works for any length.`,
-        why: 'Nubs and sockets meet only at whole pitches.',
-        fixes:
-          finding.seam === null
-            ? []
-            : [
-                {
-                  label: `Common seam at ${showLength(finding.seam, units)}`,
-                  edit: {
-                    kind: 'set-wall',
-                    row: finding.wall,
-                    change: { bond: { kind: 'seam', at: storeLength(finding.seam, units) } },
-                  },
+    },
+    'strip-too-low': (finding) => ({
+      key: finding.course,
+      severity: 'mind',
+      where: openings.placed.find((each) => each.id === finding.opening)?.name ?? nameOf(finding.wall),
+      place: { wall: finding.wall, stage: 'openings', opening: finding.opening },
+      rule: 'courses.rip.least',
+      what: `A strip of only ${inInches(finding.height)} is left of course ${String(finding.course)} at its sill or head. Move it to the course line, or glue the strip to the block beside it.`,
+      why: coursesRules['courses.rip.least'].reason,
+    }),
+    'rip-too-low': (finding) => ({
+      key: finding.course,
+      severity: 'mind',
+      where: nameOf(finding.wall),
+      place: { wall: finding.wall },
+      rule: 'courses.rip.least',
+      what: `Course ${String(finding.course)} would be ripped to ${inInches(finding.height)} here. Move the footing or the top to a course, or take the strip up with the course beside it.`,
+      why: coursesRules['courses.rip.least'].reason,
+    }),
+    'too-short-for-corners': (finding) => ({
+      severity: 'stop',
+      where: nameOf(finding.wall),
+      place: { wall: finding.wall },
+      what: `Its two corner legs need ${showLength(finding.needs, units)} and the wall has ${showLength(finding.has, units)}; make it at least that long.`,
+    }),
+    'filler-near-corner': (finding) => ({
+      severity: 'mind',
+      where: nameOf(finding.wall),
+      place: { wall: finding.wall },
+      rule: 'courses.filler.blocksFromCorner',
+      what: 'A cut piece stands next to a corner: the wall is too short for a whole block on both sides of it.',
+      why: coursesRules['courses.filler.blocksFromCorner'].reason,
+    }),
+    'off-pitch': (finding) => ({
+      severity: 'mind',
+      where: nameOf(finding.wall),
+      place: { wall: finding.wall },
+      what: `The rest of ${inInches(finding.rest)} is off the ${inInches(finding.pitch)} interlock pitch: past the cut the courses will not nest. A common seam works for any length.`,
+      why: 'Nubs and sockets meet only at whole pitches.',
+      fixes:
+        finding.seam === null
+          ? []
+          : [
+              {
+                label: `Common seam at ${showLength(finding.seam, units)}`,
+                edit: {
+                  kind: 'set-wall',
+                  row: finding.wall,
+                  change: { bond: { kind: 'seam', at: storeLength(finding.seam, units) } },
                 },
-              ],
-      };
-    case 'straps':
-      return {
-        severity: 'mind',
-        where: nameOf(finding.wall),
-        place: { wall: finding.wall },
-        rule: finding.reasons.includes('short') ? 'courses.filler.shortest' : 'courses.ear.longest',
-        what: `Strap ${joints(finding.joints)}${finding.cuts.length === 0 ? '' : ` at the ${finding.cuts.map(inInches).join(' and ')} cut`}, both faces: ${finding.reasons
-          .map((reason) => STRAP_REASONS[reason])
-          .join(', ')}.`,
-        why: coursesRules['courses.ear.longest'].reason,
-      };
-    case 'stagger':
-      return {
-        severity: 'mind',
-        where: nameOf(finding.wall),
-        place: { wall: finding.wall },
-        rule: 'courses.stagger.least',
-        what: `${joints(finding.joints)} within ${inInches(finding.closest)} of a joint in the course below; strap there.`,
-        why: coursesRules['courses.stagger.least'].reason,
-      };
-  }
+              },
+            ],
+    }),
+    straps: (finding) => ({
+      severity: 'mind',
+      where: nameOf(finding.wall),
+      place: { wall: finding.wall },
+      rule: finding.reasons.includes('short') ? 'courses.filler.shortest' : 'courses.ear.longest',
+      what: `Strap ${joints(finding.joints)}${finding.cuts.length === 0 ? '' : ` at the ${finding.cuts.map(inInches).join(' and ')} cut`}, both faces: ${finding.reasons
+        .map((reason) => STRAP_REASONS[reason])
+        .join(', ')}.`,
+      why: coursesRules['courses.ear.longest'].reason,
+    }),
+    stagger: (finding) => ({
+      severity: 'mind',
+      where: nameOf(finding.wall),
+      place: { wall: finding.wall },
+      rule: 'courses.stagger.least',
+      what: `${joints(finding.joints)} within ${inInches(finding.closest)} of a joint in the course below; strap there.`,
+      why: coursesRules['courses.stagger.least'].reason,
+    }),
+  };
 }
 
 /** What the courses have to say, in the words and units of the job. */
@@ -216,15 +202,5 @@ export function courseNotices(
   units: UnitSystem,
   nameOf: (wall: string) => string,
 ): readonly Notice[] {
-  return courses.findings.map((finding): Notice => {
-    const words = wording(finding, openings, units, nameOf);
-    const at = 'wall' in finding ? finding.wall : 'corner' in finding ? finding.corner : '';
-    const course =
-      finding.kind === 'as-laid' || finding.kind === 'as-laid-unreadable'
-        ? `:${String(finding.course)}`
-        : finding.kind === 'strip-too-low'
-          ? `:${String(finding.course)}:${finding.opening}`
-          : '';
-    return { ...words, id: `${finding.kind}:${at}${course}`, fixes: words.fixes ?? [] };
-  });
+  return noticesOf('', courses.findings, wording(openings, units, nameOf));
 }

@@ -3,10 +3,7 @@ import type { Footing, FootingProblem, SurveyPass } from '.';
 import { type Length, type UnitSystem, add, showLength, storeLength, times } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
 import { moveText } from '../../kernel/notices/moveText';
-import type { Notice } from '../../kernel/notices/notice';
-
-type Wording = Pick<Notice, 'severity' | 'where' | 'what' | 'place'> &
-  Partial<Pick<Notice, 'why' | 'rule' | 'fixes'>>;
+import { type Notice, type NoticeTable, type Told, noticesOf } from '../../kernel/notices';
 
 const PASSES: Readonly<Record<SurveyPass, string>> = {
   footing: 'Level survey',
@@ -14,35 +11,32 @@ const PASSES: Readonly<Record<SurveyPass, string>> = {
 };
 
 function wording(
-  problem: FootingProblem,
   units: UnitSystem,
   nameOf: (wall: string) => string,
   rules: HouseRules,
-): Wording {
+): NoticeTable<FootingProblem> {
   const inInches = (length: Length): string => showLength(length, units, { style: 'inches' });
   const inFeet = (length: Length): string => showLength(length, units);
-  const onWall = (wall: string): Pick<Wording, 'where' | 'place'> => ({
+  const onWall = (wall: string): Pick<Told, 'where' | 'place'> => ({
     where: nameOf(wall),
     place: { wall },
   });
   const footing = { where: 'Footing', place: {} };
-  switch (problem.kind) {
-    case 'text-unreadable':
-      return {
-        severity: 'stop',
-        ...(problem.wall === null ? footing : onWall(problem.wall)),
-        what:
-          problem.what === 'offset'
-            ? `“${problem.text}” cannot be read as a way off the middle of the footing; write “out 2in” or “in 2in”. The middle stands in its place.`
-            : `“${problem.text}” cannot be read as the footing’s ${problem.what === 'sheet' ? 'sheet thickness' : problem.what}; the house rule stands in its place.`,
-      };
-    case 'size-out-of-range':
-      return {
-        severity: 'stop',
-        ...(problem.wall === null ? footing : onWall(problem.wall)),
-        what: `${problem.what === 'sheet' ? 'A sheet’s thickness' : `A footing’s ${problem.what}`} lies between ${inFeet(problem.least)} and ${inFeet(problem.most)}; ${inFeet(problem.given)} is a slip. The house rule stands in its place.`,
-      };
-    case 'narrower-than-wall': {
+  return {
+    'text-unreadable': (problem) => ({
+      severity: 'stop',
+      ...(problem.wall === null ? footing : onWall(problem.wall)),
+      what:
+        problem.what === 'offset'
+          ? `“${problem.text}” cannot be read as a way off the middle of the footing; write “out 2in” or “in 2in”. The middle stands in its place.`
+          : `“${problem.text}” cannot be read as the footing’s ${problem.what === 'sheet' ? 'sheet thickness' : problem.what}; the house rule stands in its place.`,
+    }),
+    'size-out-of-range': (problem) => ({
+      severity: 'stop',
+      ...(problem.wall === null ? footing : onWall(problem.wall)),
+      what: `${problem.what === 'sheet' ? 'A sheet’s thickness' : `A footing’s ${problem.what}`} lies between ${inFeet(problem.least)} and ${inFeet(problem.most)}; ${inFeet(problem.given)} is a slip. The house rule stands in its place.`,
+    }),
+    'narrower-than-wall': (problem) => {
       const wide = add(problem.thickness, times(rules.length('footing.edge.least'), 2));
       return {
         severity: 'stop',
@@ -60,95 +54,87 @@ function wording(
           },
         ],
       };
-    }
-    case 'off-footing':
-      return {
-        severity: 'stop',
-        ...onWall(problem.wall),
-        what: `The ${problem.side} chalk line runs ${inInches(problem.by)} off the footing. Move the wall on it, or widen it.`,
-        fixes: [
-          {
-            label: 'Stand it in the middle',
-            edit: { kind: 'set-wall', row: problem.wall, change: { bearing: null } },
-          },
-        ],
-      };
-    case 'edge-small':
-      return {
-        severity: 'mind',
-        ...onWall(problem.wall),
-        rule: 'footing.edge.least',
-        what: `Only ${inInches(problem.left)} of footing is left ${problem.side} the form: no room for a kicker board.`,
-        why: footingRules['footing.edge.least'].reason,
-      };
-    case 'shot-unreadable':
-      return {
-        severity: 'mind',
-        ...onWall(problem.wall),
-        what: `${PASSES[problem.pass]}: “${problem.text}” cannot be read; that reading is left out.`,
-      };
-    case 'shots-without-wall':
-      return {
-        severity: 'mind',
-        where: PASSES[problem.pass],
-        place: {},
-        what: `${problem.count === 1 ? '1 reading belongs' : `${String(problem.count)} readings belong`} to a wall that is no longer there; kept, but left out.`,
-      };
-    case 'shot-off-wall':
-      return {
-        severity: 'mind',
-        ...onWall(problem.wall),
-        what: `${PASSES[problem.pass]}: a reading at ${inFeet(problem.at)} lies off the wall, which is ${inFeet(problem.length)} long; it is left out.`,
-      };
-    case 'shots-twice':
-      return {
-        severity: 'mind',
-        ...onWall(problem.wall),
-        what: `${PASSES[problem.pass]}: two readings at ${inFeet(problem.at)} differ by ${inInches(problem.by)}. The later one counts; take the wrong one off the list.`,
-      };
-    case 'one-reading':
-      return {
-        severity: 'mind',
-        where: PASSES[problem.pass],
-        place: {},
-        what: 'One reading says nothing of level. Take one at every block or so.',
-      };
-    case 'not-surveyed':
-      return {
-        severity: 'mind',
-        where: PASSES[problem.pass],
-        place: {},
-        what: `No reading yet on ${problem.walls.join(', ')}, or on a step of it: nothing is shimmed there.`,
-      };
-    case 'pull-unreadable':
-      return {
-        severity: 'mind',
-        where: `${problem.from} to ${problem.to}`,
-        place: {},
-        what: `“${problem.text}” cannot be read as a length; the pull is left out.`,
-      };
-    case 'pulls-without-corner':
-      return {
-        severity: 'mind',
-        where: 'Square',
-        place: {},
-        what: `${problem.count === 1 ? '1 pull names a corner that is' : `${String(problem.count)} pulls name corners that are`} no longer there, or on an open outline; kept, but left out.`,
-      };
-    case 'pull-to-itself':
-      return {
-        severity: 'mind',
-        where: `Corner ${problem.corner}`,
-        place: { corner: problem.corner },
-        what: 'A pull goes from a corner to itself; choose another corner.',
-      };
-    case 'pull-impossible':
-      return {
-        severity: 'stop',
-        where: `${problem.from} to ${problem.to}`,
-        place: {},
-        what: `A pull of ${inFeet(problem.length)} cannot be: with walls as long as they are, ${problem.from} and ${problem.to} lie ${inFeet(problem.least)} to ${inFeet(problem.most)} apart. Read the tape again.`,
-      };
-  }
+    },
+    'off-footing': (problem) => ({
+      severity: 'stop',
+      ...onWall(problem.wall),
+      what: `The ${problem.side} chalk line runs ${inInches(problem.by)} off the footing. Move the wall on it, or widen it.`,
+      fixes: [
+        {
+          label: 'Stand it in the middle',
+          edit: { kind: 'set-wall', row: problem.wall, change: { bearing: null } },
+        },
+      ],
+    }),
+    'edge-small': (problem) => ({
+      severity: 'mind',
+      ...onWall(problem.wall),
+      rule: 'footing.edge.least',
+      what: `Only ${inInches(problem.left)} of footing is left ${problem.side} the form: no room for a kicker board.`,
+      why: footingRules['footing.edge.least'].reason,
+    }),
+    'shot-unreadable': (problem) => ({
+      severity: 'mind',
+      ...onWall(problem.wall),
+      what: `${PASSES[problem.pass]}: “${problem.text}” cannot be read; that reading is left out.`,
+    }),
+    'shots-without-wall': (problem) => ({
+      severity: 'mind',
+      where: PASSES[problem.pass],
+      place: {},
+      what: `${problem.count === 1 ? '1 reading belongs' : `${String(problem.count)} readings belong`} to a wall that is no longer there; kept, but left out.`,
+    }),
+    'shot-off-wall': (problem) => ({
+      key: problem.at,
+      severity: 'mind',
+      ...onWall(problem.wall),
+      what: `${PASSES[problem.pass]}: a reading at ${inFeet(problem.at)} lies off the wall, which is ${inFeet(problem.length)} long; it is left out.`,
+    }),
+    'shots-twice': (problem) => ({
+      key: problem.at,
+      severity: 'mind',
+      ...onWall(problem.wall),
+      what: `${PASSES[problem.pass]}: two readings at ${inFeet(problem.at)} differ by ${inInches(problem.by)}. The later one counts; take the wrong one off the list.`,
+    }),
+    'one-reading': (problem) => ({
+      severity: 'mind',
+      where: PASSES[problem.pass],
+      place: {},
+      what: 'One reading says nothing of level. Take one at every block or so.',
+    }),
+    'not-surveyed': (problem) => ({
+      severity: 'mind',
+      where: PASSES[problem.pass],
+      place: {},
+      what: `No reading yet on ${problem.walls.join(', ')}, or on a step of it: nothing is shimmed there.`,
+    }),
+    'pull-unreadable': (problem) => ({
+      key: problem.from,
+      severity: 'mind',
+      where: `${problem.from} to ${problem.to}`,
+      place: {},
+      what: `“${problem.text}” cannot be read as a length; the pull is left out.`,
+    }),
+    'pulls-without-corner': (problem) => ({
+      severity: 'mind',
+      where: 'Square',
+      place: {},
+      what: `${problem.count === 1 ? '1 pull names a corner that is' : `${String(problem.count)} pulls name corners that are`} no longer there, or on an open outline; kept, but left out.`,
+    }),
+    'pull-to-itself': (problem) => ({
+      severity: 'mind',
+      where: `Corner ${problem.corner}`,
+      place: { corner: problem.corner },
+      what: 'A pull goes from a corner to itself; choose another corner.',
+    }),
+    'pull-impossible': (problem) => ({
+      key: problem.from,
+      severity: 'stop',
+      where: `${problem.from} to ${problem.to}`,
+      place: {},
+      what: `A pull of ${inFeet(problem.length)} cannot be: with walls as long as they are, ${problem.from} and ${problem.to} lie ${inFeet(problem.least)} to ${inFeet(problem.most)} apart. Read the tape again.`,
+    }),
+  };
 }
 
 /** What the measures say besides what is wrong with them: out of level, a hump, pulls that disagree, a long tail at the gap. */
@@ -234,10 +220,6 @@ export function footingNotices(
   rules: HouseRules,
 ): readonly Notice[] {
   const here = (notice: Notice): Notice => ({ ...notice, place: { ...notice.place, stage: 'footing' } });
-  const told = footing.problems.map((problem, index): Notice => ({
-    id: `${problem.kind}:${'wall' in problem ? (problem.wall ?? '') : ''}:${String(index)}`,
-    fixes: [],
-    ...wording(problem, units, nameOf, rules),
-  }));
+  const told = noticesOf('', footing.problems, wording(units, nameOf, rules));
   return [...told, ...findings(footing, units, nameOf, rules)].map(here);
 }

@@ -1,6 +1,6 @@
-import type { LimitProblem } from '.';
-import { type UnitSystem, CUBIC_METRES_PER_CUBIC_YARD, showLength } from '../../kernel/measure';
-import type { Notice, NoticePlace } from '../../kernel/notices/notice';
+import type { LimitPlace, LimitProblem } from '.';
+import { type Length, type UnitSystem, CUBIC_METRES_PER_CUBIC_YARD, showLength } from '../../kernel/measure';
+import { type Notice, type NoticePlace, type NoticeTable, noticesOf } from '../../kernel/notices';
 
 /** How a length is called on screen, by its name in the plan file. */
 const WORDS: Readonly<Record<string, string>> = {
@@ -22,11 +22,8 @@ const WORDS: Readonly<Record<string, string>> = {
 /** As many as anyone reads; the rest are counted. */
 const MOST_TOLD = 20;
 
-/** Where the interface goes for it. */
-function placeOf(problem: LimitProblem): NoticePlace {
-  if (problem.kind === 'too-many-walls') return {};
-  if (problem.kind === 'side-too-large') return { stage: 'pour' };
-  const { of, id } = problem.place;
+/** Where the interface goes for a thing that measures too much or too little. */
+function placeOf({ of, id }: LimitPlace): NoticePlace {
   switch (of) {
     case 'opening':
       return { stage: 'openings', opening: id };
@@ -43,37 +40,50 @@ function placeOf(problem: LimitProblem): NoticePlace {
   }
 }
 
-function whereOf(problem: LimitProblem, nameOf: (id: string) => string): string {
-  if (problem.kind === 'too-many-walls') return 'Walk';
-  if (problem.kind === 'side-too-large') return problem.name;
-  const { of, id } = problem.place;
-  if (of === 'footing') return 'Footing';
-  if (of === 'bracing') return 'Bracing';
-  if (of === 'buck') return 'Bucks';
-  return of === 'loop' ? 'Walk' : nameOf(id);
-}
+/** What such a thing is called, where it has no name of its own. */
+const PLACE_NAMES: Readonly<Partial<Record<LimitPlace['of'], string>>> = {
+  footing: 'Footing',
+  bracing: 'Bracing',
+  buck: 'Bucks',
+  loop: 'Walk',
+};
 
-function whatOf(problem: LimitProblem, units: UnitSystem): string {
-  if (problem.kind === 'too-many-walls') {
-    return `This job has ${String(problem.walls)} walls; ${String(problem.most)} at most are worked. Split it into several jobs; outlines past that are left out until then.`;
-  }
-  if (problem.kind === 'side-too-large') {
-    const [unit, name] = units === 'imperial' ? [CUBIC_METRES_PER_CUBIC_YARD, 'yd³'] : [1, 'm³'];
-    const show = (cubicMetres: number): string => `${String(Math.round(cubicMetres / unit))} ${name}`;
-    return `${show(problem.cubicMetres)} is more than a side pour takes (${show(problem.most)}); check the number and its unit. It is left out until then.`;
-  }
-  const { field, length, range } = problem;
-  const short = length < range.least;
-  const bound = short ? range.least : range.most;
-  const show = (value: typeof length): string =>
-    showLength(
-      value,
-      units,
-      Math.abs(value) < 3e8 ? { style: 'inches', partsPerInch: 64 } : { partsPerInch: 1 },
-    );
-  const name = WORDS[field] ?? field;
-  return `A ${name} of ${show(length)} is a slip: it is ${show(bound)} at ${short ? 'least' : 'most'}. Check the number and its unit; it is left out until then.`;
-}
+const limitWording = (units: UnitSystem, nameOf: (id: string) => string): NoticeTable<LimitProblem> => ({
+  'too-many-walls': ({ walls, most }) => ({
+    severity: 'stop',
+    where: 'Walk',
+    place: {},
+    what: `This job has ${String(walls)} walls; ${String(most)} at most are worked. Split it into several jobs; outlines past that are left out until then.`,
+  }),
+  'side-too-large': ({ name, cubicMetres, most }) => {
+    const [unit, unitName] = units === 'imperial' ? [CUBIC_METRES_PER_CUBIC_YARD, 'yd³'] : [1, 'm³'];
+    const show = (value: number): string => `${String(Math.round(value / unit))} ${unitName}`;
+    return {
+      severity: 'stop',
+      where: name,
+      place: { stage: 'pour' },
+      key: name,
+      what: `${show(cubicMetres)} is more than a side pour takes (${show(most)}); check the number and its unit. It is left out until then.`,
+    };
+  },
+  'out-of-range': ({ place, field, length, range }) => {
+    const short = length < range.least;
+    const bound = short ? range.least : range.most;
+    const show = (value: Length): string =>
+      showLength(
+        value,
+        units,
+        Math.abs(value) < 3e8 ? { style: 'inches', partsPerInch: 64 } : { partsPerInch: 1 },
+      );
+    return {
+      severity: 'stop',
+      where: PLACE_NAMES[place.of] ?? nameOf(place.id),
+      place: placeOf(place),
+      key: [place.id, field],
+      what: `A ${WORDS[field] ?? field} of ${show(length)} is a slip: it is ${show(bound)} at ${short ? 'least' : 'most'}. Check the number and its unit; it is left out until then.`,
+    };
+  },
+});
 
 /** What of the plan is left out because it measures more or less than anything of its kind. */
 export function limitNotices(
@@ -81,14 +91,7 @@ export function limitNotices(
   units: UnitSystem,
   nameOf: (id: string) => string,
 ): readonly Notice[] {
-  const told = problems.slice(0, MOST_TOLD).map((problem, index): Notice => ({
-    id: `limit-${problem.kind}:${String(index)}`,
-    severity: 'stop',
-    place: placeOf(problem),
-    where: whereOf(problem, nameOf),
-    what: whatOf(problem, units),
-    fixes: [],
-  }));
+  const told = noticesOf('limit-', problems.slice(0, MOST_TOLD), limitWording(units, nameOf));
   const more = problems.length - told.length;
   if (more <= 0) return told;
   return [

@@ -3,10 +3,7 @@ import { type Length, type UnitSystem, showLength, storeLength } from '../../ker
 import type { Plan } from '../../kernel/plan';
 import { outlineRules } from './rules';
 import { type LevelProblem, type Levels, readFootingStep } from '.';
-import type { Notice, NoticeFix } from '../../kernel/notices/notice';
-
-type Wording = Pick<Notice, 'severity' | 'where' | 'what' | 'place'> &
-  Partial<Pick<Notice, 'why' | 'rule' | 'fixes'>>;
+import { type Notice, type NoticeFix, type NoticeTable, type Told, noticesOf } from '../../kernel/notices';
 
 type Context = Pick<Plan, 'loops' | 'units'>;
 
@@ -56,105 +53,95 @@ function withoutStep(
   ];
 }
 
-function wording(problem: LevelProblem, plan: Context, nameOf: (wall: string) => string): Wording {
+function wording(plan: Context, nameOf: (wall: string) => string): NoticeTable<LevelProblem> {
   const { units } = plan;
   const show = (length: Length): string => showLength(length, units);
   const inInches = (length: Length): string => showLength(length, units, { style: 'inches' });
-  const wall = 'wall' in problem ? { where: nameOf(problem.wall), place: { wall: problem.wall } } : null;
-  const onWall = wall ?? { where: 'Height', place: { setting: 'height' as const } };
-  switch (problem.kind) {
-    case 'too-many-pieces':
-      return {
-        severity: 'stop',
-        where: 'Courses',
-        place: { setting: 'courses' },
-        what: `These walls take about ${String(problem.pieces)} pieces; ${String(problem.most)} at most are laid in one job. Split it into several jobs, or check lengths and courses.`,
-      };
-    case 'courses-out-of-range':
-      return {
-        severity: 'stop',
-        where: 'Courses',
-        place: { setting: 'courses' },
-        rule: 'courses.most',
-        what: `${String(problem.courses)} courses cannot be laid; give a whole number from 1 to ${String(problem.most)}.`,
-      };
-    case 'pours-out-of-order':
-      return {
-        severity: 'stop',
-        where: 'Pours',
-        place: { setting: 'courses' },
-        what: `Pour “${problem.pour}” ends no higher than the one before it; pours go from the footing up.`,
-      };
-    case 'height-unreadable':
-      return {
-        severity: 'stop',
-        ...onWall,
-        what: `“${problem.text}” cannot be read as a height; write it like 8′ 4″, or count courses.`,
-      };
-    case 'half-piece-missing':
-      return {
-        severity: 'mind',
-        ...onWall,
-        rule: 'courses.height.rest',
-        what:
-          problem.half === null
-            ? `These forms have no half-height piece; the last course is ripped to ${inInches(problem.rest)}.`
-            : `The half-height piece is ${inInches(problem.half)} high and the rest is ${inInches(problem.rest)}; the last course is ripped instead.`,
-      };
-    case 'base-unreadable':
-      return {
-        severity: 'stop',
-        where: 'Footing',
-        place: { loop: problem.loop },
-        what: `“${problem.text}” cannot be read as a height of this outline’s footing; it is taken as level with the first.`,
-      };
-    case 'step-unreadable':
-      return {
-        severity: 'stop',
-        ...onWall,
-        what: `“${problem.text}” cannot be read as a footing step; write how far along it is, and “up 32in” or “down 16in”.`,
-      };
-    case 'step-off-wall':
-      return {
-        severity: 'stop',
-        ...onWall,
-        what: `A step of the ${problem.of === 'footing' ? 'footing' : 'top'} at ${show(problem.at)} is not on this wall, which is ${show(problem.length)} long.`,
-        fixes: withoutStep(problem, plan),
-      };
-    case 'steps-not-home':
-      return {
-        severity: 'stop',
-        where: 'Footing',
-        place: { loop: problem.loop },
-        what: `Walked round once, the footing steps end ${show(Math.abs(problem.by) as Length)} ${problem.by > 0 ? 'higher' : 'lower'} than they began. Every step up needs one down; until then this footing is taken as level.`,
-      };
-    case 'step-off-course':
-      return {
-        severity: 'mind',
-        ...onWall,
-        what: `The footing step of ${inInches(problem.step)} is no whole number of courses: the first course above it is ripped to ${inInches(problem.rip)}. ${problem.nearest.map(inInches).join(' or ')} would need no rip.`,
-        why: 'A step of whole courses lets the upper footing’s first course line up with the others.',
-        fixes: stepFixes(problem, plan),
-      };
-    case 'top-unreadable':
-      return {
-        severity: 'stop',
-        ...onWall,
-        what: `“${problem.text}” cannot be read as a top, or has no such course; write “5 courses” or a height like 7′ 4″.`,
-      };
-    case 'top-too-high':
-      return {
-        severity: 'mind',
-        ...onWall,
-        what: `Its top at ${show(problem.top)} is above the job’s ${show(problem.highest)}; it is taken as that. Raise the job first.`,
-      };
-    case 'top-below-bottom':
-      return {
-        severity: 'stop',
-        ...onWall,
-        what: `Its top at ${show(problem.top)} is not above its footing at ${show(problem.bottom)}; nothing is laid there.`,
-      };
-  }
+  const onWall = (wall: string): Pick<Told, 'where' | 'place'> => ({
+    where: nameOf(wall),
+    place: { wall },
+  });
+  const onHeight = { where: 'Height', place: { setting: 'height' as const } };
+  return {
+    'too-many-pieces': (problem) => ({
+      severity: 'stop',
+      where: 'Courses',
+      place: { setting: 'courses' },
+      what: `These walls take about ${String(problem.pieces)} pieces; ${String(problem.most)} at most are laid in one job. Split it into several jobs, or check lengths and courses.`,
+    }),
+    'courses-out-of-range': (problem) => ({
+      severity: 'stop',
+      where: 'Courses',
+      place: { setting: 'courses' },
+      rule: 'courses.most',
+      what: `${String(problem.courses)} courses cannot be laid; give a whole number from 1 to ${String(problem.most)}.`,
+    }),
+    'pours-out-of-order': (problem) => ({
+      severity: 'stop',
+      where: 'Pours',
+      place: { setting: 'courses' },
+      what: `Pour “${problem.pour}” ends no higher than the one before it; pours go from the footing up.`,
+    }),
+    'height-unreadable': (problem) => ({
+      severity: 'stop',
+      ...onHeight,
+      what: `“${problem.text}” cannot be read as a height; write it like 8′ 4″, or count courses.`,
+    }),
+    'half-piece-missing': (problem) => ({
+      severity: 'mind',
+      ...onHeight,
+      rule: 'courses.height.rest',
+      what:
+        problem.half === null
+          ? `These forms have no half-height piece; the last course is ripped to ${inInches(problem.rest)}.`
+          : `The half-height piece is ${inInches(problem.half)} high and the rest is ${inInches(problem.rest)}; the last course is ripped instead.`,
+    }),
+    'base-unreadable': (problem) => ({
+      severity: 'stop',
+      where: 'Footing',
+      place: { loop: problem.loop },
+      what: `“${problem.text}” cannot be read as a height of this outline’s footing; it is taken as level with the first.`,
+    }),
+    'step-unreadable': (problem) => ({
+      severity: 'stop',
+      ...onWall(problem.wall),
+      what: `“${problem.text}” cannot be read as a footing step; write how far along it is, and “up 32in” or “down 16in”.`,
+    }),
+    'step-off-wall': (problem) => ({
+      severity: 'stop',
+      ...onWall(problem.wall),
+      what: `A step of the ${problem.of === 'footing' ? 'footing' : 'top'} at ${show(problem.at)} is not on this wall, which is ${show(problem.length)} long.`,
+      fixes: withoutStep(problem, plan),
+    }),
+    'steps-not-home': (problem) => ({
+      severity: 'stop',
+      where: 'Footing',
+      place: { loop: problem.loop },
+      what: `Walked round once, the footing steps end ${show(Math.abs(problem.by) as Length)} ${problem.by > 0 ? 'higher' : 'lower'} than they began. Every step up needs one down; until then this footing is taken as level.`,
+    }),
+    'step-off-course': (problem) => ({
+      severity: 'mind',
+      ...onWall(problem.wall),
+      what: `The footing step of ${inInches(problem.step)} is no whole number of courses: the first course above it is ripped to ${inInches(problem.rip)}. ${problem.nearest.map(inInches).join(' or ')} would need no rip.`,
+      why: 'A step of whole courses lets the upper footing’s first course line up with the others.',
+      fixes: stepFixes(problem, plan),
+    }),
+    'top-unreadable': (problem) => ({
+      severity: 'stop',
+      ...onWall(problem.wall),
+      what: `“${problem.text}” cannot be read as a top, or has no such course; write “5 courses” or a height like 7′ 4″.`,
+    }),
+    'top-too-high': (problem) => ({
+      severity: 'mind',
+      ...onWall(problem.wall),
+      what: `Its top at ${show(problem.top)} is above the job’s ${show(problem.highest)}; it is taken as that. Raise the job first.`,
+    }),
+    'top-below-bottom': (problem) => ({
+      severity: 'stop',
+      ...onWall(problem.wall),
+      what: `Its top at ${show(problem.top)} is not above its footing at ${show(problem.bottom)}; nothing is laid there.`,
+    }),
+  };
 }
 
 /** What heights, footing steps and tops have to say, in the words and units of the job. */
@@ -163,15 +150,7 @@ export function levelNotices(
   plan: Context,
   nameOf: (wall: string) => string,
 ): readonly Notice[] {
-  const own = levels.problems.map((problem, index): Notice => {
-    const words = wording(problem, plan, nameOf);
-    const at = 'wall' in problem ? problem.wall : 'loop' in problem ? problem.loop : '';
-    return {
-      ...words,
-      id: `${problem.kind}:${at}${index === 0 ? '' : `:${String(index)}`}`,
-      fixes: words.fixes ?? [],
-    };
-  });
+  const own = noticesOf('', levels.problems, wording(plan, nameOf));
   return levels.rest === null ? own : [...own, restNotice(levels.rest, plan.units)];
 }
 

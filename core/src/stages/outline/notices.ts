@@ -9,7 +9,7 @@ import {
 } from '../../kernel/measure';
 import type { PlanEdit } from '../../kernel/plan';
 import type { Closing, Gap, LoopProblem, SetupProblem, Shell, ShellLoop } from '.';
-import type { Notice, NoticeFix, NoticePlace } from '../../kernel/notices/notice';
+import { type Notice, type NoticeFix, type NoticeTable, type Told, noticesOf } from '../../kernel/notices';
 
 type Namer = (row: string) => string;
 
@@ -51,117 +51,79 @@ function closingFix(closing: Closing, loop: ShellLoop, units: UnitSystem, nameOf
   };
 }
 
-interface Wording {
-  readonly severity: Notice['severity'];
-  readonly where: string;
-  readonly what: string;
-  readonly why?: string;
-  readonly fixes?: readonly NoticeFix[];
-  readonly place?: NoticePlace;
-  readonly rule?: Notice['rule'];
+/** Where a problem of a row is told. */
+type At = 'where' | 'place';
+
+/** Problems of the rows of a walk; their place is given. */
+function rowWording(units: UnitSystem): NoticeTable<Extract<LoopProblem, { row: string }>, At> {
+  return {
+    'length-empty': () => ({
+      severity: 'stop',
+      what: 'This wall has no length; type it, or remove the row.',
+    }),
+    'length-waiting': () => null,
+    'length-unreadable': (problem) => ({
+      severity: 'stop',
+      what: `“${problem.text}” cannot be read as a length. ${problem.message}`,
+    }),
+    'length-ambiguous': (problem) => ({
+      severity: 'stop',
+      what: `“${problem.text}” can be read in two ways; choose the one you mean.`,
+      fixes: problem.readings.map((reading) => ({
+        label: showLength(reading, units),
+        edit: { kind: 'set-row-length', row: problem.row, length: storeLength(reading, units) },
+      })),
+    }),
+    'length-not-positive': () => ({
+      severity: 'stop',
+      what: 'A wall must be longer than nothing; type its length.',
+    }),
+    'length-too-long': (problem) => ({
+      severity: 'stop',
+      rule: 'outline.wall.longest',
+      what: `${showLength(problem.length, units)} is longer than a wall can be (${showLength(problem.longest, units)}); check the unit.`,
+    }),
+    'turn-unreadable': (problem) => ({
+      severity: 'stop',
+      what: `“${problem.text}” cannot be read as a turn. ${problem.message}`,
+    }),
+    'curve-unreadable': (problem) => ({
+      severity: 'stop',
+      what: `“${problem.text}” cannot be read as a curve; write its radius as a length, and how far it turns as “right 90”.`,
+    }),
+    'curve-not-tangent': (problem) => ({
+      severity: 'stop',
+      what: 'A curve runs straight on into its neighbours: write “straight on” as the turn here. Where a corner is meant, put a short straight wall between.',
+      fixes: [
+        {
+          label: 'Straight on',
+          edit: { kind: 'set-row-turn', row: problem.row, turn: 'straight on' },
+        },
+      ],
+    }),
+    'no-turn': () => ({
+      severity: 'stop',
+      what: 'Two straight walls that run straight on are one wall: join them, or write the turn between.',
+    }),
+    'gap-closed': () => ({
+      severity: 'tip',
+      rule: 'outline.gap.closed',
+      what: `The walk missed home by under ${units === 'imperial' ? '1/32″' : '1 mm'}; this last wall takes it up.`,
+    }),
+  };
 }
 
-function rowWording(
-  problem: Extract<LoopProblem, { row: string }>,
-  units: UnitSystem,
-  nameOf: Namer,
-): Wording | null {
-  const where = nameOf(problem.row);
-  const place = { wall: problem.row };
-  switch (problem.kind) {
-    case 'length-empty':
-      return { severity: 'stop', where, place, what: 'This wall has no length; type it, or remove the row.' };
-    case 'length-waiting':
-      return null;
-    case 'length-unreadable':
-      return {
-        severity: 'stop',
-        where,
-        place,
-        what: `“${problem.text}” cannot be read as a length. ${problem.message}`,
-      };
-    case 'length-ambiguous':
-      return {
-        severity: 'stop',
-        where,
-        place,
-        what: `“${problem.text}” can be read in two ways; choose the one you mean.`,
-        fixes: problem.readings.map((reading) => ({
-          label: showLength(reading, units),
-          edit: { kind: 'set-row-length', row: problem.row, length: storeLength(reading, units) },
-        })),
-      };
-    case 'length-not-positive':
-      return { severity: 'stop', where, place, what: 'A wall must be longer than nothing; type its length.' };
-    case 'length-too-long':
-      return {
-        severity: 'stop',
-        where,
-        place,
-        rule: 'outline.wall.longest',
-        what: `${showLength(problem.length, units)} is longer than a wall can be (${showLength(problem.longest, units)}); check the unit.`,
-      };
-    case 'turn-unreadable':
-      return {
-        severity: 'stop',
-        where,
-        place,
-        what: `“${problem.text}” cannot be read as a turn. ${problem.message}`,
-      };
-    case 'curve-unreadable':
-      return {
-        severity: 'stop',
-        where,
-        place,
-        what: `“${problem.text}” cannot be read as a curve; write its radius as a length, and how far it turns as “right 90”.`,
-      };
-    case 'curve-not-tangent':
-      return {
-        severity: 'stop',
-        where,
-        place,
-        what: 'A curve runs straight on into its neighbours: write “straight on” as the turn here. Where a corner is meant, put a short straight wall between.',
-        fixes: [
-          {
-            label: 'Straight on',
-            edit: { kind: 'set-row-turn', row: problem.row, turn: 'straight on' },
-          },
-        ],
-      };
-    case 'no-turn':
-      return {
-        severity: 'stop',
-        where,
-        place,
-        what: 'Two straight walls that run straight on are one wall: join them, or write the turn between.',
-      };
-    case 'gap-closed':
-      return {
-        severity: 'tip',
-        where,
-        place,
-        rule: 'outline.gap.closed',
-        what: `The walk missed home by under ${units === 'imperial' ? '1/32″' : '1 mm'}; this last wall takes it up.`,
-      };
-  }
-}
-
-function loopWording(
-  problem: LoopProblem,
-  loop: ShellLoop,
-  units: UnitSystem,
-  nameOf: Namer,
-): Wording | null {
+/** Problems of a walk; those of its rows have their place given. */
+function loopWording(loop: ShellLoop, units: UnitSystem, nameOf: Namer): NoticeTable<LoopProblem, At> {
   const [first = 'A'] = loop.letters;
   const fix = (closing: Closing): NoticeFix => closingFix(closing, loop, units, nameOf);
-  switch (problem.kind) {
-    case 'nothing-walked':
-      return {
-        severity: 'tip',
-        where: 'Walk',
-        what: 'Type the first wall’s length, then the turn at its far end.',
-      };
-    case 'open':
+  return {
+    'nothing-walked': () => ({
+      severity: 'tip',
+      where: 'Walk',
+      what: 'Type the first wall’s length, then the turn at its far end.',
+    }),
+    open: () => {
       if (loop.built?.tees.start && loop.built.tees.end) return null;
       return {
         severity: 'mind',
@@ -172,7 +134,8 @@ function loopWording(
             : 'This walk is open: its two ends stand free. Close both with bulkheads, brace them, and strap them on both faces.',
         why: 'Nothing holds the panels of a free end together but its bulkhead.',
       };
-    case 'turns': {
+    },
+    turns: (problem) => {
       const turned = toDegrees(problem.turned);
       return {
         severity: 'stop',
@@ -182,145 +145,114 @@ function loopWording(
         }`,
         fixes: problem.closings.map(fix),
       };
-    }
-    case 'gap':
-      return {
-        severity: 'stop',
-        where: 'Walk',
-        rule: 'outline.gap.closed',
-        what: `The walk misses ${first} by ${showLength(problem.gap.size, units)}: go ${wayHome(problem.gap, units)}.`,
-        fixes: problem.closings.map(fix),
-      };
-    case 'anticlockwise':
-      return {
-        severity: 'tip',
-        where: 'Walk',
-        what: 'You walked anticlockwise. Corners are lettered clockwise from A, so the rows run backwards.',
-        fixes: [{ label: 'Turn the rows round', edit: { kind: 'turn-walk-round', loop: loop.id } }],
-      };
-    case 'crossing':
-      return {
-        severity: 'stop',
-        where: `${nameOf(problem.walls[0])} and ${nameOf(problem.walls[1])}`,
-        place: { wall: problem.walls[0] },
-        what: 'These walls cross or touch; check their lengths and the turns between.',
-      };
-    case 'loops-cross':
-      return {
-        severity: 'stop',
-        where: loop.name ?? `Outline from ${first}`,
-        what: 'Its walls cross or touch those of another outline; move its first corner, or join them in one walk.',
-      };
-    case 'place-unreadable':
-      return {
-        severity: 'stop',
-        where: loop.name ?? `Outline from ${first}`,
-        what: `“${problem.text}” cannot be read as the place of its first corner; write how far it lies to the right, and down the plan.`,
-      };
-    case 'tee-nowhere':
-      return {
-        severity: 'stop',
-        where: loop.name ?? `Outline from ${first}`,
-        what: `The wall that its ${problem.end} should meet is not there, or not so long; it is taken as free. Choose the wall again.`,
-      };
-    case 'curve-too-tight':
-      return {
-        severity: 'stop',
-        where: nameOf(problem.wall),
-        place: { wall: problem.wall },
-        rule: 'outline.curve.tightest',
-        what: `Its shorter face would have a radius of ${showLength(problem.radius, units)}; these forms bend to ${showLength(problem.least, units)} at the tightest. Make the radius larger.`,
-      };
-    case 'no-room':
-      return {
-        severity: 'stop',
-        where: nameOf(problem.wall),
-        place: { wall: problem.wall },
-        what: 'This wall is too short for the thickness of its neighbours; no inside face is left. Make it longer.',
-      };
-    default:
-      return rowWording(problem, units, nameOf);
-  }
+    },
+    gap: (problem) => ({
+      severity: 'stop',
+      where: 'Walk',
+      rule: 'outline.gap.closed',
+      what: `The walk misses ${first} by ${showLength(problem.gap.size, units)}: go ${wayHome(problem.gap, units)}.`,
+      fixes: problem.closings.map(fix),
+    }),
+    anticlockwise: () => ({
+      severity: 'tip',
+      where: 'Walk',
+      what: 'You walked anticlockwise. Corners are lettered clockwise from A, so the rows run backwards.',
+      fixes: [{ label: 'Turn the rows round', edit: { kind: 'turn-walk-round', loop: loop.id } }],
+    }),
+    crossing: (problem) => ({
+      severity: 'stop',
+      where: `${nameOf(problem.walls[0])} and ${nameOf(problem.walls[1])}`,
+      place: { wall: problem.walls[0] },
+      what: 'These walls cross or touch; check their lengths and the turns between.',
+    }),
+    'loops-cross': () => ({
+      severity: 'stop',
+      where: loop.name ?? `Outline from ${first}`,
+      what: 'Its walls cross or touch those of another outline; move its first corner, or join them in one walk.',
+    }),
+    'place-unreadable': (problem) => ({
+      severity: 'stop',
+      where: loop.name ?? `Outline from ${first}`,
+      what: `“${problem.text}” cannot be read as the place of its first corner; write how far it lies to the right, and down the plan.`,
+    }),
+    'tee-nowhere': (problem) => ({
+      severity: 'stop',
+      where: loop.name ?? `Outline from ${first}`,
+      what: `The wall that its ${problem.end} should meet is not there, or not so long; it is taken as free. Choose the wall again.`,
+    }),
+    'curve-too-tight': (problem) => ({
+      severity: 'stop',
+      where: nameOf(problem.wall),
+      place: { wall: problem.wall },
+      rule: 'outline.curve.tightest',
+      what: `Its shorter face would have a radius of ${showLength(problem.radius, units)}; these forms bend to ${showLength(problem.least, units)} at the tightest. Make the radius larger.`,
+    }),
+    'no-room': (problem) => ({
+      severity: 'stop',
+      where: nameOf(problem.wall),
+      place: { wall: problem.wall },
+      what: 'This wall is too short for the thickness of its neighbours; no inside face is left. Make it longer.',
+    }),
+    ...rowWording(units),
+  };
 }
 
-function setupWording(problem: SetupProblem, units: UnitSystem, nameOf: Namer): Wording {
-  const row = 'row' in problem ? problem.row : undefined;
-  const place: NoticePlace = row === undefined ? { setting: 'core' } : { wall: row };
-  const where = row === undefined ? 'Core' : nameOf(row);
-  switch (problem.kind) {
-    case 'family-unknown':
-      return {
-        severity: 'stop',
-        where: 'Forms',
-        place: { setting: 'family' },
-        what: `No form family is called “${problem.family}”; choose one of those listed.`,
-        fixes: problem.known.map((family) => ({
-          label: family.name,
-          edit: { kind: 'set-family', family: family.id },
-        })),
-      };
-    case 'family-broken':
-      return {
-        severity: 'stop',
-        where: 'Forms',
-        place: { setting: 'family' },
-        what: `The job’s own family “${problem.name}” cannot be used. ${problem.problems
-          .slice(0, 3)
-          .map((each) => `${each.where}: ${each.what}`)
-          .join(' ')}`,
-      };
-    case 'core-unreadable':
-      return {
-        severity: 'stop',
-        where,
-        place,
-        what: `“${problem.text}” cannot be read as a core thickness; choose one of those listed.`,
-      };
-    case 'core-not-offered':
-      return {
-        severity: 'stop',
-        where,
-        place,
-        what: `${problem.family.name} has no ${showLength(problem.core, units, { style: 'inches' })} core; it comes with ${problem.family.cores
-          .map((core) => showLength(core, units, { style: 'inches' }))
-          .join(', ')}.`,
-        fixes:
-          row === undefined
-            ? problem.family.cores.map((core) => ({
-                label: showLength(core, units, { style: 'inches' }),
-                edit: { kind: 'set-core', core: storeLength(core, units) },
-              }))
-            : [],
-      };
-  }
+function setupWording(units: UnitSystem, nameOf: Namer): NoticeTable<SetupProblem> {
+  const at = (row: string | undefined): Pick<Told, At> =>
+    row === undefined
+      ? { where: 'Core', place: { setting: 'core' } }
+      : { where: nameOf(row), place: { wall: row } };
+  return {
+    'family-unknown': (problem) => ({
+      severity: 'stop',
+      where: 'Forms',
+      place: { setting: 'family' },
+      what: `No form family is called “${problem.family}”; choose one of those listed.`,
+      fixes: problem.known.map((family) => ({
+        label: family.name,
+        edit: { kind: 'set-family', family: family.id },
+      })),
+    }),
+    'family-broken': (problem) => ({
+      severity: 'stop',
+      where: 'Forms',
+      place: { setting: 'family' },
+      what: `The job’s own family “${problem.name}” cannot be used. ${problem.problems
+        .slice(0, 3)
+        .map((each) => `${each.where}: ${each.what}`)
+        .join(' ')}`,
+    }),
+    'core-unreadable': (problem) => ({
+      severity: 'stop',
+      ...at(problem.row),
+      what: `“${problem.text}” cannot be read as a core thickness; choose one of those listed.`,
+    }),
+    'core-not-offered': (problem) => ({
+      severity: 'stop',
+      ...at(problem.row),
+      what: `${problem.family.name} has no ${showLength(problem.core, units, { style: 'inches' })} core; it comes with ${problem.family.cores
+        .map((core) => showLength(core, units, { style: 'inches' }))
+        .join(', ')}.`,
+      fixes:
+        problem.row === undefined
+          ? problem.family.cores.map((core) => ({
+              label: showLength(core, units, { style: 'inches' }),
+              edit: { kind: 'set-core', core: storeLength(core, units) },
+            }))
+          : [],
+    }),
+  };
 }
 
 /** What the outline and its forms have to say, in the words and units of the job. */
 export function outlineNotices(shell: Shell, units: UnitSystem, nameOf: Namer): readonly Notice[] {
-  const notice = (id: string, wording: Wording, place: NoticePlace): Notice => ({
-    id,
-    severity: wording.severity,
-    place: { ...place, ...wording.place },
-    where: wording.where,
-    what: wording.what,
-    ...(wording.why === undefined ? {} : { why: wording.why }),
-    ...(wording.rule === undefined ? {} : { rule: wording.rule }),
-    fixes: wording.fixes ?? [],
-  });
   return [
-    ...shell.setupProblems.map((problem) =>
-      notice(
-        `${problem.kind}:${'row' in problem ? (problem.row ?? '') : ''}`,
-        setupWording(problem, units, nameOf),
-        {},
-      ),
-    ),
+    ...noticesOf('', shell.setupProblems, setupWording(units, nameOf)),
     ...shell.loops.flatMap((loop) =>
-      loop.problems.flatMap((problem) => {
-        const wording = loopWording(problem, loop, units, nameOf);
-        const at = 'row' in problem ? problem.row : loop.id;
-        return wording ? [notice(`${problem.kind}:${at}`, wording, { loop: loop.id })] : [];
-      }),
+      noticesOf<LoopProblem, At>('', loop.problems, loopWording(loop, units, nameOf), (problem) => ({
+        where: 'row' in problem ? nameOf(problem.row) : '',
+        place: { loop: loop.id, ...('row' in problem ? { wall: problem.row } : {}) },
+      })),
     ),
   ];
 }

@@ -98,7 +98,7 @@ function withPours(file: FileFields): FileFields {
   if (!isObject(pour)) return file;
   const { stages, sides, ...others } = pour;
   const named = new Set(
-    Array.isArray(file['pours']) ? file['pours'].map((each: { id?: unknown }) => each?.id) : [],
+    Array.isArray(file['pours']) ? file['pours'].map((each: { id?: unknown } | null) => each?.id) : [],
   );
   const nameOf = (id: string): string => (named.has(id) ? id : id.replace(/^stage-(?=\d+$)/, 'pour-'));
   const dayOf = (day: unknown): unknown => {

@@ -37,7 +37,7 @@ const kinds = (each: Plan): readonly BracingProblem['kind'][] =>
   bracingOf(each).problems.map(({ kind }) => kind);
 const told = (each: Plan, kind: BracingProblem['kind']): readonly string[] =>
   work(each)
-    .notices.filter((notice) => notice.id.startsWith(`bracing-${kind}:`))
+    .notices.filter((notice) => `${notice.id}:`.startsWith(`bracing-${kind}:`))
     .map((notice) => `${notice.where}: ${notice.what}`);
 
 /** What holds for the bracing of any plan. */

@@ -458,7 +458,7 @@ describe('other kinds of form', () => {
     const bars = (courses: number) =>
       work(
         planOf(rectangle(480, 336), { family: 'cell-24', core: '6in', ...withCourses(courses) }),
-      ).notices.find((each) => each.id === 'cell-bars:')?.what;
+      ).notices.find((each) => each.id === 'cell-bars')?.what;
     expect(bars(6)).toContain('courses 1, 3, 5, 6.');
     expect(bars(1)).toContain('course 1.');
   });

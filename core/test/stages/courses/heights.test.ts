@@ -77,12 +77,12 @@ describe('a height in courses', () => {
     expect(half.courses.offcuts.ripped).toBe(0);
     expect(half.tally.total.blocksBought.title).toContain('besides the half-height pieces');
     expect(noticesOf(work(planOf(RECTANGLE, { height: '3ft 2in', rules })), 'mind')).toContain(
-      'half-piece-missing:',
+      'half-piece-missing',
     );
   });
 
   it.each(['high', '', '-2ft', '0'])('refuses “%s”', (height) => {
-    expect(noticesOf(work(planOf(RECTANGLE, { height })), 'stop')).toEqual(['height-unreadable:']);
+    expect(noticesOf(work(planOf(RECTANGLE, { height })), 'stop')).toEqual(['height-unreadable']);
   });
 
   it('has as much concrete as its polygon is high', () => {
@@ -130,7 +130,7 @@ describe('a stepped footing', () => {
         each.id.startsWith('step-off-course:w1'),
       ),
     ).toEqual([]);
-    expect(noticesOf(worked, 'mind')).toContain('rip-too-low:w2');
+    expect(noticesOf(worked, 'mind').map((id) => id.replace(/:\d+$/, ''))).toContain('rip-too-low:w2');
     expectFilled(worked);
   });
 

@@ -312,7 +312,7 @@ describe('what cannot be laid', () => {
 
   it.each([0, -3, 61, 2.5, 1e9])('%d courses', (courses) => {
     const plan = planOf(HATCHERY, withCourses(courses));
-    expect(stops(plan)).toEqual(['courses-out-of-range:']);
+    expect(stops(plan)).toEqual(['courses-out-of-range']);
     expect(work(plan).courses.pieces).toEqual([]);
     expect(work(plan).shell.loops[0]?.built).not.toBeNull();
   });
@@ -324,7 +324,7 @@ describe('what cannot be laid', () => {
   it('is pours out of order; pours in order are laid to the last', () => {
     const pour = (id: string, toCourse: number) => ({ id, name: id, toCourse, top: 'full' as const });
     expect(stops(planOf(HATCHERY, { pours: [pour('low', 4), pour('high', 4)] }))).toEqual([
-      'pours-out-of-order:',
+      'pours-out-of-order',
     ]);
     expect(work(planOf(HATCHERY, { pours: [pour('low', 4), pour('high', 7)] })).courses.count).toBe(7);
   });

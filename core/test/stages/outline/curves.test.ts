@@ -118,7 +118,7 @@ describe('a curved wall', () => {
     [arc('w2', 'wide'), 'curve-unreadable:w2'],
     [arc('w2', '10ft', 'right 0'), 'curve-unreadable:w2'],
     [arc('w2', '-10ft'), 'curve-unreadable:w2'],
-    [arc('w2', '3ft'), 'curve-too-tight:loop'],
+    [arc('w2', '3ft'), 'curve-too-tight:w2'],
     [arc('w2', '10ft', 'right 90', 'right 90'), 'curve-not-tangent:w2'],
   ])('that cannot be bent says so, and keeps what was typed', (row, id) => {
     const plan = rounded();

@@ -66,11 +66,11 @@ describe('notices', () => {
   });
 
   it('offer the families and cores that there are', () => {
-    const family = notice(work(edited({ kind: 'set-family', family: 'gone' })), 'family-unknown:');
+    const family = notice(work(edited({ kind: 'set-family', family: 'gone' })), 'family-unknown');
     expect(family.fixes.map((fix) => fix.label)).toEqual(['Module 48', 'Long 96', 'Panel 48', 'Cell 24']);
     const core = notice(
       work(edited({ kind: 'set-family', family: 'long-96' }, { kind: 'set-core', core: '4in' })),
-      'core-not-offered:',
+      'core-not-offered',
     );
     expect(core.what).toBe('Long 96 has no 4″ core; it comes with 6″, 8″.');
     expect(core.fixes.map((fix) => fix.edit)).toEqual([
@@ -129,8 +129,8 @@ describe('notices', () => {
     [{ kind: 'set-row-length', row: 'w2', length: '2000 m' }, 'length-too-long:w2', /check the unit/],
     [{ kind: 'set-row-length', row: 'w2', length: '' }, 'length-empty:w2', /has no length/],
     [{ kind: 'set-row-turn', row: 'w2', turn: 'u-turn' }, 'turn-unreadable:w2', /“right 90” or “left 45”/],
-    [{ kind: 'set-core', core: 'fat' }, 'core-unreadable:', /“fat” cannot be read/],
-    [{ kind: 'set-courses', courses: 0 }, 'courses-out-of-range:', /whole number from 1 to 60/],
+    [{ kind: 'set-core', core: 'fat' }, 'core-unreadable', /“fat” cannot be read/],
+    [{ kind: 'set-courses', courses: 0 }, 'courses-out-of-range', /whole number from 1 to 60/],
   ])('stop with a plain sentence: %j', (edit, id, what) => {
     const found = notice(work(edited(edit)), id);
     expect(found.severity).toBe('stop');

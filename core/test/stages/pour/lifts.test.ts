@@ -37,7 +37,7 @@ const byHand = (...lifts: readonly string[]): Plan =>
 const kinds = (each: Plan): readonly string[] => work(each).pour.problems.map((problem) => problem.kind);
 const told = (each: Plan, kind: string): readonly string[] =>
   work(each)
-    .notices.filter((notice) => notice.id.startsWith(`pour:${kind}:`))
+    .notices.filter((notice) => `${notice.id}:`.startsWith(`pour:${kind}:`))
     .map((notice) => notice.what);
 
 describe('lifts', () => {

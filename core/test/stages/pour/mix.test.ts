@@ -26,7 +26,7 @@ function pourOf(each: Plan): WorkedPour {
 }
 const told = (each: Plan, kind: string): readonly string[] =>
   work(each)
-    .notices.filter((notice) => notice.id.startsWith(`pour:${kind}:`))
+    .notices.filter((notice) => `${notice.id}:`.startsWith(`pour:${kind}:`))
     .map((notice) => notice.what);
 
 describe('chemistry', () => {

@@ -38,7 +38,7 @@ const withTops = (plan: Plan, tops: readonly (number | null)[]): Plan => ({
 const FEET = METRES_PER_FOOT;
 const told = (plan: Plan, kind: string): readonly string[] =>
   work(plan)
-    .notices.filter((notice) => notice.id.startsWith(`pour:${kind}`))
+    .notices.filter((notice) => `${notice.id}:`.startsWith(`pour:${kind}:`))
     .map((notice) => notice.what);
 
 describe('the rate of rise', () => {

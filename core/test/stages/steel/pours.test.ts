@@ -36,7 +36,7 @@ const steelOf = (each: Plan): Steel => work(each).steel;
 const of = (steel: Steel, use: Bar['use'], wall = 'w1'): readonly Bar[] =>
   steel.bars.filter((bar) => bar.use === use && bar.wall === wall);
 const toldOf = (each: Plan, kind: string) =>
-  work(each).notices.filter((notice) => notice.id.startsWith(`steel-${kind}:`));
+  work(each).notices.filter((notice) => `${notice.id}:`.startsWith(`steel-${kind}:`));
 const at = (bars: readonly Bar[]): readonly number[] => bars.map((bar) => toInches(bar.from));
 
 describe('verticals pour by pour', () => {

@@ -53,7 +53,7 @@ const picked = (each: Plan) =>
   Object.fromEntries(work(each).steel.picks.map((pick) => [pick.wall, pick.row?.number ?? null]));
 const told = (each: Plan, kind: string): readonly string[] =>
   work(each)
-    .notices.filter((notice) => notice.id.startsWith(`steel-${kind}:`))
+    .notices.filter((notice) => `${notice.id}:`.startsWith(`steel-${kind}:`))
     .map((notice) => `${notice.where}: ${notice.what}`);
 const verticals = (each: Plan, wall: string) =>
   work(each).steel.bars.filter((bar) => bar.use === 'vertical' && bar.wall === wall);
