@@ -48,7 +48,16 @@ export function survey(plan: Plan, measure: Measure) {
   const rules = rulesOf(plan);
   const rows = new Set(wallsOf(worked.shell).map((wall) => wall.id));
   const solve = () =>
-    readSurvey(worked.shell, worked.levels, pieces, shots, rows, plan.units, rules, 'footing');
+    readSurvey({
+      shell: worked.shell,
+      levels: worked.levels,
+      pieces,
+      shots,
+      rows,
+      units: plan.units,
+      rules,
+      pass: 'footing',
+    });
   const frame = stripFrame(worked.shell, worked.courses, 30 / 1e9, 'inside');
   const draw = (found: ReturnType<typeof solve>) =>
     renderToStaticMarkup(

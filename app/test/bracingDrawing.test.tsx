@@ -80,7 +80,7 @@ describe('braces on the strip', () => {
 
 describe('braces on the plan', () => {
   it('are a tick for each leg on its own side of the wall', () => {
-    const frame = planFrame(worked.shell, 400, 300, 20);
+    const frame = planFrame(worked.shell, { width: 400, height: 300, margin: 20 });
     if (!frame) throw new Error('no frame');
     const ticks = (plan: Plan): string =>
       renderToStaticMarkup(
@@ -132,15 +132,15 @@ describe('words of the bracing', () => {
     expect(forceText(Infinity, 'metric')).toBe('no screw holds');
     const off = (reading: number) =>
       offText(
-        alignmentOf(
-          inches(reading),
-          inches(0.75),
-          inches(100),
-          inches(67),
-          inches(60),
-          inches(0.25),
-          inches(0.25),
-        ).off,
+        alignmentOf({
+          reading: inches(reading),
+          block: inches(0.75),
+          height: inches(100),
+          meets: inches(67),
+          out: inches(60),
+          thread: inches(0.25),
+          limit: inches(0.25),
+        }).off,
         'imperial',
       );
     expect([off(1), off(0.5), off(0.75)]).toEqual([

@@ -99,7 +99,7 @@ describe('the plan drawing', () => {
   });
 
   it('fits everything, and draws nothing from nothing', () => {
-    const frame = planFrame(bent.shell, 400, 300, 20);
+    const frame = planFrame(bent.shell, { width: 400, height: 300, margin: 20 });
     if (!frame) throw new Error('no frame');
     for (const point of built.outline.formOutside) {
       expect(frame.x(point)).toBeGreaterThanOrEqual(19.9);

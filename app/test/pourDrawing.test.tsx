@@ -130,7 +130,11 @@ describe('the forms as they fill', () => {
 });
 
 describe('the route on the plan', () => {
-  const plan = planFrame(worked.shell, 200, 170, 24, pour.stand ? [pour.stand.at] : []);
+  const plan = planFrame(
+    worked.shell,
+    { width: 200, height: 170, margin: 24 },
+    pour.stand ? [pour.stand.at] : [],
+  );
   if (!plan) throw new Error('no plan');
 
   it('begins at 1, shows the machine inside the picture, and a line to the hose', () => {

@@ -65,7 +65,7 @@ describe('the strip', () => {
   });
 
   it('walks the pieces of a course as one would lay them', () => {
-    const order = layingOrder(pieces, 1, wallsOf(worked.shell));
+    const order = layingOrder({ pieces, course: 1, walls: wallsOf(worked.shell) });
     expect(order.length).toBe(38);
     expect(order.slice(0, 3).map((piece) => piece.id)).toEqual(['1:A', '1:wall-1:0', '1:wall-1:1']);
     const stations = order.map((piece) => piece.station);

@@ -44,7 +44,12 @@ async function run(settings: Settings, releases: Releases, log: Logger): Promise
     await jobs.count();
     return house.wrong();
   };
-  const { server, address } = await startServer(settings, { jobs, log, health }, CLIENT, handler, heavy);
+  const { server, address } = await startServer(settings, {
+    services: { jobs, log, health },
+    clientFolder: CLIENT,
+    pages: handler,
+    heavy,
+  });
   releases.push(
     () =>
       new Promise<void>((resolve) => {

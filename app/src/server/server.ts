@@ -64,13 +64,19 @@ const headersOf = (request: IncomingMessage): Readonly<Record<string, string>> =
     ),
   );
 
+/** What a server is made of. */
+export interface ServerParts {
+  readonly services: Services;
+  /** The built files that any page may ask for. */
+  readonly clientFolder: URL;
+  readonly pages: PageHandler;
+  readonly heavy: HeavyPool;
+}
+
 /** Serves the built application on the loopback interface: guard first, then files, then pages. */
 export async function startServer(
   settings: Settings,
-  services: Services,
-  clientFolder: URL,
-  pages: PageHandler,
-  heavy: HeavyPool,
+  { services, clientFolder, pages, heavy }: ServerParts,
 ): Promise<RunningServer> {
   const { log } = services;
   const files = sirv(fileURLToPath(clientFolder), {

@@ -46,8 +46,7 @@ const api = {
   remedies: async (
     plan: Plan,
     pour: string,
-    seed: number,
-    mostOdds: number,
+    { seed, mostOdds }: { readonly seed: number; readonly mostOdds: number },
     report: (state: RemedySearch) => Promise<void>,
   ): Promise<RemedySearch> => {
     const { remediesOf } = await import('@ombra/core/trials/remedies');

@@ -41,14 +41,14 @@ export function manners(plan: Plan): readonly Manner[] {
     const fill = fills.get(row);
     const at =
       wall && fill && family
-        ? snapSeam(
+        ? snapSeam({
             fill,
-            wall.length,
-            (wall.length / 2) as Length,
-            cutRulesOf(systemOf(family), rulesOf(plan)),
-            systemOf(family).block,
-            seamHoles(worked.openings.placed.filter((each) => each.worked && each.wall === row)),
-          )
+            length: wall.length,
+            wanted: (wall.length / 2) as Length,
+            rules: cutRulesOf(systemOf(family), rulesOf(plan)),
+            within: systemOf(family).block,
+            holes: seamHoles(worked.openings.placed.filter((each) => each.worked && each.wall === row)),
+          })
         : null;
     return { lead: null, bond: at === null ? null : { kind: 'seam', at: storeLength(at, plan.units) } };
   });

@@ -200,7 +200,7 @@ const describe = (shell: Shell, units: UnitSystem): string =>
 /** The footprint as walked, seen from above. Pure drawing: it serves the screen and the printed sheet. */
 export function PlanDrawing(props: PlanDrawingProps) {
   const { shell, units, width, height, dimensions = false } = props;
-  const frame = planFrame(shell, width, height, dimensions ? 48 : 24, props.also);
+  const frame = planFrame(shell, { width, height, margin: dimensions ? 48 : 24 }, props.also);
   return (
     <svg
       viewBox={`0 0 ${String(width)} ${String(height)}`}

@@ -21,9 +21,7 @@ const pointsOf = (loop: ShellLoop): readonly Point[] => [
 /** A frame that fits the job's outlines, and what else shall be seen, into a drawing with a margin all round; null where there is nothing to draw. */
 export function planFrame(
   shell: Shell,
-  width: number,
-  height: number,
-  margin: number,
+  { width, height, margin }: { readonly width: number; readonly height: number; readonly margin: number },
   also: readonly Point[] = [],
 ): PlanFrame | null {
   const walked = shell.loops.flatMap(pointsOf);
@@ -86,6 +84,8 @@ export function wallShape(built: BuiltLoop, index: number, from = 0, to = 1): re
   }
   const shares = Array.from({ length: ARC_SIDES + 1 }, (_, side) => from + ((to - from) * side) / ARC_SIDES);
   const along = (corner: Point, radius: number): readonly Point[] =>
-    shares.map((share) => alongArc(corner, wall.heading, radius, curve.sweep, share));
+    shares.map((share) =>
+      alongArc({ from: corner, heading: wall.heading, radius, sweep: curve.sweep, share }),
+    );
   return [...along(start.outer, curve.outside), ...[...along(start.inner, curve.inside)].reverse()];
 }

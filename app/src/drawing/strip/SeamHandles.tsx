@@ -38,7 +38,7 @@ export function SeamHandles({ frame, worked, plan, onPlace, onEdit }: SeamHandle
     const at = dragged?.wall === wall.id ? dragged.at : fill.seam;
     const x = stripX(frame, loop, wall.station + at);
     const snap = (wanted: number, within?: Length): Length | null =>
-      snapSeam(fill, wall.length, Math.round(wanted) as Length, rules, within, holes);
+      snapSeam({ fill, length: wall.length, wanted: Math.round(wanted) as Length, rules, within, holes });
     const drag = (event: ReactPointerEvent<SVGGElement>): void => {
       if (dragged?.wall !== wall.id) return;
       const svg = event.currentTarget.ownerSVGElement;

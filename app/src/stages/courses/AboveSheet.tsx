@@ -37,7 +37,7 @@ function CoursePlan({
   );
   const corners = worked.shell.loops.flatMap((loop) => loop.built?.corners ?? []);
   const units = worked.units;
-  const draw = (wallId: string, from: number, to: number, look: string, key: string) => {
+  const draw = (wallId: string, [from, to]: readonly [number, number], look: string, key: string) => {
     const place = places.get(wallId);
     if (!place) return null;
     const { wall, index, built } = place;
@@ -52,12 +52,9 @@ function CoursePlan({
   /** Words at a station of a wall, so far inward of its outside face. */
   const words = (
     wallId: string,
-    at: number,
-    aside: number,
+    { at, aside }: { readonly at: number; readonly aside: number },
     text: string,
-    look: string,
-    size: number,
-    key: string,
+    { look, size, key }: { readonly look: string; readonly size: number; readonly key: string },
   ) => {
     const place = places.get(wallId);
     const start = place && wallStart(place.built, place.index);
@@ -65,7 +62,13 @@ function CoursePlan({
     const { wall } = place;
     const { curve } = wall;
     const outer = curve
-      ? alongArc(start.outer, wall.heading, curve.outside, curve.sweep, at / wall.length)
+      ? alongArc({
+          from: start.outer,
+          heading: wall.heading,
+          radius: curve.outside,
+          sweep: curve.sweep,
+          share: at / wall.length,
+        })
       : step(start.outer, wall.heading, at);
     const heading = normalise((wall.heading + (curve ? (curve.sweep * at) / wall.length : 0)) as Angle);
     const point = step(outer, heading, 0, aside);
@@ -109,17 +112,14 @@ function CoursePlan({
           const back = kind === 'inside' && piece.make === 'moulded' ? 1 : 0;
           return (
             <g key={piece.id}>
-              {draw(piece.wallBefore, end - piece.legBefore, end + back * after.thickness, look, 'before')}
-              {draw(piece.wallAfter, -back * before.thickness, piece.legAfter, look, 'after')}
+              {draw(piece.wallBefore, [end - piece.legBefore, end + back * after.thickness], look, 'before')}
+              {draw(piece.wallAfter, [-back * before.thickness, piece.legAfter], look, 'after')}
               {piece.make === 'moulded' &&
                 words(
                   piece.wallAfter,
-                  piece.legAfter * 0.62,
-                  after.thickness / 2,
+                  { at: piece.legAfter * 0.62, aside: after.thickness / 2 },
                   `${String(number)} ${piece.hand}`,
-                  'figures fill-ink',
-                  8,
-                  'word',
+                  { look: 'figures fill-ink', size: 8, key: 'word' },
                 )}
             </g>
           );
@@ -131,29 +131,22 @@ function CoursePlan({
           <g key={piece.id}>
             {draw(
               piece.wall,
-              piece.start,
-              piece.start + piece.length,
+              [piece.start, piece.start + piece.length],
               `${cut ? 'fill-cut' : 'fill-foam'} stroke-ink`,
               'slab',
             )}
             {words(
               piece.wall,
-              piece.start + piece.length / 2,
-              wall.thickness / 2,
+              { at: piece.start + piece.length / 2, aside: wall.thickness / 2 },
               String(number),
-              'figures fill-ink',
-              8,
-              'number',
+              { look: 'figures fill-ink', size: 8, key: 'number' },
             )}
             {cut &&
               words(
                 piece.wall,
-                piece.start + piece.length / 2,
-                -wall.thickness * 0.55,
+                { at: piece.start + piece.length / 2, aside: -wall.thickness * 0.55 },
                 length(piece.length),
-                'felt fill-ink',
-                10,
-                'cut',
+                { look: 'felt fill-ink', size: 10, key: 'cut' },
               )}
           </g>
         );
@@ -161,15 +154,11 @@ function CoursePlan({
       {strapped.map((joint) => {
         const wall = places.get(joint.wall)?.wall;
         return wall
-          ? words(
-              joint.wall,
-              joint.at,
-              wall.thickness * 1.5,
-              '×',
-              'figures fill-ink',
-              14,
-              `${joint.wall}:${String(joint.at)}`,
-            )
+          ? words(joint.wall, { at: joint.at, aside: wall.thickness * 1.5 }, '×', {
+              look: 'figures fill-ink',
+              size: 14,
+              key: `${joint.wall}:${String(joint.at)}`,
+            })
           : null;
       })}
       {[...places.values()].map(({ wall, index, built }) => {
@@ -244,7 +233,7 @@ export function AboveSheet({ worked, asked, ...job }: SheetProps) {
   const walls = wallsOf(worked.shell);
   const rules = rulesOf(job.plan);
   const manner = rules.choice('courses.laying') as LayingManner;
-  const frame = planFrame(worked.shell, WIDTH, HEIGHT, 44);
+  const frame = planFrame(worked.shell, { width: WIDTH, height: HEIGHT, margin: 44 });
   const first = walls.find((wall) => wall.id === from) ?? walls[0];
   const { family } = worked.shell;
   const bars = family?.kind === 'cell' ? barCourses(family, worked.courses.count) : [];
@@ -274,9 +263,13 @@ export function AboveSheet({ worked, asked, ...job }: SheetProps) {
       ) : (
         Array.from({ length: worked.courses.count }, (_, index) => {
           const course = index + 1;
-          const placed = layingOrder(worked.courses.pieces, course, walls, manner, first.id).map(
-            (piece, place): Placed => ({ piece, number: place + 1 }),
-          );
+          const placed = layingOrder({
+            pieces: worked.courses.pieces,
+            course,
+            walls,
+            manner,
+            from: first.id,
+          }).map((piece, place): Placed => ({ piece, number: place + 1 }));
           const strapped = worked.courses.weakJoints.filter((joint) => joint.course === course);
           const row = worked.tally.courses[index];
           const pour = worked.tally.pours.find((each) => each.from <= course && course <= each.to);

@@ -183,23 +183,22 @@ function CornerLeg({ piece, corner, atStart, frame, chosen }: LegProps) {
   // Worked at the wall's start; at its end the same picture is mirrored.
   const reach = outside ? 0 : -thickness;
   const place = (x: number, width: number): number => (atStart ? x : length * scale - x - width);
-  const box = (x: number, y: number, width: number, height: number, className: string, key: string) => (
-    <Box key={key} x={place(x, width)} y={y} width={width} height={height} className={className} />
-  );
+  const box = (
+    [x, y, width, height]: readonly [number, number, number, number],
+    className: string,
+    key: string,
+  ) => <Box key={key} x={place(x, width)} y={y} width={width} height={height} className={className} />;
   const tone = piece.hand === 'LH' ? 'fill-corner' : 'fill-corner-swapped';
   const webs = atStart
     ? piece.websAfter.map((at) => at * scale)
     : piece.websBefore.map((at) => (length - at) * scale);
   return (
     <g>
-      {box(reach, 0, leg - reach, thickness, tone, 'leg')}
-      {box(reach, outside ? thickness : -stub, thickness, stub, tone, 'stub')}
-      {box(reach + panel, panel, leg - reach - panel, thickness - 2 * panel, 'fill-concrete', 'leg core')}
+      {box([reach, 0, leg - reach, thickness], tone, 'leg')}
+      {box([reach, outside ? thickness : -stub, thickness, stub], tone, 'stub')}
+      {box([reach + panel, panel, leg - reach - panel, thickness - 2 * panel], 'fill-concrete', 'leg core')}
       {box(
-        reach + panel,
-        outside ? panel : -stub,
-        thickness - 2 * panel,
-        thickness + stub - panel,
+        [reach + panel, outside ? panel : -stub, thickness - 2 * panel, thickness + stub - panel],
         'fill-concrete',
         'stub core',
       )}

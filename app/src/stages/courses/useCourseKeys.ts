@@ -29,7 +29,7 @@ export function useCourseKeys(
       }
       if (onto !== undefined) {
         event.preventDefault();
-        const order = layingOrder(worked.courses.pieces, place.course, walls);
+        const order = layingOrder({ pieces: worked.courses.pieces, course: place.course, walls });
         const at = order.findIndex((piece) => piece.id === place.piece);
         const firstOnWall = order.findIndex(
           (piece) => (piece.kind === 'corner' ? piece.wallAfter : piece.wall) === place.wall,

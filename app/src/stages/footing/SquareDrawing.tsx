@@ -16,7 +16,7 @@ const SHOWN_OFF = 16;
 
 /** The outline with what is pulled across it; where corners stand now in red chalk, far larger than true. */
 export function SquareDrawing({ worked, suggested, moves }: SquareDrawingProps) {
-  const frame = planFrame(worked.shell, WIDTH, HEIGHT, 34);
+  const frame = planFrame(worked.shell, { width: WIDTH, height: HEIGHT, margin: 34 });
   if (!frame) return null;
   const pointOf = (spot: Spot): Point | null => {
     for (const { built } of worked.shell.loops) {

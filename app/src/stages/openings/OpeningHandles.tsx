@@ -101,7 +101,14 @@ export function OpeningHandles(props: HandlesProps) {
       .map((each) => each.finished.top);
     const reach = snaps && !event.altKey ? (Math.round(SNAP / frame.scale) as Length) : (0 as Length);
     const step = keyStep(plan.units, true);
-    const snapped = snapOpening(drag.from, meant, drag.joints, worked.levels, heads, reach);
+    const snapped = snapOpening({
+      opening: drag.from,
+      wanted: meant,
+      joints: drag.joints,
+      levels: worked.levels,
+      heads,
+      reach,
+    });
     const rounded = (by: Length, toMark: boolean): Length =>
       toMark ? by : ((Math.round(by / step) * step) as Length);
     const next: Drag = {
@@ -122,7 +129,7 @@ export function OpeningHandles(props: HandlesProps) {
   };
 
   const put = ({ id, said, from, moved }: Drag): void => {
-    const change = moveOpening(said, from, moved.along, moved.up, plan.units);
+    const change = moveOpening(said, from, moved, plan.units);
     const back = { at: said.at, sill: said.sill ?? null, head: said.head ?? null };
     onEdit({ kind: 'set-opening', opening: id, change: { ...back, ...change } }, `${id}:drag`);
   };
@@ -161,8 +168,7 @@ export function OpeningHandles(props: HandlesProps) {
     const change = moveOpening(
       said,
       opening,
-      (way[0] * step) as Length,
-      (way[1] * step) as Length,
+      { along: (way[0] * step) as Length, up: (way[1] * step) as Length },
       plan.units,
     );
     onEdit({ kind: 'set-opening', opening: opening.id, change }, `${opening.id}:keys`);

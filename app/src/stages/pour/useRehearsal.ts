@@ -100,7 +100,7 @@ export function useRehearsal({ plan, pour, day, seed, mostOdds }: Played) {
       // Where no trucks come well, other ways to pour are tried.
       if (value.best && riskOf(value.best) > mostOdds) {
         tell({ kind: 'remedies', search: null });
-        const other = await api.remedies(plan, pour, seed, mostOdds, proxy(tried));
+        const other = await api.remedies(plan, pour, { seed, mostOdds }, proxy(tried));
         if (runs()) setRemedies({ day: key, value: other });
       }
       settle({ kind: 'idle' });

@@ -15,11 +15,22 @@ export interface Figure {
   readonly pieces: PieceSelector;
 }
 
+/** What `figureOf` goes by. */
+export interface FigureOfInput {
+  readonly id: string;
+  readonly title: string;
+  readonly how: How;
+  readonly rules: readonly RuleId[];
+  readonly pieces: PieceSelector;
+}
+
 /** A figure from its tree: value and unit follow from how it was worked out. */
-export const figureOf = (
-  id: string,
-  title: string,
-  how: How,
-  rules: readonly RuleId[],
-  pieces: PieceSelector,
-): Figure => ({ id, title, value: evaluate(how), unit: how.unit, how, rules, pieces });
+export const figureOf = ({ id, title, how, rules, pieces }: FigureOfInput): Figure => ({
+  id,
+  title,
+  value: evaluate(how),
+  unit: how.unit,
+  how,
+  rules,
+  pieces,
+});

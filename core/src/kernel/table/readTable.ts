@@ -108,19 +108,28 @@ export function readTable<Column extends string>(
 export const cellOf = <Column extends string>(table: Table<Column>, row: TableRow, column: Column): string =>
   row.cells[table.columns[column]] ?? '';
 
+/** What `lengthCell` goes by. */
+export interface LengthCellInput<Column extends string> {
+  readonly table: Table<Column>;
+  readonly row: TableRow;
+  readonly column: Column;
+  readonly units: UnitSystem;
+  readonly problems: RowProblem[];
+}
+
 /**
  * A length in a cell, in its stored form. A bare number is in the unit that the heading names, `width (mm)`, or in the
  * job's.
  *
  * @returns null where the cell cannot be read; the problem then stands in `problems`
  */
-export function lengthCell<Column extends string>(
-  table: Table<Column>,
-  row: TableRow,
-  column: Column,
-  units: UnitSystem,
-  problems: RowProblem[],
-): string | null {
+export function lengthCell<Column extends string>({
+  table,
+  row,
+  column,
+  units,
+  problems,
+}: LengthCellInput<Column>): string | null {
   const cell = cellOf(table, row, column);
   const unit = /^[\s\d.,/+-]+$/.test(cell) ? unitIn(table.heading[table.columns[column]] ?? '') : null;
   const reading = readLength(unit === null ? cell : `${cell}${unit}`, units);

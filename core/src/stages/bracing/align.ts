@@ -12,27 +12,37 @@ export interface Alignment {
   readonly straight: boolean;
 }
 
+/** What `alignmentOf` goes by. */
+export interface AlignmentOfInput {
+  /** String to wall. */
+  readonly reading: Length;
+  /** What holds the string off the wall at both ends. */
+  readonly block: Length;
+  /** Of the wall. */
+  readonly height: Length;
+  /** Height at which the leg meets the upright. */
+  readonly meets: Length;
+  /** Distance of the leg's foot from the wall. */
+  readonly out: Length;
+  /** How far one turn moves the leg. */
+  readonly thread: Length;
+  readonly limit: Length;
+}
+
 /**
  * What to turn for a reading of string to wall, taken at the top on the face away from the brace. The block that holds the string off is
  * taken from it first. The leg moves the wall where it meets the upright, so the top moves further by the lever; and a leg that
  * slopes lengthens by less than it pushes. [similar triangles]
- *
- * @param reading string to wall
- * @param block what holds the string off the wall at both ends
- * @param height of the wall
- * @param meets height at which the leg meets the upright
- * @param out distance of the leg's foot from the wall
- * @param thread how far one turn moves the leg
  */
-export function alignmentOf(
-  reading: Length,
-  block: Length,
-  height: Length,
-  meets: Length,
-  out: Length,
-  thread: Length,
-  limit: Length,
-): Alignment {
+export function alignmentOf({
+  reading,
+  block,
+  height,
+  meets,
+  out,
+  thread,
+  limit,
+}: AlignmentOfInput): Alignment {
   const off = nanometres(reading - block);
   const across = (off * meets) / height;
   const along = (across * out) / Math.hypot(meets, out);
@@ -58,15 +68,15 @@ export function alignments(
     const reading = text === undefined ? null : readLength(text, units);
     if (!brace || !reading?.ok) return null;
     const height = subtract(brace.top, brace.bottom);
-    return alignmentOf(
-      reading.length,
-      rules.length('bracing.string.block'),
+    return alignmentOf({
+      reading: reading.length,
+      block: rules.length('bracing.string.block'),
       height,
-      nanometres((height * rules.count('bracing.leg.height')) / 100),
-      rules.length('bracing.leg.out'),
-      rules.length('bracing.thread'),
-      rules.length('bracing.line.limit'),
-    );
+      meets: nanometres((height * rules.count('bracing.leg.height')) / 100),
+      out: rules.length('bracing.leg.out'),
+      thread: rules.length('bracing.thread'),
+      limit: rules.length('bracing.line.limit'),
+    });
   };
   return Object.fromEntries(
     Object.entries(bracing.readings ?? {}).map(([id, reading]) => {

@@ -121,11 +121,23 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
   const platform = Math.max(0, height - rules.length('bracing.platform.below')) as Length;
   const foot = Math.min(...spans.map((span) => span.bottom));
   const crossings = setting.crossings.filter((each) => each.through === wall.id);
-  const face = stretchesOf(ends, crossings, chosen.side, nanometres(foot + platform), levels);
+  const face = stretchesOf({
+    ends,
+    crossings,
+    side: chosen.side,
+    platform: nanometres(foot + platform),
+    levels,
+  });
   if (height <= rules.length('bracing.stem.height')) {
     const spacing = rules.length('bracing.stem.spacing');
     // A stem wall has no planks to pass under: every inside wall stands in the way of a diagonal.
-    const { stretches } = stretchesOf(ends, crossings, chosen.side, -Infinity as Length, levels);
+    const { stretches } = stretchesOf({
+      ends,
+      crossings,
+      side: chosen.side,
+      platform: -Infinity as Length,
+      levels,
+    });
     return {
       ...common,
       way: 'waler',
@@ -140,13 +152,13 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
     };
   }
   const openings = setting.openings.placed.filter((each) => each.worked && each.wall === wall.id);
-  const blocked = inTheWay(
+  const blocked = inTheWay({
     openings,
-    setting.inserts.placed.filter((each) => each.wall === wall.id),
-    face.across,
-    chosen.side,
+    inserts: setting.inserts.placed.filter((each) => each.wall === wall.id),
+    across: face.across,
+    side: chosen.side,
     width,
-  );
+  });
   const coursesAt = (at: Length): number => rows.filter((row) => row.from <= at && at <= row.to).length;
   const share = rules.count('bracing.strip.share') / 100;
   const strips = (setting.strips.get(wall.id) ?? []).filter(
@@ -166,7 +178,7 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
     return planStretch({
       wall: wall.id,
       strips: strips.filter(({ at }) => at >= stretch.start.at && at <= stretch.end.at),
-      wanted: wantedOn(wall, stretch, openings, face.under, courses, rules),
+      wanted: wantedOn({ wall, of: stretch, openings, under: face.under, courses, rules }),
       bounds: [bound(stretch.start, -Infinity), bound(stretch.end, Infinity)],
       spacing: usable?.spacing ?? onGrid,
       most: widest,
@@ -185,7 +197,7 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
   }
   // A rule that no grid can keep is told once, for the job.
   if (most >= setting.grid) {
-    for (const { stood } of planned) judgeBays(wall, stood, openings, most, problems);
+    for (const { stood } of planned) judgeBays({ wall, stood, openings, most, problems });
   }
   const courseHeight = courses.courseHeight;
   const extension = rules.length('bracing.extension');

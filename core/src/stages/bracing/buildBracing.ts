@@ -117,7 +117,14 @@ export function buildBracing(
   return {
     walls,
     spacing: found,
-    gear: gearOf(walls, stock.at(-1)?.length ?? (0 as Length), onHand, rules, input.units, problems),
+    gear: gearOf({
+      walls,
+      longest: stock.at(-1)?.length ?? (0 as Length),
+      onHand,
+      rules,
+      units: input.units,
+      problems,
+    }),
     straps,
     wind: bracing.wind === undefined ? [] : windOn(walls, lengths, bracing.wind, rules),
     alignment: alignments(walls, bracing, input.units, rules),

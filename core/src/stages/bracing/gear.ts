@@ -164,26 +164,32 @@ export const uprightScrews = (
   ],
 });
 
-/**
- * Every part of the bracing with where it is wanted, against what is on hand.
- *
- * @param longest plank on hand
- */
-export function gearOf(
-  walls: readonly WallBraces[],
-  longest: Length,
-  onHand: Readonly<Record<string, number>>,
-  rules: HouseRules,
-  units: UnitSystem,
-  problems: BracingProblem[],
-): readonly GearLine[] {
+/** What `gearOf` goes by. */
+export interface GearOfInput {
+  readonly walls: readonly WallBraces[];
+  /** Plank on hand. */
+  readonly longest: Length;
+  readonly onHand: Readonly<Record<string, number>>;
+  readonly rules: HouseRules;
+  readonly units: UnitSystem;
+  readonly problems: BracingProblem[];
+}
+
+/** Every part of the bracing with where it is wanted, against what is on hand. */
+export function gearOf({ walls, longest, onHand, rules, units, problems }: GearOfInput): readonly GearLine[] {
   return partsOf(walls, longest, rules, units).flatMap(({ part, name, per, rules: own = [] }): GearLine[] => {
     const of: How[] = walls
       .map((wall) => ({ wall, count: per(wall) }))
       .filter(({ count }) => count > 0)
       .map(({ wall, count }) => givenCount(`on ${wall.name}`, count));
     if (of.length === 0) return [];
-    const wanted = figureOf(`bracing.${part}`, name, { op: 'sum', name, unit: 'count', of }, own, {});
+    const wanted = figureOf({
+      id: `bracing.${part}`,
+      title: name,
+      how: { op: 'sum', name, unit: 'count', of },
+      rules: own,
+      pieces: {},
+    });
     const have = onHand[part] ?? null;
     const short = have === null ? 0 : Math.max(0, wanted.value - have);
     if (short > 0) problems.push({ kind: 'gear-short', part: name, wanted: wanted.value, onHand: have ?? 0 });

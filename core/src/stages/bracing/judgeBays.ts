@@ -4,14 +4,17 @@ import type { Wall } from '../outline';
 import type { Stood } from './layBraces';
 import type { BracingProblem } from './problem';
 
+/** What `judgeBays` goes by. */
+export interface JudgeBaysInput {
+  readonly wall: Wall;
+  readonly stood: readonly Stood[];
+  readonly openings: readonly PlacedOpening[];
+  readonly most: Length;
+  readonly problems: BracingProblem[];
+}
+
 /** Tells of bays that came out wider than the rule. */
-export function judgeBays(
-  wall: Wall,
-  stood: readonly Stood[],
-  openings: readonly PlacedOpening[],
-  most: Length,
-  problems: BracingProblem[],
-): void {
+export function judgeBays({ wall, stood, openings, most, problems }: JudgeBaysInput): void {
   for (const [index, { strip }] of stood.entries()) {
     const next = stood[index + 1]?.strip;
     if (!next || next.at - strip.at <= most) continue;

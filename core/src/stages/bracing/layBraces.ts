@@ -41,17 +41,20 @@ function nearest(strips: readonly Strip[], wanted: Wanted): Strip | null {
   return best;
 }
 
+/** What `nextStrip` goes by. */
+interface NextStripInput {
+  readonly strips: readonly Strip[];
+  readonly from: Length;
+  readonly to: Length;
+  readonly spacing: Length;
+  readonly least: Length;
+}
+
 /**
  * The strip for the next brace on the way to one that stands: the farthest in reach; half way where two bays are left; where
  * none is in reach the next there is, and the bay comes out too wide.
  */
-function nextStrip(
-  strips: readonly Strip[],
-  from: Length,
-  to: Length,
-  spacing: Length,
-  least: Length,
-): Strip | null {
+function nextStrip({ strips, from, to, spacing, least }: NextStripInput): Strip | null {
   const within = strips.filter((strip) => strip.at - from >= least && to - strip.at >= least);
   const inReach = within.filter((strip) => strip.at - from <= spacing);
   const half = inReach
@@ -93,7 +96,7 @@ export function layBraces(
     if (!next) return;
     let at = anchor.strip.at;
     while (next.strip.at - at > spacing) {
-      const strip = nextStrip(strips, at, next.strip.at, spacing, least);
+      const strip = nextStrip({ strips, from: at, to: next.strip.at, spacing, least });
       if (!strip) break;
       stood.push({ strip, why: 'between' });
       at = strip.at;

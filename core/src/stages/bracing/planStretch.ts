@@ -47,15 +47,15 @@ function tryWalkway(
   kinds = input.kinds,
 ): PlannedStretch | null {
   const anchors = layBraces(input.strips, wanted, Infinity as Length, leastApart(input));
-  const walkway = planWalkway(
-    input.strips,
-    anchors.stood,
-    input.bounds,
+  const walkway = planWalkway({
+    strips: input.strips,
+    anchors: anchors.stood,
+    bounds: input.bounds,
     kinds,
     most,
-    leastApart(input),
-    plankRules(input.rules),
-  );
+    least: leastApart(input),
+    rules: plankRules(input.rules),
+  });
   return walkway && { ...walkway, missed: anchors.missed, spacing: most, parted: [] };
 }
 

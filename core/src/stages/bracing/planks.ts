@@ -20,16 +20,27 @@ export interface PlankKind {
 /** A plank that is not on hand costs as much as so many that are: it is laid only where nothing else goes. */
 export const SHORT = 100;
 
+/** What `placeOf` goes by. */
+export interface PlaceOfInput {
+  readonly supports: readonly Length[];
+  readonly first: number;
+  readonly last: number;
+  readonly length: Length;
+  readonly bounds: readonly [from: Length, to: Length];
+  readonly rules: PlankRules;
+  readonly ends?: { first: boolean; last: boolean };
+}
+
 /** Where a plank's first end may lie so that both ends pass their supports by enough and by not too much; null where it cannot. */
-export function placeOf(
-  supports: readonly Length[],
-  first: number,
-  last: number,
-  length: Length,
-  bounds: readonly [from: Length, to: Length],
-  rules: PlankRules,
+export function placeOf({
+  supports,
+  first,
+  last,
+  length,
+  bounds,
+  rules,
   ends = { first: first === 0, last: last === supports.length - 1 },
-): Length | null {
+}: PlaceOfInput): Length | null {
   const [a, b] = [supports[first] as number, supports[last] as number];
   const hang = mostHang(length, rules);
   const over = length - (b - a);
@@ -79,7 +90,7 @@ export function layPlanks(
       const span = (supports[last] as number) - (supports[first] as number);
       for (const kind of kinds) {
         if (kind.length < span) continue;
-        const from = placeOf(supports, first, last, kind.length, bounds, rules);
+        const from = placeOf({ supports, first, last, length: kind.length, bounds, rules });
         if (from === null) continue;
         // It may go on from any support that it lies on but its last.
         for (let on = first; on < last; on++) {

@@ -79,17 +79,17 @@ export function strapsOf(courses: Courses, tops: readonly Length[], rules: House
   const joints = boards.reduce((sum, board) => sum + board.joints, 0);
   return {
     boards,
-    stock: figureOf(
-      'bracing.strap.boards',
-      'Boards over weak joints',
-      stockFor('boards', runs, rules.length('order.board.length')),
-      ['bracing.strap.board', 'order.board.length'],
-      {},
-    ),
-    screws: figureOf(
-      'bracing.strap.screws',
-      'Screws for boards over weak joints',
-      {
+    stock: figureOf({
+      id: 'bracing.strap.boards',
+      title: 'Boards over weak joints',
+      how: stockFor('boards', runs, rules.length('order.board.length')),
+      rules: ['bracing.strap.board', 'order.board.length'],
+      pieces: {},
+    }),
+    screws: figureOf({
+      id: 'bracing.strap.screws',
+      title: 'Screws for boards over weak joints',
+      how: {
         op: 'product',
         name: 'screws',
         unit: 'count',
@@ -99,8 +99,8 @@ export function strapsOf(courses: Courses, tops: readonly Length[], rules: House
           givenCount('faces', FACES),
         ],
       },
-      ['bracing.strap.screws'],
-      {},
-    ),
+      rules: ['bracing.strap.screws'],
+      pieces: {},
+    }),
   };
 }

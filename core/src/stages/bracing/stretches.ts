@@ -27,19 +27,21 @@ export interface FaceCrossings {
 const topOf = (levels: Levels, wall: string): number =>
   Math.max(0, ...(levels.walls[wall] ?? []).map(({ top }) => top));
 
+/** What `stretchesOf` goes by. */
+export interface StretchesOfInput {
+  readonly ends: readonly [FaceEnd, FaceEnd];
+  readonly crossings: readonly Crossing[];
+  readonly side: Side;
+  /** Height of the planks above the lowest footing. */
+  readonly platform: Length;
+  readonly levels: Levels;
+}
+
 /**
  * The stretches of a wall's braced face: inside walls that stand against it part it, since planks go round them, not through;
  * one whose top lies under the planks only keeps uprights off.
- *
- * @param platform height of the planks above the lowest footing
  */
-export function stretchesOf(
-  ends: readonly [FaceEnd, FaceEnd],
-  crossings: readonly Crossing[],
-  side: Side,
-  platform: Length,
-  levels: Levels,
-): FaceCrossings {
+export function stretchesOf({ ends, crossings, side, platform, levels }: StretchesOfInput): FaceCrossings {
   const [start, end] = ends;
   const across = crossings
     .filter((each) => each.side === side && each.to > start.at && each.from < end.at)

@@ -24,15 +24,18 @@ interface Between {
   readonly before: number;
 }
 
+/** What `waysFrom` goes by. */
+interface WaysFromInput {
+  readonly strips: readonly Strip[];
+  readonly fixed: ReadonlySet<number>;
+  readonly first: number;
+  readonly reach: Length;
+  readonly most: Length;
+  readonly least: Length;
+}
+
 /** For one strip, the ways to every later one within reach: all that must stand among them, no bay too wide or too narrow. */
-function waysFrom(
-  strips: readonly Strip[],
-  fixed: ReadonlySet<number>,
-  first: number,
-  reach: Length,
-  most: Length,
-  least: Length,
-): ReadonlyMap<number, Between> {
+function waysFrom({ strips, fixed, first, reach, most, least }: WaysFromInput): ReadonlyMap<number, Between> {
   const start = strips[first] as Strip;
   const best = new Map<number, Between>();
   for (let last = first + 1; last < strips.length; last++) {
@@ -114,7 +117,7 @@ function plankBetween(
     if (over < shortest || over > 2 * mostHang(kind.length, rules)) continue;
     const cost = (kind.left > 0 ? 1 : SHORT) + kind.length / 1e13;
     if (found && found.cost <= cost) continue;
-    const from = placeOf(supports, 0, 1, kind.length, bounds, rules, ends);
+    const from = placeOf({ supports, first: 0, last: 1, length: kind.length, bounds, rules, ends });
     if (from !== null) found = { kind, from, cost };
   }
   return found;
@@ -190,24 +193,35 @@ function addedBy({ last, next, before }: Way, waysOf: WaysOf): readonly number[]
     : between(first, last);
 }
 
+/** What `planWalkway` goes by. */
+export interface PlanWalkwayInput {
+  /** Strips that may take a brace, in order. */
+  readonly strips: readonly Strip[];
+  /** Braces that must stand, in order, at least two, on some of the strips. */
+  readonly anchors: readonly Stood[];
+  readonly bounds: readonly [from: Length, to: Length];
+  readonly kinds: readonly PlankKind[];
+  readonly most: Length;
+  readonly least: Length;
+  readonly rules: PlankRules;
+}
+
 /**
  * Braces and planks of a wall together: the fewest braces, of those that must stand and such that no bay is too wide, over which
  * planks on hand make a walkway from the first to the last; each plank's ends lie past their supports by the rules, and each two
  * in a row share the support that they lap over.
  *
- * @param strips strips that may take a brace, in order
- * @param anchors braces that must stand, in order, at least two, on some of the strips
  * @returns null where no planks of these lengths do it so
  */
-export function planWalkway(
-  strips: readonly Strip[],
-  anchors: readonly Stood[],
-  bounds: readonly [from: Length, to: Length],
-  kinds: readonly PlankKind[],
-  most: Length,
-  least: Length,
-  rules: PlankRules,
-): Walkway | null {
+export function planWalkway({
+  strips,
+  anchors,
+  bounds,
+  kinds,
+  most,
+  least,
+  rules,
+}: PlanWalkwayInput): Walkway | null {
   const index = new Map(strips.map((strip, at) => [strip, at]));
   const fixed = new Map(anchors.map((anchor) => [index.get(anchor.strip) ?? -1, anchor]));
   const places = [...fixed.keys()];
@@ -218,7 +232,7 @@ export function planWalkway(
   const must = new Set(places);
   const known = new Map<number, ReadonlyMap<number, Between>>();
   const waysOf: WaysOf = (first) => {
-    const ways = known.get(first) ?? waysFrom(strips, must, first, reach, most, least);
+    const ways = known.get(first) ?? waysFrom({ strips, fixed: must, first, reach, most, least });
     known.set(first, ways);
     return ways;
   };

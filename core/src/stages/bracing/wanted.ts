@@ -8,14 +8,17 @@ import type { Wanted } from './layBraces';
 import type { Side } from './problem';
 import type { FaceCrossings, Stretch, StretchEnd } from './stretches';
 
+/** What `inTheWay` goes by. */
+export interface InTheWayInput {
+  readonly openings: readonly PlacedOpening[];
+  readonly inserts: readonly PlacedInsert[];
+  readonly across: FaceCrossings['across'];
+  readonly side: Side;
+  readonly width: Length;
+}
+
 /** What stands in an upright's way on a wall: openings, and what is set in it or goes through it. */
-export function inTheWay(
-  openings: readonly PlacedOpening[],
-  inserts: readonly PlacedInsert[],
-  across: FaceCrossings['across'],
-  side: Side,
-  width: Length,
-): (at: Length) => boolean {
+export function inTheWay({ openings, inserts, across, side, width }: InTheWayInput): (at: Length) => boolean {
   const half = width / 2;
   const taken = [
     ...openings.map(({ hole }) => [hole.from, hole.to] as const),
@@ -33,15 +36,25 @@ export function inTheWay(
   return (at) => taken.some(([from, to]) => at > from - half && at < to + half);
 }
 
+/** What `wantedOn` goes by. */
+export interface WantedOnInput {
+  readonly wall: Wall;
+  readonly of: Stretch;
+  readonly openings: readonly PlacedOpening[];
+  readonly under: FaceCrossings['under'];
+  readonly courses: Courses;
+  readonly rules: HouseRules;
+}
+
 /** Places where a stretch of a wall must be held. */
-export function wantedOn(
-  wall: Wall,
-  { start, end }: Stretch,
-  openings: readonly PlacedOpening[],
-  under: FaceCrossings['under'],
-  courses: Courses,
-  rules: HouseRules,
-): readonly Wanted[] {
+export function wantedOn({
+  wall,
+  of: { start, end },
+  openings,
+  under,
+  courses,
+  rules,
+}: WantedOnInput): readonly Wanted[] {
   const off = rules.length('bracing.corner');
   const half = nanometres(rules.length('bracing.upright.width') / 2);
   const middle = nanometres((start.at + end.at) / 2);

@@ -19,26 +19,36 @@ export interface WindOnBrace {
   readonly screw: number;
 }
 
+/** What `windOnBrace` goes by. */
+export interface WindOnBraceInput {
+  /** Pascals of velocity pressure. */
+  readonly pressure: number;
+  /** What the pressure is multiplied by for a free-standing wall. */
+  readonly factor: number;
+  /** Of the wall, metres. */
+  readonly height: number;
+  /** Length of wall that the brace holds, metres. */
+  readonly share: number;
+  /** Height at which the leg meets the upright, metres. */
+  readonly meets: number;
+  /** Distance of the leg's foot from the wall, metres. */
+  readonly out: number;
+  readonly screws: number;
+}
+
 /**
  * Forces of a brace by moments about the upright's foot: the wind on its share of the wall acts at mid-height, the leg holds it
  * where it meets the upright, and its slope makes the force along it. The pull is shared by the screws. [statics]
- *
- * @param pressure pascals of velocity pressure
- * @param factor what the pressure is multiplied by for a free-standing wall
- * @param height of the wall, metres
- * @param share length of wall that the brace holds, metres
- * @param meets height at which the leg meets the upright, metres
- * @param out distance of the leg's foot from the wall, metres
  */
-export function windOnBrace(
-  pressure: number,
-  factor: number,
-  height: number,
-  share: number,
-  meets: number,
-  out: number,
-  screws: number,
-): WindOnBrace {
+export function windOnBrace({
+  pressure,
+  factor,
+  height,
+  share,
+  meets,
+  out,
+  screws,
+}: WindOnBraceInput): WindOnBrace {
   const force = pressure * factor * height * share;
   const across = (force * height) / 2 / meets;
   return {

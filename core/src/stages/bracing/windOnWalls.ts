@@ -40,15 +40,15 @@ export function windOn(
         const height = toMetres(subtract(brace.top, brace.bottom));
         return {
           brace: brace.id,
-          wind: windOnBrace(
+          wind: windOnBrace({
             pressure,
-            rules.count('bracing.wind.factor') / 100,
+            factor: rules.count('bracing.wind.factor') / 100,
             height,
-            shares[index] ?? 0,
-            (height * rules.count('bracing.leg.height')) / 100,
-            toMetres(rules.length('bracing.leg.out')),
-            brace.caught.length * screws,
-          ),
+            share: shares[index] ?? 0,
+            meets: (height * rules.count('bracing.leg.height')) / 100,
+            out: toMetres(rules.length('bracing.leg.out')),
+            screws: brace.caught.length * screws,
+          }),
         };
       });
       const [worst] = loads.sort((a, b) => b.wind.leg - a.wind.leg);

@@ -49,13 +49,13 @@ function fastenersOf(opening: PlacedOpening, rules: HouseRules): Figure {
       },
     ],
   };
-  return figureOf(
-    `opening.${opening.id}.fasteners`,
-    `Fasteners of ${opening.name}`,
+  return figureOf({
+    id: `opening.${opening.id}.fasteners`,
+    title: `Fasteners of ${opening.name}`,
     how,
-    ['openings.fastener.spacing'],
-    { opening: opening.id },
-  );
+    rules: ['openings.fastener.spacing'],
+    pieces: { opening: opening.id },
+  });
 }
 
 /** Cut lists, fasteners, marks and lumber of every opening that is worked. */
@@ -72,16 +72,19 @@ export function makeBucks(): typeof buildBucks {
     sheets: sheetsOf(wanted),
   }));
   return (openings, shell, levels, rules) =>
-    bucksWith(openings, shell, levels, rules, (wanted) => bought(settleWanted(wanted), rules));
+    bucksWith({ openings, shell, levels, rules, bought: (wanted) => bought(settleWanted(wanted), rules) });
 }
 
-function bucksWith(
-  openings: Openings,
-  shell: Shell,
-  levels: Levels,
-  rules: HouseRules,
-  bought: (wanted: readonly Wanted[]) => Pick<Bucks, 'lumber' | 'sheets'>,
-): Bucks {
+/** What `bucksWith` goes by. */
+interface BucksWithInput {
+  readonly openings: Openings;
+  readonly shell: Shell;
+  readonly levels: Levels;
+  readonly rules: HouseRules;
+  readonly bought: (wanted: readonly Wanted[]) => Pick<Bucks, 'lumber' | 'sheets'>;
+}
+
+function bucksWith({ openings, shell, levels, rules, bought }: BucksWithInput): Bucks {
   const walls = new Map(
     shell.loops.flatMap(({ built }) =>
       built ? built.walls.map((wall) => [wall.id, { wall, built }] as const) : [],
@@ -107,12 +110,12 @@ function bucksWith(
   return {
     bucks: made.map(({ buck }) => buck),
     ...bought(made.flatMap(({ wanted }) => wanted)),
-    fasteners: figureOf(
-      'openings.fasteners',
-      'Fasteners of all bucks',
-      { op: 'sum', name: 'openings', unit: 'count', of: made.map(({ buck }) => buck.fasteners.how) },
-      ['openings.fastener.spacing'],
-      { opening: '*' },
-    ),
+    fasteners: figureOf({
+      id: 'openings.fasteners',
+      title: 'Fasteners of all bucks',
+      how: { op: 'sum', name: 'openings', unit: 'count', of: made.map(({ buck }) => buck.fasteners.how) },
+      rules: ['openings.fastener.spacing'],
+      pieces: { opening: '*' },
+    }),
   };
 }

@@ -81,6 +81,17 @@ export function freeEnd(system: FormSystem, parity: Parity, make: 'free' | 'tee'
     : { make, take: half, webs: [], stub: half, butts: false };
 }
 
+/** What `wallEnd` goes by. */
+export interface WallEndInput {
+  readonly system: FormSystem;
+  readonly corner: Corner;
+  readonly own: Wall;
+  readonly other: Wall;
+  /** Whether the long leg lies on this wall. */
+  readonly long: boolean;
+  readonly webs: WebRules;
+}
+
 /**
  * One wall's end at a corner.
  *
@@ -89,17 +100,8 @@ export function freeEnd(system: FormSystem, parity: Parity, make: 'free' | 'tee'
  * - lapped: the wall with the long leg runs through to the far face, the other butts against it [common practice];
  * - joined: a whole block, in the next course half of one, up to the line where a curve begins or ends;
  * - mitred: a whole block sawn at half the turn where the long leg would be, half a block where the short one would be.
- *
- * @param long whether the long leg lies on this wall
  */
-export function wallEnd(
-  system: FormSystem,
-  corner: Corner,
-  own: Wall,
-  other: Wall,
-  long: boolean,
-  webs: WebRules,
-): WallEnd {
+export function wallEnd({ system, corner, own, other, long, webs }: WallEndInput): WallEnd {
   const make = makeOf(system, corner, own, other);
   if (make === 'joined') {
     const stub = long ? null : halfBlock(system);

@@ -134,15 +134,18 @@ export interface FillerCourse extends PieceHeight {
 const DISAPPEARS = 2;
 const BESIDE = 1;
 
+/** What `hidden` goes by. */
+interface HiddenInput {
+  readonly before: number;
+  readonly from: Readonly<Record<'odd' | 'even', Length>>;
+  readonly cuts: Readonly<Record<'odd' | 'even', RunCuts>>;
+  readonly block: Length;
+  readonly courses: readonly FillerCourse[];
+  readonly holes: readonly PlacedOpening[];
+}
+
 /** How well cuts are hidden by openings when so many whole blocks stand before them, over all courses. */
-function hidden(
-  before: number,
-  from: Readonly<Record<'odd' | 'even', Length>>,
-  cuts: Readonly<Record<'odd' | 'even', RunCuts>>,
-  block: Length,
-  courses: readonly FillerCourse[],
-  holes: readonly PlacedOpening[],
-): number {
+function hidden({ before, from, cuts, block, courses, holes }: HiddenInput): number {
   return courses.reduce((sum, course) => {
     const own = cuts[course.parity];
     if (own.cuts.length === 0) return sum;
@@ -158,25 +161,34 @@ function hidden(
   }, 0);
 }
 
+/** What `hidingPlaces` goes by. */
+export interface HidingPlacesInput {
+  readonly from: Readonly<Record<'odd' | 'even', Length>>;
+  readonly cuts: Readonly<Record<'odd' | 'even', RunCuts>>;
+  readonly block: Length;
+  readonly courses: readonly FillerCourse[];
+  readonly holes: readonly PlacedOpening[];
+  /** Whole blocks wanted between a corner and the cuts. */
+  readonly beside: number;
+}
+
 /**
  * Whole blocks to lay before the cuts so that openings hide them, the best first; empty where no place does. The same
  * number in odd and in even courses, so that all joints shift together. [common practice]
- *
- * @param beside whole blocks wanted between a corner and the cuts
  */
-export function hidingPlaces(
-  from: Readonly<Record<'odd' | 'even', Length>>,
-  cuts: Readonly<Record<'odd' | 'even', RunCuts>>,
-  block: Length,
-  courses: readonly FillerCourse[],
-  holes: readonly PlacedOpening[],
-  beside: number,
-): readonly number[] {
+export function hidingPlaces({
+  from,
+  cuts,
+  block,
+  courses,
+  holes,
+  beside,
+}: HidingPlacesInput): readonly number[] {
   const whole = Math.min(cuts.odd.whole, cuts.even.whole);
   const middle = whole / 2;
   const found: { readonly before: number; readonly worth: number }[] = [];
   for (let before = beside; before <= whole - beside; before++) {
-    const worth = hidden(before, from, cuts, block, courses, holes);
+    const worth = hidden({ before, from, cuts, block, courses, holes });
     if (worth > 0) found.push({ before, worth });
   }
   return found
@@ -184,14 +196,17 @@ export function hidingPlaces(
     .map((each) => each.before);
 }
 
+/** What `keptOf` goes by. */
+export interface KeptOfInput {
+  readonly piece: RowPiece;
+  readonly low: Length;
+  readonly high: Length;
+  readonly corners: { readonly start: boolean; readonly end: boolean };
+  readonly rules: CutRules;
+}
+
 /** The part of a whole row that a stretch keeps; nothing of it reaches past the stretch but a mitre at a corner. */
-export function keptOf(
-  piece: RowPiece,
-  low: Length,
-  high: Length,
-  corners: { readonly start: boolean; readonly end: boolean },
-  rules: CutRules,
-): RowPiece | null {
+export function keptOf({ piece, low, high, corners, rules }: KeptOfInput): RowPiece | null {
   // Mitred pieces reach past the outside face of an inside corner; they are not clipped there.
   const freeStart = piece.mitred?.start === true && corners.start;
   const freeEnd = piece.mitred?.end === true && corners.end;

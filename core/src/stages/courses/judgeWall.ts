@@ -92,14 +92,14 @@ export function judgeWall(
     }
     const pitch = laying.system.interlock;
     if (pitch > 0 && fill.odd.rest % pitch !== 0) {
-      const seam = snapSeam(
+      const seam = snapSeam({
         fill,
-        wall.length,
-        (wall.length / 2) as Length,
-        laying.cutRules,
-        laying.cutRules.block,
-        seamHoles(laying.holes.get(wall.id)),
-      );
+        length: wall.length,
+        wanted: (wall.length / 2) as Length,
+        rules: laying.cutRules,
+        within: laying.cutRules.block,
+        holes: seamHoles(laying.holes.get(wall.id)),
+      });
       findings.push({ kind: 'off-pitch', wall: wall.id, rest: fill.odd.rest, pitch, seam });
     }
   }

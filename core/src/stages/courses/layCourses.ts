@@ -100,14 +100,23 @@ interface CornerPlace {
   readonly roomAfter: Length;
 }
 
+/** What `cornerPiece` goes by. */
+interface CornerPieceInput {
+  readonly of: CornerPlace;
+  readonly course: number;
+  readonly long: LongLegOn;
+  readonly heights: { readonly bottom: Length; readonly top: Length };
+  readonly laying: Laying;
+}
+
 /** The corner piece of one course; mitred corners have none. */
-function cornerPiece(
-  { corner, before, after, roomBefore, roomAfter }: CornerPlace,
-  course: number,
-  long: LongLegOn,
-  heights: { readonly bottom: Length; readonly top: Length },
-  laying: Laying,
-): readonly CornerPiece[] {
+function cornerPiece({
+  of: { corner, before, after, roomBefore, roomAfter },
+  course,
+  long,
+  heights,
+  laying,
+}: CornerPieceInput): readonly CornerPiece[] {
   const endBefore = before.rows[parityOf(course)].endEnd;
   const endAfter = after.rows[parityOf(course)].startEnd;
   if (endAfter.make !== 'moulded' && endAfter.make !== 'lapped') return [];
@@ -202,13 +211,13 @@ function layLoop(built: BuiltLoop, levels: Levels, laying: Laying): LaidLoop {
       ...corners.flatMap((place) =>
         standsAtEnd(levels, place.before.wall, false, course) &&
         standsAtEnd(levels, place.after.wall, true, course)
-          ? cornerPiece(
-              roomAt(place, course),
+          ? cornerPiece({
+              of: roomAt(place, course),
               course,
-              longLegIn(parityOf(course), leads.get(place.corner.letter) ?? 'after'),
-              heightsAt(place, course),
+              long: longLegIn(parityOf(course), leads.get(place.corner.letter) ?? 'after'),
+              heights: heightsAt(place, course),
               laying,
-            )
+            })
           : [],
       ),
       ...walls.flatMap((laid, index) => piecesOfRow(rows[index]?.[course - 1] as LaidRow, laid.wall, course)),
@@ -261,14 +270,17 @@ function teeJoints(shell: Shell, loops: readonly LaidLoop[]): readonly WeakJoint
 /** What `layCourses` reads of a plan besides shell and levels. */
 export type CoursesInput = Pick<Plan, 'loops' | 'units'>;
 
+/** What `layingOf` goes by. */
+export interface LayingOfInput {
+  readonly system: FormSystem;
+  readonly plan: CoursesInput;
+  readonly rules: HouseRules;
+  readonly levels: Levels;
+  readonly openings: Openings;
+}
+
 /** The laying rules of a job. */
-export const layingOf = (
-  system: FormSystem,
-  plan: CoursesInput,
-  rules: HouseRules,
-  levels: Levels,
-  openings: Openings,
-): Laying => ({
+export const layingOf = ({ system, plan, rules, levels, openings }: LayingOfInput): Laying => ({
   system,
   levels,
   holes: holesByWall(openings),
@@ -304,7 +316,7 @@ export function layCourses(
     findings: [],
   };
   if (system === null || levels.courses === 0) return none;
-  const laying = layingOf(system, plan, rules, levels, openings);
+  const laying = layingOf({ system, plan, rules, levels, openings });
   const loops = shell.loops.flatMap((loop) => (loop.built ? [layLoop(loop.built, levels, laying)] : []));
   const pieces = Array.from({ length: levels.courses }, (_, index) =>
     loops.flatMap((loop) => loop.pieces[index] ?? []),
@@ -314,7 +326,7 @@ export function layCourses(
     ...teeJoints(shell, loops),
     ...openingBoards(openings, new Map(walls.map((wall) => [wall.id, wall])), levels, rules),
   ];
-  const offcuts = planOffcuts(pieces, walls, system, levels.rest, rules);
+  const offcuts = planOffcuts({ pieces, walls, system, rest: levels.rest, rules });
   return {
     count: levels.courses,
     courseHeight: system.courseHeight,

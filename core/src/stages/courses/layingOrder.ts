@@ -24,19 +24,25 @@ function leadsOf(row: readonly WallPiece[]) {
   };
 }
 
-/**
- * The pieces of one course in the order in which they are laid.
- *
- * @param walls in walking order, loop by loop
- * @param from id of the wall that starts at the corner where the crew begins; the first one where left out
- */
-export function layingOrder(
-  pieces: readonly Piece[],
-  course: number,
-  walls: readonly Wall[],
-  manner: LayingManner = 'round',
-  from?: string,
-): readonly Piece[] {
+/** What `layingOrder` goes by. */
+export interface LayingOrderInput {
+  readonly pieces: readonly Piece[];
+  readonly course: number;
+  /** In walking order, loop by loop. */
+  readonly walls: readonly Wall[];
+  readonly manner?: LayingManner;
+  /** Id of the wall that starts at the corner where the crew begins; the first one where left out. */
+  readonly from?: string | undefined;
+}
+
+/** The pieces of one course in the order in which they are laid. */
+export function layingOrder({
+  pieces,
+  course,
+  walls,
+  manner = 'round',
+  from,
+}: LayingOrderInput): readonly Piece[] {
   const corners = new Map<string, CornerPiece>();
   const rows = new Map<string, WallPiece[]>();
   for (const piece of pieces) {

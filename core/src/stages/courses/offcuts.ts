@@ -150,18 +150,21 @@ export function blocksForStrips(heights: readonly Length[], system: FormSystem):
   return blocks;
 }
 
+/** What `planOffcuts` goes by. */
+export interface PlanOffcutsInput {
+  readonly pieces: readonly Piece[];
+  readonly walls: readonly Wall[];
+  readonly system: FormSystem;
+  readonly rest: HeightRest | null;
+  readonly rules: HouseRules;
+}
+
 /**
  * Plans the saw for the whole job: which cuts share a block under the reuse rules, with the fewest blocks opened, and how
  * many blocks are ripped for courses of less than full height. Every offcut's source and destination is recorded, so
  * that the crew can mark it.
  */
-export function planOffcuts(
-  pieces: readonly Piece[],
-  walls: readonly Wall[],
-  system: FormSystem,
-  rest: HeightRest | null,
-  rules: HouseRules,
-): OffcutPlan {
+export function planOffcuts({ pieces, walls, system, rest, rules }: PlanOffcutsInput): OffcutPlan {
   const reuse = reuseRulesOf(rules);
   const cutRules = cutRulesOf(system, rules);
   const ends = atRowEnds(pieces);

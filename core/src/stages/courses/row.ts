@@ -109,19 +109,27 @@ function towardsSeam(run: Length, rules: CutRules, crowds: (fromSeam: Length) =>
   return [...whole.slice(1), ...shares.pair.map((length): Share => ({ length, kind: 'cut' }))];
 }
 
+/** What `laySeam` goes by. */
+export interface LaySeamInput {
+  readonly from: Length;
+  readonly to: Length;
+  /** From the wall's first corner; between `from` and `to`. */
+  readonly seam: Length;
+  readonly rules: CutRules;
+  readonly neighbours?: SeamNeighbours;
+}
+
 /**
  * A row with a common seam: blocks from both ends to one vertical line, cut on both sides there. A rest shorter than a
  * cut may be shares a block, and its second cut lies one piece away from the seam.
- *
- * @param seam from the wall's first corner; between `from` and `to`
  */
-export function laySeam(
-  from: Length,
-  to: Length,
-  seam: Length,
-  rules: CutRules,
-  neighbours: SeamNeighbours = { joints: [], stagger: ZERO },
-): readonly RowPiece[] {
+export function laySeam({
+  from,
+  to,
+  seam,
+  rules,
+  neighbours = { joints: [], stagger: ZERO },
+}: LaySeamInput): readonly RowPiece[] {
   const place = (run: readonly Share[], start: Length): RowPiece[] => {
     let at = start;
     return run.map(({ length, kind }) => {

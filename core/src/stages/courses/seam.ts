@@ -21,23 +21,33 @@ function faults(run: Length, rules: CutRules): number {
 /** Worth more than any fault of the cuts: within an opening the seam disappears. */
 const WITHIN = -100;
 
+/** What `snapSeam` goes by. */
+export interface SnapSeamInput {
+  readonly fill: WallFill;
+  readonly length: Length;
+  /** From the wall's first corner. */
+  readonly wanted: Length;
+  readonly rules: CutRules;
+  /** How far to either side of it a better place is looked for; a block where nothing is said. */
+  readonly within?: Length | undefined;
+  /** Stretches of the wall that openings take. */
+  readonly holes?: readonly { readonly from: Length; readonly to: Length }[];
+}
+
 /**
  * The best place for a common seam near a wanted one: within an opening or on its edge, where there is one; on a cut mark,
  * between webs on both sides in odd and in even courses, with pieces long enough; then the nearest.
  *
- * @param wanted from the wall's first corner
- * @param within how far to either side of it a better place is looked for; a block where nothing is said
- * @param holes stretches of the wall that openings take
  * @returns null where the wall has no room for a seam
  */
-export function snapSeam(
-  fill: WallFill,
-  length: Length,
-  wanted: Length,
-  rules: CutRules,
-  within: Length = rules.block,
-  holes: readonly { readonly from: Length; readonly to: Length }[] = [],
-): Length | null {
+export function snapSeam({
+  fill,
+  length,
+  wanted,
+  rules,
+  within = rules.block,
+  holes = [],
+}: SnapSeamInput): Length | null {
   const rows = [fill.odd, fill.even];
   const from = Math.max(...rows.map((row) => row.start));
   const to = Math.min(...rows.map((row) => subtract(length, row.end)));

@@ -39,21 +39,30 @@ export interface OpeningMove {
   readonly toLine: boolean;
 }
 
+/** What `snapOpening` goes by. */
+export interface SnapOpeningInput {
+  readonly opening: PlacedOpening;
+  readonly wanted: { readonly along: Length; readonly up: Length };
+  /** Of its wall, as `jointsOf` tells them. */
+  readonly joints: readonly Length[];
+  readonly levels: Pick<Levels, 'tops'>;
+  readonly heads: readonly Length[];
+  /** How near an edge must come. */
+  readonly reach: Length;
+}
+
 /**
  * A wanted move of an opening, drawn to what is near: the edges of its hole to joints between blocks, its foot and head to
  * course lines, its head to other heads. Only offered: without reach it stays as wanted.
- *
- * @param joints of its wall, as `jointsOf` tells them
- * @param reach how near an edge must come
  */
-export function snapOpening(
-  opening: PlacedOpening,
-  wanted: { readonly along: Length; readonly up: Length },
-  joints: readonly Length[],
-  levels: Pick<Levels, 'tops'>,
-  heads: readonly Length[],
-  reach: Length,
-): OpeningMove {
+export function snapOpening({
+  opening,
+  wanted,
+  joints,
+  levels,
+  heads,
+  reach,
+}: SnapOpeningInput): OpeningMove {
   const { hole, finished } = opening;
   const edges = [add(hole.from, wanted.along), add(hole.to, wanted.along)];
   const along = toNearest(edges, joints, reach);

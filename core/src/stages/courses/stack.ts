@@ -53,7 +53,9 @@ function rowOfSegment(laid: LaidWall, parity: Parity, segment: Stretch, standing
   const low = cornerAtStart ? (Math.min(from, ZERO) as Length) : segment.from;
   const high = cornerAtEnd ? (Math.max(to, wall.length) as Length) : segment.to;
   const corners = { start: cornerAtStart, end: cornerAtEnd };
-  let pieces: readonly RowPiece[] = base.flatMap((piece) => keptOf(piece, low, high, corners, rules) ?? []);
+  let pieces: readonly RowPiece[] = base.flatMap(
+    (piece) => keptOf({ piece, low, high, corners, rules }) ?? [],
+  );
   if (!cornerAtStart) pieces = mendFlimsy(pieces, true, rules);
   if (!cornerAtEnd) pieces = mendFlimsy(pieces, false, rules);
   const endKind = (side: 'start' | 'end', corner: boolean): RowEnd => {
@@ -71,14 +73,17 @@ function rowOfSegment(laid: LaidWall, parity: Parity, segment: Stretch, standing
   };
 }
 
+/** What `layRowOfCourse` goes by. */
+interface LayRowOfCourseInput {
+  readonly laid: LaidWall;
+  readonly course: number;
+  readonly levels: Levels;
+  readonly standing: Standing;
+  readonly openings: readonly PlacedOpening[];
+}
+
 /** One wall's row in one course; the full pattern of odd or even courses where nothing cuts it short. */
-function layRowOfCourse(
-  laid: LaidWall,
-  course: number,
-  levels: Levels,
-  standing: Standing,
-  openings: readonly PlacedOpening[],
-): LaidRow {
+function layRowOfCourse({ laid, course, levels, standing, openings }: LayRowOfCourseInput): LaidRow {
   const { wall, rows } = laid;
   const bottom = levels.tops[course - 1] as Length;
   const top = levels.tops[course] as Length;
@@ -171,7 +176,7 @@ export function rowsOfWall(
       start: standsAtEnd(levels, before, false, course) && standsAtEnd(levels, wall, true, course),
       end: standsAtEnd(levels, wall, false, course) && standsAtEnd(levels, after, true, course),
     };
-    return layRowOfCourse(laid, course, levels, standing, openings);
+    return layRowOfCourse({ laid, course, levels, standing, openings });
   });
 }
 

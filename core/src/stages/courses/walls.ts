@@ -91,14 +91,17 @@ export function leadsOf(built: BuiltLoop, laying: Laying): ReadonlyMap<string, L
   );
 }
 
+/** What `endsOf` goes by. */
+export interface EndsOfInput {
+  readonly built: BuiltLoop;
+  readonly index: number;
+  readonly parity: Parity;
+  readonly leads: ReadonlyMap<string, LongLegOn>;
+  readonly laying: Laying;
+}
+
 /** What takes up the two ends of every wall, for both ways that a corner may lead. */
-export function endsOf(
-  built: BuiltLoop,
-  index: number,
-  parity: Parity,
-  leads: ReadonlyMap<string, LongLegOn>,
-  laying: Laying,
-): readonly [WallEnd, WallEnd] {
+export function endsOf({ built, index, parity, leads, laying }: EndsOfInput): readonly [WallEnd, WallEnd] {
   const wall = built.walls[index] as Wall;
   const wallById = (id: string): Wall => built.walls.find((each) => each.id === id) as Wall;
   const end = (corner: Corner | null, atStart: boolean): WallEnd => {
@@ -108,7 +111,7 @@ export function endsOf(
     }
     const other = wallById(atStart ? corner.wallBefore : corner.wallAfter);
     const long = longLegIn(parity, leads.get(corner.letter) ?? 'after') === (atStart ? 'after' : 'before');
-    return wallEnd(laying.system, corner, wall, other, long, laying.cutRules.webs);
+    return wallEnd({ system: laying.system, corner, own: wall, other, long, webs: laying.cutRules.webs });
   };
   return [end(cornerAtStart(built, index), true), end(cornerAtEnd(built, index), false)];
 }
@@ -155,14 +158,17 @@ const readAll = (texts: readonly string[], units: UnitSystem): readonly Length[]
     return reading.ok ? [reading.length] : [];
   });
 
+/** What `bondingOf` goes by. */
+interface BondingOfInput {
+  readonly bond: WallBond | undefined;
+  readonly wall: Wall;
+  readonly from: Length;
+  readonly to: Length;
+  readonly units: UnitSystem;
+}
+
 /** What the plan asks of a wall's bond. A seam must lie inside the clear run of both kinds of course. */
-function bondingOf(
-  bond: WallBond | undefined,
-  wall: Wall,
-  from: Length,
-  to: Length,
-  units: UnitSystem,
-): Bonding {
+function bondingOf({ bond, wall, from, to, units }: BondingOfInput): Bonding {
   if (bond?.kind !== 'seam') {
     const cuts = bond?.cuts;
     return {
@@ -203,14 +209,17 @@ export const judgeRulesOf = (laying: Laying, wall: Wall, seam: Length | null): J
 export const runOf = (wall: Wall, [start, end]: WallEnds[Parity]): Length =>
   subtract(wall.length, add(start.take, end.take));
 
+/** What `fullRow` goes by. */
+interface FullRowInput {
+  readonly wall: Wall;
+  readonly of: WallEnds[Parity];
+  readonly fill: RunCuts;
+  readonly inner: readonly RowPiece[];
+  readonly judge: JudgeRules;
+}
+
 /** A row whose inner pieces are known, with the sawn pieces at its ends and its joints judged. */
-function fullRow(
-  wall: Wall,
-  [startEnd, endEnd]: WallEnds[Parity],
-  fill: RunCuts,
-  inner: readonly RowPiece[],
-  judge: JudgeRules,
-): FullRow {
+function fullRow({ wall, of: [startEnd, endEnd], fill, inner, judge }: FullRowInput): FullRow {
   const from = startEnd.take;
   const to = subtract(wall.length, endEnd.take);
   const pieces = [
@@ -238,7 +247,7 @@ function fullRow(
 
 /** A row in running bond with given cuts. */
 export const runningRow = (wall: Wall, ends: WallEnds[Parity], cuts: RunCuts, judge: JudgeRules): FullRow =>
-  fullRow(wall, ends, cuts, layRow(cuts, judge.cuts, ends[0].take), judge);
+  fullRow({ wall, of: ends, fill: cuts, inner: layRow(cuts, judge.cuts, ends[0].take), judge });
 
 /** A row with a common seam, from its pieces. */
 export function seamRow(
@@ -249,7 +258,13 @@ export function seamRow(
 ): FullRow {
   const cuts = inner.filter((piece) => piece.kind === 'cut').map((piece) => piece.length);
   const { rest, held } = cutRun(runOf(wall, ends), judge.cuts);
-  return fullRow(wall, ends, { step: 0, rest, held, whole: inner.length - cuts.length, cuts }, inner, judge);
+  return fullRow({
+    wall,
+    of: ends,
+    fill: { step: 0, rest, held, whole: inner.length - cuts.length, cuts },
+    inner,
+    judge,
+  });
 }
 
 /** Both rows of a wall with a common seam, the shared cuts of each keeping clear of the other's joints. */
@@ -260,9 +275,15 @@ export function seamPieces(
   laying: Laying,
 ): Readonly<Record<Parity, readonly RowPiece[]>> {
   const lay = (parity: Parity, below: readonly RowPiece[]): readonly RowPiece[] =>
-    laySeam(ends[parity][0].take, subtract(wall.length, ends[parity][1].take), seam, laying.cutRules, {
-      joints: below.map((piece) => piece.start).filter((at) => at !== seam),
-      stagger: laying.rules.length('courses.stagger.least'),
+    laySeam({
+      from: ends[parity][0].take,
+      to: subtract(wall.length, ends[parity][1].take),
+      seam,
+      rules: laying.cutRules,
+      neighbours: {
+        joints: below.map((piece) => piece.start).filter((at) => at !== seam),
+        stagger: laying.rules.length('courses.stagger.least'),
+      },
     });
   const odd = lay('odd', lay('even', []));
   return { odd, even: lay('even', odd) };
@@ -285,7 +306,7 @@ export function hidingPlacesOf(
   }));
   const from = { odd: ends.odd[0].take, even: ends.even[0].take };
   const beside = laying.rules.count('courses.filler.blocksFromCorner');
-  return hidingPlaces(from, cuts, laying.cutRules.block, courses, holes, beside);
+  return hidingPlaces({ from, cuts, block: laying.cutRules.block, courses, holes, beside });
 }
 
 /** Lays one wall's rows for odd and even courses, or says why it cannot. */
@@ -298,8 +319,8 @@ export function layWall(
   const { cutRules, units } = laying;
   const wall = built.walls[index] as Wall;
   const ends = {
-    odd: endsOf(built, index, 'odd', leads, laying),
-    even: endsOf(built, index, 'even', leads, laying),
+    odd: endsOf({ built, index, parity: 'odd', leads, laying }),
+    even: endsOf({ built, index, parity: 'even', leads, laying }),
   };
   const taken = PARITIES.map((parity) => add(ends[parity][0].take, ends[parity][1].take));
   const needs = Math.max(...taken) as Length;
@@ -311,13 +332,13 @@ export function layWall(
   }
   const froms = PARITIES.map((parity) => ends[parity][0].take);
   const tos = PARITIES.map((parity) => subtract(wall.length, ends[parity][1].take));
-  const bonding = bondingOf(
-    laying.rows.get(wall.id)?.bond,
+  const bonding = bondingOf({
+    bond: laying.rows.get(wall.id)?.bond,
     wall,
-    Math.max(...froms) as Length,
-    Math.min(...tos) as Length,
+    from: Math.max(...froms) as Length,
+    to: Math.min(...tos) as Length,
     units,
-  );
+  });
   const findings: CourseFinding[] = bonding.finding ? [bonding.finding] : [];
   const judge = judgeRulesOf(laying, wall, bonding.seam);
   const seamRows = bonding.seam === null ? null : seamPieces(wall, ends, bonding.seam, laying);

@@ -322,14 +322,20 @@ function adjustLoop(
   };
 }
 
+/** What `adjustPulls` goes by. */
+export interface AdjustPullsInput {
+  readonly shell: Shell;
+  readonly pulls: readonly Pull[];
+  readonly rows: ReadonlySet<string>;
+  readonly units: UnitSystem;
+  readonly rules: HouseRules;
+}
+
 /** What the tape says of every closed outline that something was pulled on. */
-export function adjustPulls(
-  shell: Shell,
-  pulls: readonly Pull[],
-  rows: ReadonlySet<string>,
-  units: UnitSystem,
-  rules: HouseRules,
-): { readonly loops: readonly LoopAdjustment[]; readonly problems: readonly FootingProblem[] } {
+export function adjustPulls({ shell, pulls, rows, units, rules }: AdjustPullsInput): {
+  readonly loops: readonly LoopAdjustment[];
+  readonly problems: readonly FootingProblem[];
+} {
   const problems: FootingProblem[] = [];
   const closed = new Set<string>();
   const loops = shell.loops.flatMap(({ id, built }): LoopAdjustment[] => {

@@ -80,13 +80,16 @@ interface Reader {
   readonly problems: FootingProblem[];
 }
 
-function lengthOr(
-  text: string | undefined,
-  usual: Length,
-  what: 'width' | 'depth' | 'sheet',
-  wall: string | null,
-  { units, problems }: Reader,
-): Length {
+/** What `lengthOr` goes by. */
+interface LengthOrInput {
+  readonly text: string | undefined;
+  readonly usual: Length;
+  readonly what: 'width' | 'depth' | 'sheet';
+  readonly wall: string | null;
+  readonly of: Reader;
+}
+
+function lengthOr({ text, usual, what, wall, of: { units, problems } }: LengthOrInput): Length {
   if (text === undefined) return usual;
   const reading = readLength(text, units);
   if (reading.ok && reading.length > 0) {
@@ -188,8 +191,20 @@ export function buildBases(
   const { units } = plan;
   const reader: Reader = { units, problems: [] };
   const footing: FootingPlan = plan.footing ?? { kind: 'strip' };
-  const width = lengthOr(footing.width, rules.length('footing.width'), 'width', null, reader);
-  const depth = lengthOr(footing.depth, rules.length('footing.depth'), 'depth', null, reader);
+  const width = lengthOr({
+    text: footing.width,
+    usual: rules.length('footing.width'),
+    what: 'width',
+    wall: null,
+    of: reader,
+  });
+  const depth = lengthOr({
+    text: footing.depth,
+    usual: rules.length('footing.depth'),
+    what: 'depth',
+    wall: null,
+    of: reader,
+  });
   const rows = new Map(plan.loops.flatMap((loop) => loop.walk.map((row) => [row.id, row])));
   const plank = rules.length('footing.plank.thickness');
   const least = rules.length('footing.edge.least');
@@ -199,7 +214,9 @@ export function buildBases(
     const chalk = built.walls.map((wall) => {
       const row = rows.get(wall.id);
       // Bare rock has no edges: the wall is all that there is.
-      const own = onRock ? wall.thickness : lengthOr(row?.bearing?.width, width, 'width', wall.id, reader);
+      const own = onRock
+        ? wall.thickness
+        : lengthOr({ text: row?.bearing?.width, usual: width, what: 'width', wall: wall.id, of: reader });
       const offset = onRock ? (0 as Length) : offsetOf(row, wall, reader);
       const both = subtract(own, wall.thickness);
       const outer = nanometres(both / 2 - offset);
@@ -241,7 +258,13 @@ export function buildBases(
     withWall: footing.withWall === true && !onRock,
     sheet:
       footing.kind === 'sheet'
-        ? lengthOr(footing.sheet, rules.length('footing.sheet'), 'sheet', null, reader)
+        ? lengthOr({
+            text: footing.sheet,
+            usual: rules.length('footing.sheet'),
+            what: 'sheet',
+            wall: null,
+            of: reader,
+          })
         : null,
     loops,
     problems: reader.problems,

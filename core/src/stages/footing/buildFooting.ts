@@ -58,8 +58,14 @@ function firstLiftOf(bases: Bases, concrete: Figure, firstCourse: How | null): F
       },
     ],
   };
-  return figureOf('footing.firstLift', 'first lift: footing and half the first course', how, concrete.rules, {
-    course: 1,
+  return figureOf({
+    id: 'footing.firstLift',
+    title: 'first lift: footing and half the first course',
+    how,
+    rules: concrete.rules,
+    pieces: {
+      course: 1,
+    },
   });
 }
 
@@ -79,10 +85,35 @@ export function buildFooting(
   const concrete = footingConcrete(bases);
   const standing = standingPieces(courses, levels);
   const square = squareOf(shell, units);
-  const adjusted = adjustPulls(shell, footing?.pulls ?? [], rows, units, rules);
-  const before = readSurvey(shell, levels, standing, footing?.shots ?? [], rows, units, rules, 'footing');
-  const after = readSurvey(shell, levels, standing, footing?.after ?? [], rows, units, rules, 'first-course');
-  const firstCourse = firstCourseOf(shell, courses, levels, standing, bases.kind === 'forms', rules);
+  const adjusted = adjustPulls({ shell, pulls: footing?.pulls ?? [], rows, units, rules });
+  const before = readSurvey({
+    shell,
+    levels,
+    pieces: standing,
+    shots: footing?.shots ?? [],
+    rows,
+    units,
+    rules,
+    pass: 'footing',
+  });
+  const after = readSurvey({
+    shell,
+    levels,
+    pieces: standing,
+    shots: footing?.after ?? [],
+    rows,
+    units,
+    rules,
+    pass: 'first-course',
+  });
+  const firstCourse = firstCourseOf({
+    shell,
+    courses,
+    levels,
+    standing,
+    inForms: bases.kind === 'forms',
+    rules,
+  });
   return {
     bases,
     concrete,

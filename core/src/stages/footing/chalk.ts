@@ -55,8 +55,7 @@ export function tapeMarks(shell: Shell, levels: Levels, courses: Courses): reado
       wall: string,
       at: Length,
       what: TapeMark['what'],
-      letter: string | null = null,
-      length: Length | null = null,
+      { letter = null, length = null }: Partial<Pick<TapeMark, 'letter' | 'length'>> = {},
     ): TapeMark => ({
       wall,
       at,
@@ -65,22 +64,24 @@ export function tapeMarks(shell: Shell, levels: Levels, courses: Courses): reado
       letter,
       length,
     });
-    const corners = built.walls.map((wall) => mark(wall.id, 0 as Length, 'corner', wall.from));
+    const corners = built.walls.map((wall) => mark(wall.id, 0 as Length, 'corner', { letter: wall.from }));
     const last = built.walls.at(-1);
-    const end = built.open && last ? [mark(last.id, last.length, 'end', last.to)] : [];
+    const end = built.open && last ? [mark(last.id, last.length, 'end', { letter: last.to })] : [];
     const own = first.flatMap((piece): TapeMark[] => {
       if (piece.kind === 'corner') {
         const before = walls.get(piece.wallBefore);
         const after = walls.get(piece.wallAfter);
         return [
           ...(before && piece.legBefore > 0
-            ? [mark(before.id, subtract(before.length, piece.legBefore), 'leg', piece.corner)]
+            ? [mark(before.id, subtract(before.length, piece.legBefore), 'leg', { letter: piece.corner })]
             : []),
-          ...(after && piece.legAfter > 0 ? [mark(after.id, piece.legAfter, 'leg', piece.corner)] : []),
+          ...(after && piece.legAfter > 0
+            ? [mark(after.id, piece.legAfter, 'leg', { letter: piece.corner })]
+            : []),
         ];
       }
       if (piece.kind !== 'cut' || !walls.has(piece.wall)) return [];
-      return [mark(piece.wall, piece.start, 'cut', null, piece.length)];
+      return [mark(piece.wall, piece.start, 'cut', { length: piece.length })];
     });
     const steps = built.walls.flatMap((wall) => {
       const spans = levels.walls[wall.id] ?? [];
@@ -92,7 +93,7 @@ export function tapeMarks(shell: Shell, levels: Levels, courses: Courses): reado
       const { start, end: stop } = other.built?.tees ?? { start: null, end: null };
       return [start, stop].flatMap((tee) =>
         tee && tee.at !== null && walls.has(tee.wall)
-          ? [mark(tee.wall, tee.at, 'wall-meets', other.built?.walls[0]?.name ?? null)]
+          ? [mark(tee.wall, tee.at, 'wall-meets', { letter: other.built?.walls[0]?.name ?? null })]
           : [],
       );
     });

@@ -50,8 +50,14 @@ export function footingConcrete({ kind, depth, loops }: Bases): Figure {
       ...base.risers.map((each) => riser(base, each.height, depth)),
     ]),
   };
-  return figureOf('footing.concrete', 'concrete in the footing', how, ['footing.width', 'footing.depth'], {
-    course: 0,
+  return figureOf({
+    id: 'footing.concrete',
+    title: 'concrete in the footing',
+    how,
+    rules: ['footing.width', 'footing.depth'],
+    pieces: {
+      course: 0,
+    },
   });
 }
 
@@ -71,5 +77,11 @@ export function sheetArea({ sheet, loops }: Bases): Figure | null {
       })),
     ),
   };
-  return figureOf('footing.sheet', 'thermal-break sheet under the walls', how, [], { course: 0 });
+  return figureOf({
+    id: 'footing.sheet',
+    title: 'thermal-break sheet under the walls',
+    how,
+    rules: [],
+    pieces: { course: 0 },
+  });
 }

@@ -41,7 +41,7 @@ export const standingStretches = (courses: Courses, levels: Levels): readonly St
   );
 
 const figure = (id: string, title: string, how: How, rules: Figure['rules']): Figure =>
-  figureOf(id, title, how, rules, { course: 1 });
+  figureOf({ id, title, how, rules, pieces: { course: 1 } });
 
 /** What fixes the first course to its footing, by the crew's school. */
 function fixing(rows: readonly StandingStretch[], shell: Shell, rules: HouseRules): How {
@@ -102,19 +102,26 @@ function fixing(rows: readonly StandingStretch[], shell: Shell, rules: HouseRule
 
 const GLUES = ['two-courses-first', 'as-laid', 'foamed-last', 'mortar'] as const;
 
-/**
- * The first course as it is held to its line, tied across its joints, and fixed down.
- *
- * @param inForms whether insulated footing forms hold it
- */
-export function firstCourseOf(
-  shell: Shell,
-  courses: Courses,
-  levels: Levels,
-  standing: readonly Piece[],
-  inForms: boolean,
-  rules: HouseRules,
-): FirstCourse {
+/** What `firstCourseOf` goes by. */
+export interface FirstCourseOfInput {
+  readonly shell: Shell;
+  readonly courses: Courses;
+  readonly levels: Levels;
+  readonly standing: readonly Piece[];
+  /** Whether insulated footing forms hold it. */
+  readonly inForms: boolean;
+  readonly rules: HouseRules;
+}
+
+/** The first course as it is held to its line, tied across its joints, and fixed down. */
+export function firstCourseOf({
+  shell,
+  courses,
+  levels,
+  standing,
+  inForms,
+  rules,
+}: FirstCourseOfInput): FirstCourse {
   const rows = inForms ? [] : standingStretches(courses, levels);
   const lengths = rows.map((row) => subtract(row.to, row.from));
   const hold = inForms ? 'forms' : rules.choice('footing.hold') === 'track' ? 'track' : 'kickers';

@@ -57,10 +57,19 @@ export interface FootingForms {
 }
 
 const figure = (id: string, title: string, how: How, rules: Figure['rules']): Figure =>
-  figureOf(id, title, how, rules, { course: 0 });
+  figureOf({ id, title, how, rules, pieces: { course: 0 } });
+
+/** What `tiedRun` goes by. */
+interface TiedRunInput {
+  readonly base: WallBase;
+  readonly length: Length;
+  readonly plank: Length;
+  readonly spacing: Length;
+  readonly least: Length;
+}
 
 /** One wall's ties and plank joints. A tie joins both planks, so the shorter side says how many there is room for. */
-function tiedRun(base: WallBase, length: Length, plank: Length, spacing: Length, least: Length) {
+function tiedRun({ base, length, plank, spacing, least }: TiedRunInput) {
   const clear = Math.min(base.outerLength, base.innerLength) as Length;
   const start = nanometres((length - clear) / 2);
   const whole = Math.floor(clear / plank);
@@ -107,7 +116,7 @@ export function footingForms(bases: Bases, shell: Shell, rules: HouseRules): Foo
   );
   const lengths = new Map(wallsOf(shell).map((wall) => [wall.id, wall.length]));
   const tied = walls.map((base) =>
-    tiedRun(base, lengths.get(base.wall) ?? (0 as Length), plank, spacing, least),
+    tiedRun({ base, length: lengths.get(base.wall) ?? (0 as Length), plank, spacing, least }),
   );
   const eachPlank = tiesOn(plank, spacing, least).ties;
   const corners = shell.loops.reduce((sum, loop) => sum + (loop.built?.corners.length ?? 0), 0);

@@ -50,7 +50,7 @@ export interface Rock {
 }
 
 const volume = (id: string, title: string, of: readonly How[], rules: Figure['rules']): Figure =>
-  figureOf(id, title, { op: 'sum', name: title, unit: 'volume', of }, rules, { course: 0 });
+  figureOf({ id, title, how: { op: 'sum', name: title, unit: 'volume', of }, rules, pieces: { course: 0 } });
 
 /** The rock along one wall, from end to end; at its ends as the readings round the corners have it. */
 function profileOf(wall: Wall, { shots, ends, high }: Survey): readonly RockPoint[] {

@@ -61,15 +61,21 @@ export interface Survey {
   readonly ends: Readonly<Record<string, { readonly start: Length | null; readonly end: Length | null }>>;
 }
 
+/** What `readShots` goes by. */
+interface ReadShotsInput {
+  readonly shell: Shell;
+  readonly levels: Levels;
+  readonly shots: readonly Shot[];
+  readonly rows: ReadonlySet<string>;
+  readonly units: UnitSystem;
+  readonly pass: SurveyPass;
+}
+
 /** Readings in their places, the highest spot at the top of them all; what cannot be used is told. */
-function readShots(
-  shell: Shell,
-  levels: Levels,
-  shots: readonly Shot[],
-  rows: ReadonlySet<string>,
-  units: UnitSystem,
-  pass: SurveyPass,
-): { readonly read: readonly ReadShot[]; readonly problems: readonly FootingProblem[] } {
+function readShots({ shell, levels, shots, rows, units, pass }: ReadShotsInput): {
+  readonly read: readonly ReadShot[];
+  readonly problems: readonly FootingProblem[];
+} {
   const problems: FootingProblem[] = [];
   const walls = new Map(
     shell.loops.flatMap(({ id, built }) =>
@@ -223,15 +229,18 @@ function above(shots: readonly ReadShot[], line: number, walls: ReadonlyMap<stri
   }));
 }
 
+/** What `shavingOf` goes by. */
+interface ShavingOfInput {
+  readonly shots: readonly ReadShot[];
+  readonly places: readonly ShimPlace[];
+  readonly walls: ReadonlyMap<string, Wall>;
+  readonly longest: Length;
+  readonly deepest: Length;
+  readonly step: Length;
+}
+
 /** The lowest line that all the rest could be laid to for a little shaving; null where none saves a step. */
-function shavingOf(
-  shots: readonly ReadShot[],
-  places: readonly ShimPlace[],
-  walls: ReadonlyMap<string, Wall>,
-  longest: Length,
-  deepest: Length,
-  step: Length,
-): Shaving | null {
+function shavingOf({ shots, places, walls, longest, deepest, step }: ShavingOfInput): Shaving | null {
   const high = shots.reduce((most, shot) => Math.max(most, shot.height), 0);
   let best: Shaving | null = null;
   for (let lowers = step; lowers <= Math.min(deepest, high); lowers = add(lowers, step)) {
@@ -248,28 +257,33 @@ function shavingOf(
   return best;
 }
 
+/** What `readSurvey` goes by. */
+export interface ReadSurveyInput {
+  readonly shell: Shell;
+  readonly levels: Levels;
+  /** Those that stand on the footing. */
+  readonly pieces: readonly Piece[];
+  /** Rod readings: the smallest is the highest spot. */
+  readonly shots: readonly Shot[];
+  /** Ids of all walls of the plan, standing or not. */
+  readonly rows: ReadonlySet<string>;
+  readonly units: UnitSystem;
+  readonly rules: HouseRules;
+  /** The survey of the footing, or of the first course once it is shimmed. */
+  readonly pass: SurveyPass;
+}
+
 /**
  * A level survey worked out: heights at every place under the first course, between the readings beside it, and the shim
  * that brings it to the high point, in whole steps. The footing's planned steps are taken out of the heights first, so
  * that all stretches are levelled to one line.
- *
- * @param shots rod readings: the smallest is the highest spot
- * @param pieces those that stand on the footing
- * @param rows ids of all walls of the plan, standing or not
- * @param pass the survey of the footing, or of the first course once it is shimmed
  */
-export function readSurvey(
-  shell: Shell,
-  levels: Levels,
-  pieces: readonly Piece[],
-  shots: readonly Shot[],
-  rows: ReadonlySet<string>,
-  units: UnitSystem,
-  rules: HouseRules,
-  pass: SurveyPass,
-): { readonly survey: Survey | null; readonly problems: readonly FootingProblem[] } {
+export function readSurvey({ shell, levels, pieces, shots, rows, units, rules, pass }: ReadSurveyInput): {
+  readonly survey: Survey | null;
+  readonly problems: readonly FootingProblem[];
+} {
   if (shots.length === 0) return { survey: null, problems: [] };
-  const { read, problems } = readShots(shell, levels, shots, rows, units, pass);
+  const { read, problems } = readShots({ shell, levels, shots, rows, units, pass });
   const empty: Survey = {
     shots: read,
     high: null,
@@ -341,14 +355,14 @@ export function readSurvey(
       total: add(...places.map((place) => place.shim)),
       pastLimit: places.filter((place) => drop(place) > rules.length('footing.level.limit')),
       pastMost: places.filter((place) => drop(place) > rules.length('footing.level.most')),
-      shaving: shavingOf(
-        read,
+      shaving: shavingOf({
+        shots: read,
         places,
         walls,
-        rules.length('footing.hump.longest'),
-        rules.length('footing.level.most'),
+        longest: rules.length('footing.hump.longest'),
+        deepest: rules.length('footing.level.most'),
         step,
-      ),
+      }),
       ends: Object.fromEntries(
         [...walls].map(([id, wall]) => [
           id,

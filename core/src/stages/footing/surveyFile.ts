@@ -88,7 +88,7 @@ export function readSurveyFile(text: string, shell: Shell, units: UnitSystem): S
   const walls = wallsOf(shell);
   const problems: RowProblem[] = [];
   const lengthIn = (row: TableRow, column: Column): Length | null => {
-    const text = lengthCell(table, row, column, units, problems);
+    const text = lengthCell({ table, row, column, units, problems });
     const found = text === null ? null : readLength(text, units);
     return found?.ok ? found.length : null;
   };

@@ -97,15 +97,18 @@ export function copiedInsert(insert: Insert, by: Length, units: Plan['units']): 
   };
 }
 
+/** What `spaced` goes by. */
+interface SpacedInput {
+  readonly from: Length;
+  readonly to: Length;
+  readonly end: Length;
+  readonly spacing: Length;
+  readonly rows: number;
+  readonly room: Room;
+}
+
 /** Stations spaced along a run, the last ones no further from its end than the first from its start; null where there is no room for so many. */
-function spaced(
-  from: Length,
-  to: Length,
-  end: Length,
-  spacing: Length,
-  rows: number,
-  room: Room,
-): readonly Length[] | null {
+function spaced({ from, to, end, spacing, rows, room }: SpacedInput): readonly Length[] | null {
   const first = add(from, end);
   const last = subtract(to, end);
   if (last <= first) return [nanometres((from + to) / 2)];
@@ -138,17 +141,20 @@ interface Extent {
   readonly displaces: number;
 }
 
+/** What `extentOf` goes by. */
+interface ExtentOfInput {
+  readonly insert: Insert;
+  readonly wall: Wall;
+  readonly at: Length;
+  readonly up: Length;
+  readonly read: Read;
+  readonly rules: HouseRules;
+  readonly courseHeight: Length;
+  readonly room: Room;
+}
+
 /** What an insert takes up on its wall's face, and the anchors or plates in it. */
-function extentOf(
-  insert: Insert,
-  wall: Wall,
-  at: Length,
-  up: Length,
-  read: Read,
-  rules: HouseRules,
-  courseHeight: Length,
-  room: Room,
-): Extent | null {
+function extentOf({ insert, wall, at, up, read, rules, courseHeight, room }: ExtentOfInput): Extent | null {
   const rule = (id: LengthRuleId): Length => rules.length(id);
   /** A rectangle about its middle. */
   const about = (width: Length, height: Length): Rect => ({
@@ -192,7 +198,14 @@ function extentOf(
       if (length === null || height === null || spacing === null) return null;
       const along = run(length);
       const rows = insert.rows ?? rules.count('inserts.ledger.rows');
-      const stations = spaced(along.from, along.to, rule('inserts.ledger.end'), spacing, rows, room);
+      const stations = spaced({
+        from: along.from,
+        to: along.to,
+        end: rule('inserts.ledger.end'),
+        spacing,
+        rows,
+        room,
+      });
       if (stations === null) return null;
       // Rows share the height of the board; every second anchor stands in the next row, so that the rows are staggered.
       const fixings = Array.from({ length: rows }, (_, row) =>
@@ -241,17 +254,28 @@ function extentOf(
   }
 }
 
-function placeOne(
-  insert: Insert,
-  name: string,
-  wall: Wall,
-  levels: Levels,
-  plan: InsertsInput,
-  rules: HouseRules,
-  /** Anchors and plates that can still be laid out. */
-  left: number,
-  problems: InsertProblem[],
-): PlacedInsert | null {
+/** What `placeOne` goes by. */
+interface PlaceOneInput {
+  readonly insert: Insert;
+  readonly name: string;
+  readonly wall: Wall;
+  readonly levels: Levels;
+  readonly plan: InsertsInput;
+  readonly rules: HouseRules;
+  readonly left: number;
+  readonly problems: InsertProblem[];
+}
+
+function placeOne({
+  insert,
+  name,
+  wall,
+  levels,
+  plan,
+  rules,
+  left,
+  problems,
+}: PlaceOneInput): PlacedInsert | null {
   const own = { insert: insert.id, name, wall: wall.id };
   const read: Read = (field, text) => {
     const reading = readLength(text, plan.units);
@@ -271,7 +295,7 @@ function placeOne(
     problems.push({ kind: 'too-many-fixings', ...own, fixings, most: MOST_FIXINGS });
     return false;
   };
-  const extent = extentOf(insert, wall, at, up, read, rules, courseHeight, room);
+  const extent = extentOf({ insert, wall, at, up, read, rules, courseHeight, room });
   if (!extent) return null;
   const { rect } = extent;
   const past = Math.max(0 - rect.from, rect.to - wall.length) as Length;
@@ -330,7 +354,7 @@ export function placeInserts(shell: Shell, levels: Levels, plan: InsertsInput, r
       if (!rows.has(insert.wall)) problems.push({ kind: 'wall-gone', insert: insert.id, name });
       return [];
     }
-    const found = placeOne(insert, name, wall, levels, plan, rules, left, problems);
+    const found = placeOne({ insert, name, wall, levels, plan, rules, left, problems });
     left -= found?.fixings.length ?? 0;
     return found ? [found] : [];
   });

@@ -55,14 +55,17 @@ export interface BuckFigureProblem {
 
 const READABLE = { thickness: [inches(0.125), inches(12)], stock: [inches(12), inches(960)] } as const;
 
+/** What `buckMaterial` goes by. */
+export interface BuckMaterialInput {
+  readonly kind: BuckKind;
+  readonly family: Family;
+  readonly skin: Length;
+  readonly plan: Pick<Plan, 'bucks' | 'units'>;
+  readonly problems?: BuckFigureProblem[];
+}
+
 /** A buck's material as the job has it. */
-export function buckMaterial(
-  kind: BuckKind,
-  family: Family,
-  skin: Length,
-  plan: Pick<Plan, 'bucks' | 'units'>,
-  problems: BuckFigureProblem[] = [],
-): BuckMaterial {
+export function buckMaterial({ kind, family, skin, plan, problems = [] }: BuckMaterialInput): BuckMaterial {
   const own = plan.bucks?.[kind];
   const usual = FIGURES[kind];
   const read = (text: string | undefined, least: Length, most: Length, fallback: Length): Length => {

@@ -12,8 +12,7 @@ import type { PlacedOpening } from './placeOpenings';
 export function moveOpening(
   opening: Opening,
   placed: PlacedOpening,
-  along: Length,
-  up: Length,
+  { along, up }: { readonly along: Length; readonly up: Length },
   units: UnitSystem,
 ): OpeningChange {
   const at = readLength(opening.at, units);

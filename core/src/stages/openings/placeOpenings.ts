@@ -125,14 +125,24 @@ function bottomOf(
   return Math.max(...spans.map((span) => span.bottom)) as Length;
 }
 
-function thresholdOf(
-  opening: Opening,
-  name: string,
-  concrete: Shape,
-  footing: Length,
-  read: ReturnType<typeof reader>,
-  { rules, problems }: Placing,
-): PlacedThreshold | null {
+/** What `thresholdOf` goes by. */
+interface ThresholdOfInput {
+  readonly opening: Opening;
+  readonly name: string;
+  readonly concrete: Shape;
+  readonly footing: Length;
+  readonly read: ReturnType<typeof reader>;
+  readonly of: Placing;
+}
+
+function thresholdOf({
+  opening,
+  name,
+  concrete,
+  footing,
+  read,
+  of: { rules, problems },
+}: ThresholdOfInput): PlacedThreshold | null {
   const { threshold } = opening;
   if (!threshold) return null;
   const depth =
@@ -164,8 +174,17 @@ function thresholdOf(
   return { kind: threshold.kind, depth, tongue, notch };
 }
 
+/** What `placeOne` goes by. */
+interface PlaceOneInput {
+  readonly opening: Opening;
+  readonly name: string;
+  readonly built: BuiltLoop;
+  readonly wall: Wall;
+  readonly placing: Placing;
+}
+
 /** One opening on its wall; null where its lengths cannot be read. */
-function placeOne(opening: Opening, name: string, built: BuiltLoop, wall: Wall, placing: Placing) {
+function placeOne({ opening, name, built, wall, placing }: PlaceOneInput) {
   const { shell, levels, plan, rules, problems } = placing;
   const own = { opening: opening.id, name, wall: wall.id };
   const read = reader(opening, name, plan.units, problems);
@@ -196,7 +215,7 @@ function placeOne(opening: Opening, name: string, built: BuiltLoop, wall: Wall, 
   const rise = round ? (Math.min(asked ?? most, most) as Length) : ZERO;
   const finished: Shape = { from, to, bottom, top: add(bottom, height), rise };
   const kind: BuckKind = opening.buck ?? (rules.choice('openings.buck') as BuckKind);
-  const buck = buckMaterial(kind, family, wall.skin, plan, placing.buckProblems);
+  const buck = buckMaterial({ kind, family, skin: wall.skin, plan, problems: placing.buckProblems });
   const footing = Math.max(...stands.map((span) => span.bottom)) as Length;
   const wallTop = Math.min(...stands.map((span) => span.top)) as Length;
   const openBottom = opening.kind === 'door' || opening.kind === 'garage' || finished.bottom <= footing;
@@ -249,7 +268,7 @@ function placeOne(opening: Opening, name: string, built: BuiltLoop, wall: Wall, 
     buck,
     openBottom,
     openTop,
-    threshold: thresholdOf(opening, name, concrete, footing, read, placing),
+    threshold: thresholdOf({ opening, name, concrete, footing, read, of: placing }),
     ...(opening.lintel === undefined ? {} : { lintel: opening.lintel }),
     worked,
   };
@@ -285,7 +304,7 @@ export function placeOpenings(
       if (!rows.has(opening.wall)) problems.push({ kind: 'wall-gone', opening: opening.id, name });
       continue;
     }
-    const next = placeOne(opening, name, found.built, found.wall, placing);
+    const next = placeOne({ opening, name, built: found.built, wall: found.wall, placing });
     if (!next) continue;
     const other = placed.find(
       (each) => each.worked && each.wall === next.wall && overlap(each.concrete, next.concrete),

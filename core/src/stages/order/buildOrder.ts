@@ -201,14 +201,17 @@ function corners(
   });
 }
 
+/** What `fixings` goes by. */
+interface FixingsInput {
+  readonly courses: Courses;
+  readonly first: FirstCourse;
+  readonly rules: HouseRules;
+  readonly pours: readonly Pour[];
+  readonly units: UnitSystem;
+}
+
 /** Glue, ties, clips, kicker boards and tape by their rates. */
-function fixings(
-  courses: Courses,
-  first: FirstCourse,
-  rules: HouseRules,
-  pours: readonly Pour[],
-  units: UnitSystem,
-): readonly Article[] {
+function fixings({ courses, first, rules, pours, units }: FixingsInput): readonly Article[] {
   const rowsOf = (course: number) => courses.rows.filter((row) => row.course === course);
   const jointsIn = (course: number): number =>
     courses.pieces.filter((piece) => piece.course === course).length;
@@ -450,25 +453,25 @@ export function buildOrder(
   if (family === null || courses.pieces.length === 0) return { lines: [], massKilograms: null, staging: [] };
   const walls = shell.loops.flatMap((loop) => loop.built?.walls ?? []);
   const wallById = new Map(walls.map((wall) => [wall.id, wall]));
-  const first = firstCourseOf(
+  const first = firstCourseOf({
     shell,
     courses,
     levels,
-    standingPieces(courses, levels),
-    footing.bases.kind === 'forms',
+    standing: standingPieces(courses, levels),
+    inForms: footing.bases.kind === 'forms',
     rules,
-  );
+  });
   const articles = [
     ...straights(courses, family, (core) => ledgeStraights(inserts, courses, wallById, core)),
     ...corners(shell, courses, family, wallById),
     ...(family.kind === 'panel-and-tie' ? panelParts(courses, family, openings) : []),
     ...footingParts(footing.forms, rules),
-    ...openingParts(bucks, inserts, wallById, rules, units),
+    ...openingParts({ bucks, inserts, walls: wallById, rules, units }),
     ...barsToBuy(steel, units),
     ...strapParts(strapsOf(courses, levels.tops, rules), rules, units),
     ...braceParts(braceScrews),
     ...topParts(topoff, rules, units),
-    ...fixings(courses, first, rules, pours, units),
+    ...fixings({ courses, first, rules, pours, units }),
   ];
   const lines = articles.map((article) => orderLine(article, family, rules));
   const weighed = lines.filter((line) => line.group === 'forms');

@@ -5,7 +5,7 @@ import { type Inserts, ledgePieces, partsOf } from '../inserts';
 import { type Length, type UnitSystem, showLength } from '../../kernel/measure';
 import type { HouseRules, RuleId } from '../../kernel/rules';
 import type { Wall } from '../outline';
-import { type How, givenCount, givenLength } from '../../kernel/figures/how';
+import { type Given, type How, givenCount, givenLength } from '../../kernel/figures/how';
 
 /** Something to order for openings or inserts. */
 export interface OpeningPart {
@@ -16,14 +16,23 @@ export interface OpeningPart {
   readonly rules: readonly RuleId[];
 }
 
+/** What `openingParts` goes by. */
+export interface OpeningPartsInput {
+  readonly bucks: Bucks;
+  readonly inserts: Inserts;
+  readonly walls: ReadonlyMap<string, Wall>;
+  readonly rules: HouseRules;
+  readonly units: UnitSystem;
+}
+
 /** Lumber and fasteners of bucks, and what inserts need. */
-export function openingParts(
-  bucks: Bucks,
-  inserts: Inserts,
-  walls: ReadonlyMap<string, Wall>,
-  rules: HouseRules,
-  units: UnitSystem,
-): readonly OpeningPart[] {
+export function openingParts({
+  bucks,
+  inserts,
+  walls,
+  rules,
+  units,
+}: OpeningPartsInput): readonly OpeningPart[] {
   const inInches = (length: Length): string => showLength(length, units, { style: 'inches' });
   const part = (id: string, article: string, needed: How, own: readonly RuleId[] = []): OpeningPart => ({
     id,
@@ -32,8 +41,8 @@ export function openingParts(
     needed,
     rules: own,
   });
-  const counted = (id: string, article: string, name: string, count: number, own: readonly RuleId[] = []) =>
-    count === 0 ? [] : [part(id, article, givenCount(name, count), own)];
+  const counted = (id: string, article: string, needed: Given, own: readonly RuleId[] = []) =>
+    needed.value === 0 ? [] : [part(id, article, needed, own)];
   const parts = partsOf(inserts.placed, walls);
   const board = rules.length('order.board.length');
   return [
@@ -71,8 +80,8 @@ export function openingParts(
         givenLength('through the walls', length),
       ),
     })),
-    ...counted('caps', 'Caps for sleeves, tight', 'two a sleeve', parts.caps),
-    ...counted('plates', 'Wood plates over capped sleeves', 'two a sleeve', parts.plates),
+    ...counted('caps', 'Caps for sleeves, tight', givenCount('two a sleeve', parts.caps)),
+    ...counted('plates', 'Wood plates over capped sleeves', givenCount('two a sleeve', parts.plates)),
     ...(parts.ledgers.length === 0
       ? []
       : [
@@ -82,18 +91,20 @@ export function openingParts(
             stockFor('boards', parts.ledgers, board),
           ),
         ]),
-    ...counted('anchors-cast', 'Ledger anchors, cast in', 'anchors', parts.castAnchors, [
+    ...counted('anchors-cast', 'Ledger anchors, cast in', givenCount('anchors', parts.castAnchors), [
       'inserts.ledger.spacing',
       'inserts.ledger.rows',
     ]),
-    ...counted('anchors-drilled', 'Ledger bolts, drilled through', 'bolts', parts.drilledAnchors, [
-      'inserts.ledger.spacing',
-      'inserts.ledger.rows',
-    ]),
-    ...counted('hangers', 'Plates for joist hangers', 'plates', parts.hangerPlates, [
+    ...counted(
+      'anchors-drilled',
+      'Ledger bolts, drilled through',
+      givenCount('bolts', parts.drilledAnchors),
+      ['inserts.ledger.spacing', 'inserts.ledger.rows'],
+    ),
+    ...counted('hangers', 'Plates for joist hangers', givenCount('plates', parts.hangerPlates), [
       'inserts.hanger.spacing',
     ]),
-    ...counted('hold-downs', 'Hold-downs', 'hold-downs', parts.holdDowns),
+    ...counted('hold-downs', 'Hold-downs', givenCount('hold-downs', parts.holdDowns)),
   ];
 }
 

@@ -61,7 +61,13 @@ export function orderFor(worked: Ordered, units: UnitSystem, rules: HouseRules, 
     pieces,
     rows: worked.courses.rows.filter(within),
     weakJoints: worked.courses.weakJoints.filter(within),
-    offcuts: planOffcuts(pieces, wallsOf(worked.shell), systemOf(family), worked.courses.rest, rules),
+    offcuts: planOffcuts({
+      pieces,
+      walls: wallsOf(worked.shell),
+      system: systemOf(family),
+      rest: worked.courses.rest,
+      rules,
+    }),
   };
   return buildOrder(
     {

@@ -39,8 +39,17 @@ export function arcWall(outside: Length, inside: Length, sweep: Angle): ArcWall 
 export const radiusAt = (drawn: Length, sweep: Angle, inward: number): Length =>
   nanometres(sweep > 0 ? drawn - inward : drawn + inward);
 
+/** What `alongArc` goes by. */
+export interface AlongArcInput {
+  readonly from: Point;
+  readonly heading: Angle;
+  readonly radius: number;
+  readonly sweep: Angle;
+  readonly share: number;
+}
+
 /** The point on an arc so far along it. */
-export function alongArc(from: Point, heading: Angle, radius: number, sweep: Angle, share: number): Point {
+export function alongArc({ from, heading, radius, sweep, share }: AlongArcInput): Point {
   const part = Math.round(sweep * share) as Angle;
   const chord = 2 * radius * Math.abs(sine(Math.round(part / 2) as Angle));
   return step(from, normalise((heading + part / 2) as Angle), chord);

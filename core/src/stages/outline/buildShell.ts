@@ -67,7 +67,15 @@ export function buildShell(plan: ShellInput, rules: HouseRules): Shell {
   let letter = 0;
   for (const loop of plan.loops) {
     const joined = loop.closed ? null : teesOf(loop, plan.units, loops);
-    const laid = layOutLoop(loop, plan, setup, rules, letter, joined?.setting, joined?.tees);
+    const laid = layOutLoop({
+      loop,
+      plan,
+      setup,
+      rules,
+      firstLetter: letter,
+      setting: joined?.setting,
+      tees: joined?.tees,
+    });
     const placed = joined?.setting ? laid : placeLoop(laid, loop, plan, loops);
     const crossed =
       placed.built &&

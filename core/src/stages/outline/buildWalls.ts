@@ -47,13 +47,16 @@ interface Lines {
   readonly insets: readonly Length[];
 }
 
-function readLines(
-  loop: Loop,
-  legs: readonly Leg[],
-  letters: readonly string[],
-  setup: Setup,
-  measuredTo: MeasuredTo,
-): Lines {
+/** What `readLines` goes by. */
+interface ReadLinesInput {
+  readonly loop: Loop;
+  readonly legs: readonly Leg[];
+  readonly letters: readonly string[];
+  readonly setup: Setup;
+  readonly measuredTo: MeasuredTo;
+}
+
+function readLines({ loop, legs, letters, setup, measuredTo }: ReadLinesInput): Lines {
   const cores = legs.map((leg) => setup.coreByRow.get(leg.row) ?? setup.core);
   const skins = cores.map((core) => skinOf(setup.family, core));
   const thicknesses = cores.map((core) => wallThickness(setup.family, core));
@@ -217,17 +220,28 @@ function faceAt(lines: Lines, depth: Depth): readonly Point[] {
 
 const NO_TEES: BuiltLoop['tees'] = { start: null, end: null };
 
+/** What `buildWalls` goes by. */
+export interface BuildWallsInput {
+  readonly loop: Loop;
+  readonly legs: readonly Leg[];
+  readonly letters: readonly string[];
+  readonly setup: Setup;
+  readonly measuredTo: MeasuredTo;
+  readonly tightest: Length;
+  readonly tees?: BuiltLoop['tees'] | undefined;
+}
+
 /** Stands a walk up as walls: faces, corners, stations and the core's plan area. An open walk has free ends. */
-export function buildWalls(
-  loop: Loop,
-  legs: readonly Leg[],
-  letters: readonly string[],
-  setup: Setup,
-  measuredTo: MeasuredTo,
-  tightest: Length,
-  tees: BuiltLoop['tees'] = NO_TEES,
-): Built {
-  const lines = readLines(loop, legs, letters, setup, measuredTo);
+export function buildWalls({
+  loop,
+  legs,
+  letters,
+  setup,
+  measuredTo,
+  tightest,
+  tees = NO_TEES,
+}: BuildWallsInput): Built {
+  const lines = readLines({ loop, legs, letters, setup, measuredTo });
   const { skins, cores, thicknesses } = lines;
   const face = (depth: Depth): readonly Point[] => faceAt(lines, depth);
   const skin: Depth = (index) => wrap(skins, index);

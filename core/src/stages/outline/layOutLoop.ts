@@ -25,23 +25,31 @@ function untypedAtEnd(loop: Loop): number {
   return loop.walk.length - 1 - lastTyped;
 }
 
-/**
- * Walks one loop, judges whether it comes home, and stands its walls up where it does.
- *
- * @param setup the job's forms; null where they cannot be used, and then no wall stands
- * @param firstLetter the place in the alphabet of the loop's first corner
- * @param setting where an open walk sets out, if not at the origin
- * @param tees the walls that an open walk's ends meet
- */
-export function layOutLoop(
-  loop: Loop,
-  plan: Pick<Plan, 'units' | 'measuredTo'>,
-  setup: Setup | null,
-  rules: HouseRules,
-  firstLetter: number,
-  setting?: SettingOut,
-  tees?: BuiltLoop['tees'],
-): ShellLoop {
+/** What `layOutLoop` goes by. */
+export interface LayOutLoopInput {
+  readonly loop: Loop;
+  readonly plan: Pick<Plan, 'units' | 'measuredTo'>;
+  /** The job's forms; null where they cannot be used, and then no wall stands. */
+  readonly setup: Setup | null;
+  readonly rules: HouseRules;
+  /** The place in the alphabet of the loop's first corner. */
+  readonly firstLetter: number;
+  /** Where an open walk sets out, if not at the origin. */
+  readonly setting?: SettingOut | undefined;
+  /** The walls that an open walk's ends meet. */
+  readonly tees?: BuiltLoop['tees'] | undefined;
+}
+
+/** Walks one loop, judges whether it comes home, and stands its walls up where it does. */
+export function layOutLoop({
+  loop,
+  plan,
+  setup,
+  rules,
+  firstLetter,
+  setting,
+  tees,
+}: LayOutLoopInput): ShellLoop {
   const untyped = untypedAtEnd(loop);
   const rows = { ...loop, walk: loop.walk.slice(0, loop.walk.length - untyped) };
   const typed = walkLoop(rows, plan.units, rules, setting);
@@ -72,7 +80,7 @@ export function layOutLoop(
   if (walked.problems.length > 0) return unbuilt(walked.problems, null);
   if (!loop.closed) {
     const { built, problems } = setup
-      ? buildWalls(loop, legs, letters, setup, plan.measuredTo, tightest, tees)
+      ? buildWalls({ loop, legs, letters, setup, measuredTo: plan.measuredTo, tightest, tees })
       : { built: null, problems: [] };
     return {
       ...unbuilt([{ kind: 'open' }, ...problems], null),
@@ -91,7 +99,7 @@ export function layOutLoop(
   if (gap.size > 0) told.push({ kind: 'gap-closed', gap, row: (legs.at(-1) as Leg).row });
   const closed = gap.size > 0 ? closeOnLastWall(walked) : legs;
   const { built, problems } = setup
-    ? buildWalls(loop, closed, letters, setup, plan.measuredTo, tightest)
+    ? buildWalls({ loop, legs: closed, letters, setup, measuredTo: plan.measuredTo, tightest })
     : { built: null, problems: [] };
   return {
     ...shown,

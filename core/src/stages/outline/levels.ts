@@ -244,14 +244,17 @@ function footingOf(loop: ShellLoop, rows: ReadonlyMap<string, WalkRow>, base: Le
   }));
 }
 
+/** What `judgeSteps` goes by. */
+interface JudgeStepsInput {
+  readonly footing: FootingSpan;
+  readonly lowest: Length;
+  readonly tops: readonly Length[];
+  readonly course: Length;
+  readonly reader: Reader;
+}
+
 /** Steps between whole courses: what step would be, and what the rip costs. */
-function judgeSteps(
-  footing: FootingSpan,
-  lowest: Length,
-  tops: readonly Length[],
-  course: Length,
-  reader: Reader,
-) {
+function judgeSteps({ footing, lowest, tops, course, reader }: JudgeStepsInput) {
   footing.steps.forEach((step, index) => {
     if (step.by % course === 0) return;
     const upper = footing.spans[step.by > 0 ? index + 1 : index];
@@ -360,7 +363,8 @@ export function buildLevels(
   const footings = shell.loops.flatMap((loop) => footingOf(loop, rows, baseOf(loop.id), reader));
   const bottoms = footings.flatMap((footing) => footing.spans.map((span) => span.bottom));
   const lowest = (bottoms.length === 0 ? ZERO : Math.min(...bottoms)) as Length;
-  for (const footing of footings) judgeSteps(footing, lowest, grid.tops, system.courseHeight, reader);
+  for (const footing of footings)
+    judgeSteps({ footing, lowest, tops: grid.tops, course: system.courseHeight, reader });
   return {
     courses: grid.tops.length - 1,
     tops: grid.tops,

@@ -83,8 +83,17 @@ function readCurve(curve: WallCurve, units: UnitSystem): Curve | { readonly prob
 /** Radians of an angle, without its sign. */
 export const radiansOf = (angle: Angle): number => (Math.abs(toDegrees(angle)) * Math.PI) / 180;
 
+/** What `arcLeg` goes by. */
+interface ArcLegInput {
+  readonly row: string;
+  readonly from: Point;
+  readonly heading: Angle;
+  readonly curve: Curve;
+  readonly turn: Angle;
+}
+
 /** An arc of the walk: its end lies a chord away, half the sweep off its first direction. */
-function arcLeg(row: string, from: Point, heading: Angle, curve: Curve, turn: Angle): Leg {
+function arcLeg({ row, from, heading, curve, turn }: ArcLegInput): Leg {
   const angle = radiansOf(curve.sweep);
   const chord = 2 * curve.radius * Math.sin(angle / 2);
   const to = step(from, normalise((heading + curve.sweep / 2) as Angle), chord);
@@ -139,7 +148,7 @@ export function walkLoop(
     }
     if (!turn.ok || problems.length > 0) return;
     if (curve && !('problem' in curve)) {
-      legs.push(arcLeg(row.id, at, heading, curve, turn.turn));
+      legs.push(arcLeg({ row: row.id, from: at, heading, curve, turn: turn.turn }));
       heading = normalise((heading + curve.sweep) as Angle);
       turned = (turned + curve.sweep) as Angle;
     } else if (typeof length === 'number') {
@@ -169,7 +178,7 @@ export function clockwise(walked: Walked): Walked {
     if (index === 0) heading = normalise((leg.heading - sweep + FULL_TURN / 2) as Angle);
     const from = at;
     const turnedLeg: Leg = leg.curve
-      ? arcLeg(leg.row, from, heading, { radius: leg.curve.radius, sweep }, turn)
+      ? arcLeg({ row: leg.row, from, heading, curve: { radius: leg.curve.radius, sweep }, turn })
       : {
           row: leg.row,
           length: leg.length,

@@ -115,10 +115,10 @@ export function mixOf(
     c2,
     working: concreteFits ? workingMinutes(concrete, rules) : rules.count('pour.work.minutes'),
     discharge: rules.count('pour.discharge.most'),
-    sets: figureOf(
-      `pour.${pour}.sets`,
-      'Sets of cylinders',
-      {
+    sets: figureOf({
+      id: `pour.${pour}.sets`,
+      title: 'Sets of cylinders',
+      how: {
         op: 'greatest',
         name: 'sets',
         unit: 'count',
@@ -128,9 +128,9 @@ export function mixOf(
           givenCount('for the face of the walls', Math.ceil(face / rules.count('pour.test.feet'))),
         ],
       },
-      ['pour.test.yards', 'pour.test.feet'],
-      {},
-    ),
+      rules: ['pour.test.yards', 'pour.test.feet'],
+      pieces: {},
+    }),
     fresh: concreteFits
       ? { weight: rules.count('pour.density'), temperature: concrete, slump, chemistry, c2 }
       : null,

@@ -26,10 +26,10 @@ export function moneyOf(
     (clock.finish + (isHired(method) ? rules.count('pour.after.wash') : 0) + lead) / 60,
   );
   const product = (name: string, of: readonly How[]): How => ({ op: 'product', name, unit: 'money', of });
-  return figureOf(
-    `pour.${pour}.money`,
-    'What the pour costs as planned',
-    {
+  return figureOf({
+    id: `pour.${pour}.money`,
+    title: 'What the pour costs as planned',
+    how: {
       op: 'sum',
       name: 'money',
       unit: 'money',
@@ -64,7 +64,7 @@ export function moneyOf(
         given('trucks that wait', 'money', clock.waitCost),
       ],
     },
-    [
+    rules: [
       'pour.money.concrete',
       'pour.money.pump',
       'pour.money.pump.hours',
@@ -72,6 +72,6 @@ export function moneyOf(
       'pour.money.crew',
       'pour.money.wait',
     ],
-    {},
-  );
+    pieces: {},
+  });
 }

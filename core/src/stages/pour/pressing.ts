@@ -428,51 +428,51 @@ export function pressingOf(input: PressingInput): Judged<Pressing | null, PourPr
   const wholeHead = wholeHeadOf(worst, deepest, soonest, rules);
   const head = weightOf(fresh) * (wholeHead === 'rise' ? worst.height : tallest);
   const judged = wholeHead === null ? byFormula(worst) : Math.max(byFormula(worst), head);
-  const rise = figureOf(
-    own('rise'),
-    `Fastest rise: ${worst.name}, lift ${String(worst.lift)}`,
-    { op: 'quotient', name: 'rise', unit: 'rise', of: [rate, areaHow(stretch, rising)] },
-    ['pour.method', 'pour.rise.least'],
-    { wall: worst.wall },
-  );
+  const rise = figureOf({
+    id: own('rise'),
+    title: `Fastest rise: ${worst.name}, lift ${String(worst.lift)}`,
+    how: { op: 'quotient', name: 'rise', unit: 'rise', of: [rate, areaHow(stretch, rising)] },
+    rules: ['pour.method', 'pour.rise.least'],
+    pieces: { wall: worst.wall },
+  });
   const pressing: Pressing = {
     rise,
     worst,
     wholeHead,
     soonest,
     rises: places,
-    aci: figureOf(
-      own('aci'),
-      'Pressure by ACI 347R-14',
-      aciHow(fresh, rise.value, worst.height),
-      MIX_RULES,
-      {},
-    ),
-    ciria: figureOf(
-      own('ciria'),
-      'Pressure by CIRIA 108',
-      ciriaHow(fresh, rise.value, worst.height),
-      MIX_RULES,
-      {},
-    ),
-    head: figureOf(
-      own('head'),
-      'The whole head, if everything stayed fluid',
-      headHow('whole head', fresh, tallest),
-      ['pour.density'],
-      {},
-    ),
+    aci: figureOf({
+      id: own('aci'),
+      title: 'Pressure by ACI 347R-14',
+      how: aciHow(fresh, rise.value, worst.height),
+      rules: MIX_RULES,
+      pieces: {},
+    }),
+    ciria: figureOf({
+      id: own('ciria'),
+      title: 'Pressure by CIRIA 108',
+      how: ciriaHow(fresh, rise.value, worst.height),
+      rules: MIX_RULES,
+      pieces: {},
+    }),
+    head: figureOf({
+      id: own('head'),
+      title: 'The whole head, if everything stayed fluid',
+      how: headHow('whole head', fresh, tallest),
+      rules: ['pour.density'],
+      pieces: {},
+    }),
     school,
     judged,
     capacity,
     ...limitsOf(school, bands, stretches, input),
-    liftHead: figureOf(
-      own('liftHead'),
-      'Head of the deepest lift where the hose dwells',
-      headHow('head of the lift', fresh, deepest.depth / 1e9),
-      ['pour.density', 'pour.lifts'],
-      {},
-    ),
+    liftHead: figureOf({
+      id: own('liftHead'),
+      title: 'Head of the deepest lift where the hose dwells',
+      how: headHow('head of the lift', fresh, deepest.depth / 1e9),
+      rules: ['pour.density', 'pour.lifts'],
+      pieces: {},
+    }),
     profile: profileOf(fresh, tallest, judged),
   };
   return { value: pressing, problems: judge(pressing, deepest, input) };

@@ -52,18 +52,18 @@ function ownSides(
             name: 'Gap between forms and rock',
             when: 'first',
             own: true,
-            volume: figureOf(
-              `pour.${span.pour}.side.rock`,
-              'Gap between forms and rock',
-              {
+            volume: figureOf({
+              id: `pour.${span.pour}.side.rock`,
+              title: 'Gap between forms and rock',
+              how: {
                 op: 'sum',
                 name: 'filled and lost on the rock',
                 unit: 'volume',
                 of: [rock.fills.how, rock.lost.how],
               },
-              [],
-              { course: 0 },
-            ),
+              rules: [],
+              pieces: { course: 0 },
+            }),
           },
         ]
       : [];
@@ -80,18 +80,18 @@ function ownSides(
         name,
         when: 'last',
         own: true,
-        volume: figureOf(
-          `pour.${span.pour}.side.threshold:${opening.id}`,
-          name,
-          {
+        volume: figureOf({
+          id: `pour.${span.pour}.side.threshold:${opening.id}`,
+          title: name,
+          how: {
             op: 'product',
             name: 'held down',
             unit: 'volume',
             of: [given('held-down face', 'area', areaOf(notch)), given('core', 'length', wall.core)],
           },
-          [],
-          { wall: wall.id },
-        ),
+          rules: [],
+          pieces: { wall: wall.id },
+        }),
       },
     ];
   });
@@ -120,13 +120,13 @@ export function sidesOf(
           name: side.name,
           when: side.when,
           own: false,
-          volume: figureOf(
-            `pour.${span.pour}.side.${side.id}`,
-            side.name,
-            given(`${side.name}, as typed: ${side.volume}`, 'volume', reading.cubicMetres),
-            [],
-            {},
-          ),
+          volume: figureOf({
+            id: `pour.${span.pour}.side.${side.id}`,
+            title: side.name,
+            how: given(`${side.name}, as typed: ${side.volume}`, 'volume', reading.cubicMetres),
+            rules: [],
+            pieces: {},
+          }),
         },
       ];
     });

@@ -27,7 +27,13 @@ export function pointOver(built: BuiltLoop, wall: Wall, along: number, aside: nu
   const { curve } = wall;
   const turned = curve.sweep > 0 ? curve.outside - aside : curve.outside + aside;
   const start = step(corner, wall.heading, 0, aside);
-  return alongArc(start, wall.heading, nanometres(turned), curve.sweep, along / wall.length);
+  return alongArc({
+    from: start,
+    heading: wall.heading,
+    radius: nanometres(turned),
+    sweep: curve.sweep,
+    share: along / wall.length,
+  });
 }
 
 /** Where a wall is cut into slices: at every opening's sides, and between them so that none is longer than a step of the hose. */
@@ -77,18 +83,21 @@ export function slicesOf(
   );
 }
 
+/** What `faceOf` goes by. */
+export interface FaceOfInput {
+  readonly slice: Slice;
+  readonly wall: Wall;
+  readonly rows: readonly CourseRow[];
+  readonly openings: readonly PlacedOpening[];
+  readonly bottom: Length;
+  readonly top: Length;
+}
+
 /**
  * How much of a wall's face a slice has between two heights, openings left out, in square metres. It shares a wall's concrete out
  * among its slices; corners count to the middle of the core.
  */
-export function faceOf(
-  slice: Slice,
-  wall: Wall,
-  rows: readonly CourseRow[],
-  openings: readonly PlacedOpening[],
-  bottom: Length,
-  top: Length,
-): number {
+export function faceOf({ slice, wall, rows, openings, bottom, top }: FaceOfInput): number {
   const first = slice.from === 0;
   const last = slice.to === wall.length;
   const from = first ? wall.coreInset.start : Math.max(slice.from, wall.coreInset.start);

@@ -121,7 +121,14 @@ function stopsOfLift(
     const wall = walls.get(slice.wall);
     if (!wall) continue;
     const own = openings.filter((each) => each.worked && each.wall === slice.wall);
-    const face = faceOf(slice, wall, rows.get(slice.wall) ?? [], own, span.bottom, span.top);
+    const face = faceOf({
+      slice,
+      wall,
+      rows: rows.get(slice.wall) ?? [],
+      openings: own,
+      bottom: span.bottom,
+      top: span.top,
+    });
     if (face < NO_FACE) continue;
     faces.set(slice.index, face);
     whole.set(slice.wall, (whole.get(slice.wall) ?? 0) + face);

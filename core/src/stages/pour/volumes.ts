@@ -132,7 +132,7 @@ function whatIfs(
   const make = (id: string, name: string, how: How): WhatIf => ({
     id,
     name,
-    volume: figureOf(`pour.${span.pour}.if.${id}`, name, how, [], {}),
+    volume: figureOf({ id: `pour.${span.pour}.if.${id}`, title: name, how, rules: [], pieces: {} }),
   });
   const byId = new Map(walls.map(({ wall }) => [wall.id, wall]));
   return [
@@ -241,10 +241,10 @@ export function volumesOf(
   const filled = all.filter((wall) => parts.some((lift) => lift.some((part) => part.wall === wall)));
   const walls = filled.map((wall) => ({
     wall,
-    volume: figureOf(
-      `pour.${span.pour}.wall.${wall.id}`,
-      `Concrete in ${wall.name}`,
-      sumOf(
+    volume: figureOf({
+      id: `pour.${span.pour}.wall.${wall.id}`,
+      title: `Concrete in ${wall.name}`,
+      how: sumOf(
         'lifts',
         parts.flatMap((lift, index) =>
           lift
@@ -252,34 +252,34 @@ export function volumesOf(
             .map(({ how }) => ({ ...how, name: `lift ${String(index + 1)}` })),
         ),
       ),
-      [],
-      { wall: wall.id, fromCourse: span.fromCourse, toCourse: span.toCourse },
-    ),
+      rules: [],
+      pieces: { wall: wall.id, fromCourse: span.fromCourse, toCourse: span.toCourse },
+    }),
   }));
   const liftFigures = parts.map((lift, index): LiftVolume => ({
     lift: index + 1,
-    whole: figureOf(
-      `pour.${span.pour}.lift.${String(index + 1)}`,
-      `Concrete in lift ${String(index + 1)}`,
-      sumOf(
+    whole: figureOf({
+      id: `pour.${span.pour}.lift.${String(index + 1)}`,
+      title: `Concrete in lift ${String(index + 1)}`,
+      how: sumOf(
         'walls',
         lift.map(({ how }) => how),
       ),
-      ['pour.lifts'],
-      {},
-    ),
+      rules: ['pour.lifts'],
+      pieces: {},
+    }),
     walls: Object.fromEntries(lift.map(({ wall, how }) => [wall.id, evaluate(how)])),
   }));
-  const poured = figureOf(
-    `pour.${span.pour}.core`,
-    'Concrete in the walls',
-    sumOf(
+  const poured = figureOf({
+    id: `pour.${span.pour}.core`,
+    title: 'Concrete in the walls',
+    how: sumOf(
       'lifts',
       liftFigures.map(({ whole, lift }) => ({ ...whole.how, name: `lift ${String(lift)}` })),
     ),
-    [],
-    {},
-  );
+    rules: [],
+    pieces: {},
+  });
   const { truck, step } = plantUnits(units, rules);
   const withSides = sumOf('walls and side pours', [
     { ...poured.how, name: 'walls' },
@@ -291,10 +291,10 @@ export function volumesOf(
     unit: 'ratio',
     of: [given('all', 'ratio', 1), given('allowance', 'ratio', rules.count('pour.allowance') / 100)],
   };
-  const ordered = figureOf(
-    `pour.${span.pour}.ordered`,
-    'Concrete to order',
-    {
+  const ordered = figureOf({
+    id: `pour.${span.pour}.ordered`,
+    title: 'Concrete to order',
+    how: {
       op: 'rounded-up',
       name: 'ordered',
       unit: 'volume',
@@ -303,9 +303,9 @@ export function volumesOf(
         given('the plant’s step', 'volume', step),
       ],
     },
-    ['pour.allowance', 'pour.plant.step'],
-    {},
-  );
+    rules: ['pour.allowance', 'pour.plant.step'],
+    pieces: {},
+  });
   const least = rules.quantity('pour.load.least');
   const loads = loadsOf(span.pour, ordered.value, { truck, step, least }, chosenLoads);
   const value: PourVolumes = {
@@ -314,10 +314,10 @@ export function volumesOf(
     core: poured,
     sides,
     ordered,
-    weight: figureOf(
-      `pour.${span.pour}.weight`,
-      'What the order weighs',
-      {
+    weight: figureOf({
+      id: `pour.${span.pour}.weight`,
+      title: 'What the order weighs',
+      how: {
         op: 'product',
         name: 'weight',
         unit: 'mass',
@@ -330,9 +330,9 @@ export function volumesOf(
           ),
         ],
       },
-      ['pour.density'],
-      {},
-    ),
+      rules: ['pour.density'],
+      pieces: {},
+    }),
     loads: loads.value,
     truck,
     step,

@@ -26,22 +26,31 @@ const turnOf = (corner: Corner): number => Math.abs(toDegrees(corner.turn));
 function roomAt(own: SteelWall, row: CourseRow, atStart: boolean, setting: Setting): Length {
   const rules = setting.rulesIn(own.wall.id, row.course);
   const { from, to } = reachOf(own, row, rules);
-  const stretches = leftBeside(own, from, to, heightIn(row), rules.length('steel.cover.end'));
+  const stretches = leftBeside({
+    own,
+    from,
+    to,
+    height: heightIn(row),
+    cover: rules.length('steel.cover.end'),
+  });
   const [first] = stretches;
   const last = stretches.at(-1);
   if (atStart) return first && !first.cutStart ? subtract(first.to, first.from) : (0 as Length);
   return last && !last.cutEnd ? subtract(last.to, last.from) : (0 as Length);
 }
 
+/** What `legAt` goes by. */
+interface LegAtInput {
+  readonly own: SteelWall;
+  readonly row: CourseRow;
+  readonly atStart: boolean;
+  readonly lap: Length;
+  readonly corner: string;
+  readonly setting: Setting;
+}
+
 /** The leg of a bar round a corner: a lap, or as much as an opening beside the corner leaves, which is told. */
-function legAt(
-  own: SteelWall,
-  row: CourseRow,
-  atStart: boolean,
-  lap: Length,
-  corner: string,
-  setting: Setting,
-): Length {
+function legAt({ own, row, atStart, lap, corner, setting }: LegAtInput): Length {
   const room = roomAt(own, row, atStart, setting);
   if (room < lap) {
     const { course } = row;
@@ -81,14 +90,17 @@ function meetings(setting: Setting): readonly Meeting[] {
 const lyingAt = (lying: LyingByWall, own: SteelWall, course: number): Lying | undefined =>
   lying.get(own.wall.id)?.find((each) => each.course === course);
 
+/** What `bendRound` goes by. */
+export interface BendRoundInput {
+  readonly own: SteelWall;
+  readonly row: CourseRow;
+  readonly size: BarSize;
+  readonly lying: LyingByWall;
+  readonly setting: Setting;
+}
+
 /** How the bar at the end of a row is bent round its corner; null where a bar of its own goes round, or nothing to lap is there. */
-export function bendRound(
-  own: SteelWall,
-  row: CourseRow,
-  size: BarSize,
-  lying: LyingByWall,
-  setting: Setting,
-): Turned | null {
+export function bendRound({ own, row, size, lying, setting }: BendRoundInput): Turned | null {
   const rules = setting.rulesIn(own.wall.id, row.course);
   const corner = own.built.corners.find((each) => each.wallBefore === own.wall.id);
   const next = setting.walls.find((each) => each.wall.id === corner?.wallAfter);
@@ -99,7 +111,7 @@ export function bendRound(
   const met = lyingAt(lying, next, row.course);
   if (!met) return null;
   const lap = setting.lapOfTwo(size, met.size, isTopBar(next, nextRow, setting));
-  const leg = legAt(next, nextRow, true, lap, corner.letter, setting);
+  const leg = legAt({ own: next, row: nextRow, atStart: true, lap, corner: corner.letter, setting });
   return leg > 0 ? { leg, degrees: turnOf(corner) } : null;
 }
 
@@ -113,13 +125,33 @@ function barsRound(meeting: Meeting, own: Lying, other: Lying, setting: Setting)
   const size = own.size.diameter >= other.size.diameter ? own.size : other.size;
   const top = isTopBar(after, rowAfter, setting);
   const { letter } = corner;
-  const leg = legAt(after, rowAfter, true, setting.lapOfTwo(size, own.size, top), letter, setting);
-  const back = legAt(before, rowBefore, false, setting.lapOfTwo(size, other.size, top), letter, setting);
+  const leg = legAt({
+    own: after,
+    row: rowAfter,
+    atStart: true,
+    lap: setting.lapOfTwo(size, own.size, top),
+    corner: letter,
+    setting,
+  });
+  const back = legAt({
+    own: before,
+    row: rowBefore,
+    atStart: false,
+    lap: setting.lapOfTwo(size, other.size, top),
+    corner: letter,
+    setting,
+  });
   // An opening that takes the whole corner at this height leaves nothing to go round to.
   if (leg <= 0 || back <= 0) return [];
   const height = heightIn(rowAfter);
   const start = add(rowAfter.from, insetAt('corner', true, after, rules));
-  const shape = bent([back, leg], size, standardHook(size), setting, [turnOf(corner)]);
+  const shape = bent({
+    legs: [back, leg],
+    size,
+    bend: standardHook(size),
+    cutting: setting,
+    bends: [turnOf(corner)],
+  });
   const offsets = own.offsets.length >= other.offsets.length ? own.offsets : other.offsets;
   return offsets.map((offset, index): Bar => ({
     ...shape,

@@ -32,13 +32,16 @@ export const straight = (length: Length, cutting: Cutting): Cut => ({
   cut: roundedUp(length, cutting),
 });
 
+/** What `bent` goes by. */
+export interface BentInput {
+  readonly legs: readonly Length[];
+  readonly size: BarSize;
+  readonly bend: Pick<Bend, 'inside'>;
+  readonly cutting: Cutting;
+  readonly bends?: readonly number[];
+}
+
 /** A bar of several legs with a bend between each two, square ones where nothing else is said. */
-export function bent(
-  legs: readonly Length[],
-  size: BarSize,
-  bend: Pick<Bend, 'inside'>,
-  cutting: Cutting,
-  bends: readonly number[] = legs.slice(1).map(() => SQUARE),
-): Cut {
+export function bent({ legs, size, bend, cutting, bends = legs.slice(1).map(() => SQUARE) }: BentInput): Cut {
   return { legs, bends, cut: roundedUp(lengthOfBar(legs, size, bend, bends), cutting) };
 }

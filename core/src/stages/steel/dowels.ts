@@ -39,13 +39,13 @@ export function dowelBars(
   if (spacing === 0) stations.push(...feet.map((bar) => bar.from));
   else {
     const places = clearPlaces(own, rules, setting, size);
-    const found = stationsAt(
+    const found = stationsAt({
       own,
-      rules.length('steel.vertical.first'),
+      first: rules.length('steel.vertical.first'),
       spacing,
       places,
-      times(rules.length('steel.web.clear'), 2),
-    );
+      moved: times(rules.length('steel.web.clear'), 2),
+    });
     stations.push(...found.at);
     for (const wanted of found.without) {
       setting.problems.push({ kind: 'no-room', wall: own.wall.id, at: wanted });
@@ -76,7 +76,7 @@ export function dowelBars(
     const legs = head.length > 0 ? [...hooked('foot'), length, ...head] : [length, ...hooked('foot')];
     return [
       {
-        ...bent(legs, size, hook, setting),
+        ...bent({ legs, size, bend: hook, cutting: setting }),
         id: `d:${own.wall.id}:${String(at)}`,
         use: 'dowel',
         size: size.id,

@@ -34,15 +34,18 @@ function openingsPassed(
   }));
 }
 
+/** What `barsOfWay` goes by. */
+interface BarsOfWayInput {
+  readonly own: SteelWall;
+  readonly row: CourseRow;
+  readonly way: Way;
+  readonly lying: Lying;
+  readonly nth: number;
+  readonly setting: Setting;
+}
+
 /** Bars of one way: lapped from stock, bent at its ends where it is. Where laps must lie by an opening, that is told. */
-function barsOfWay(
-  own: SteelWall,
-  row: CourseRow,
-  way: Way,
-  lying: Lying,
-  nth: number,
-  setting: Setting,
-): readonly Bar[] {
+function barsOfWay({ own, row, way, lying, nth, setting }: BarsOfWayInput): readonly Bar[] {
   const { size } = lying;
   const rules = setting.rulesIn(own.wall.id, row.course);
   const lap = setting.lapOf(size, isTopBar(own, row, setting));
@@ -60,13 +63,13 @@ function barsOfWay(
       ? [{ from: subtract(add(before, length), bendReach(size, hook, way.atEnd.degrees)), to: run }]
       : []),
   ];
-  const split = splitRun(
+  const split = splitRun({
     run,
-    setting.stock,
+    stock: setting.stock,
     lap,
-    [bends, passed.filter(({ near }) => near), passed, endsOf(run, rules.length('steel.lap.clear'))],
-    row.course % 2 === 0,
-  );
+    keepOff: [bends, passed.filter(({ near }) => near), passed, endsOf(run, rules.length('steel.lap.clear'))],
+    second: row.course % 2 === 0,
+  });
   if (split.pieces.length > 1 && split.kept < 2) tellLapByOpening(own, row.course, setting);
   return split.pieces.map((piece, index, all): Bar => {
     const first = index === 0 ? way.atStart : null;
@@ -76,7 +79,7 @@ function barsOfWay(
     const legs = [...(first ? [first.leg] : []), subtract(to, from), ...(last ? [last.leg] : [])];
     const turns = [first, last].flatMap((turned) => (turned ? [turned.degrees] : []));
     return {
-      ...bent(legs, size, hook, setting, turns),
+      ...bent({ legs, size, bend: hook, cutting: setting, bends: turns }),
       id: `h:${own.wall.id}:${String(row.course)}:${String(way.from)}:${String(index)}${nth === 0 ? '' : `:${String(nth)}`}`,
       use: 'horizontal',
       size: size.id,
@@ -107,27 +110,32 @@ function tellLapByOpening(own: SteelWall, course: number, setting: Setting): voi
   }
 }
 
+/** What `waysOf` goes by. */
+interface WaysOfInput {
+  readonly own: SteelWall;
+  readonly row: CourseRow;
+  readonly lying: Lying;
+  readonly all: LyingByWall;
+  readonly setting: Setting;
+}
+
 /** The ways of the bars of a row: between its ends and what openings leave. */
-function waysOf(
-  own: SteelWall,
-  row: CourseRow,
-  lying: Lying,
-  all: LyingByWall,
-  setting: Setting,
-): readonly Way[] {
+function waysOf({ own, row, lying, all, setting }: WaysOfInput): readonly Way[] {
   const rules = setting.rulesIn(own.wall.id, row.course);
-  const hookedStart = hookedAt(own, row, true, lying.size, setting);
-  const hookedEnd = hookedAt(own, row, false, lying.size, setting);
+  const hookedStart = hookedAt({ own, row, atStart: true, size: lying.size, setting });
+  const hookedEnd = hookedAt({ own, row, atStart: false, size: lying.size, setting });
   const reach = reachOf(own, row, rules);
   const from = subtract(reach.from, hookedStart?.across ?? NONE);
   const to = add(reach.to, hookedEnd?.across ?? NONE);
-  const bend = bendRound(own, row, lying.size, all, setting);
-  return leftBeside(own, from, to, heightIn(row), rules.length('steel.cover.end')).map((stretch) => ({
-    from: stretch.from,
-    to: stretch.to,
-    atStart: stretch.from === from ? hookedStart : null,
-    atEnd: stretch.cutEnd || stretch.to !== to ? null : (hookedEnd ?? bend),
-  }));
+  const bend = bendRound({ own, row, size: lying.size, lying: all, setting });
+  return leftBeside({ own, from, to, height: heightIn(row), cover: rules.length('steel.cover.end') }).map(
+    (stretch) => ({
+      from: stretch.from,
+      to: stretch.to,
+      atStart: stretch.from === from ? hookedStart : null,
+      atEnd: stretch.cutEnd || stretch.to !== to ? null : (hookedEnd ?? bend),
+    }),
+  );
 }
 
 /** Horizontals of every course, cut by openings, lapped from stock. */
@@ -137,8 +145,8 @@ export const horizontals = (all: LyingByWall, setting: Setting): readonly Bar[] 
     return own.rows.flatMap((row) => {
       const lying = byCourse.get(row.course);
       if (!lying) return [];
-      return waysOf(own, row, lying, all, setting).flatMap((way) =>
-        lying.offsets.flatMap((_, nth) => barsOfWay(own, row, way, lying, nth, setting)),
+      return waysOf({ own, row, lying, all, setting }).flatMap((way) =>
+        lying.offsets.flatMap((_, nth) => barsOfWay({ own, row, way, lying, nth, setting })),
       );
     });
   });

@@ -39,7 +39,7 @@ function barsOf(own: SteelWall, insert: PlacedInsert, setting: Setting): readonl
     .filter((_, index) => index % rules.count('steel.ledge.webs') === 0)
     .map((at): Bar => ({
       ...common,
-      ...bent(legs, size, hook, setting),
+      ...bent({ legs, size, bend: hook, cutting: setting }),
       id: `b:${insert.id}:${String(at)}`,
       from: at,
       to: at,
@@ -49,7 +49,13 @@ function barsOf(own: SteelWall, insert: PlacedInsert, setting: Setting): readonl
   const run = subtract(rect.to, add(rect.from, add(cover, cover)));
   if (run <= 0) return outward;
   const out = nanometres(side * (own.wall.core / 2 + own.wall.skin + insert.depth - cover));
-  const { pieces } = splitRun(run, setting.stock, setting.lapOf(size), [], false);
+  const { pieces } = splitRun({
+    run,
+    stock: setting.stock,
+    lap: setting.lapOf(size),
+    keepOff: [],
+    second: false,
+  });
   const along = pieces.map((piece, index): Bar => {
     return {
       ...common,

@@ -79,8 +79,17 @@ function across(own: SteelWall, count: number, size: BarSize, rules: HouseRules)
   return Array.from({ length: count }, (_, index) => nanometres(edge * ((2 * index) / (count - 1) - 1)));
 }
 
+/** What `tellCrowded` goes by. */
+interface TellCrowdedInput {
+  readonly own: SteelWall;
+  readonly group: Group;
+  readonly count: number;
+  readonly size: BarSize;
+  readonly setting: Setting;
+}
+
 /** Tells of more bars side by side than leave stone its way between them. */
-function tellCrowded(own: SteelWall, group: Group, count: number, size: BarSize, setting: Setting): void {
+function tellCrowded({ own, group, count, size, setting }: TellCrowdedInput): void {
   const places = across(own, count, size, group.rules);
   const [first, second] = places;
   if (first === undefined || second === undefined) return;
@@ -137,7 +146,7 @@ function lintelOf(own: SteelWall, group: Group, setting: Setting): readonly Bar[
   const to = Math.min(add(group.to, reach), subtract(own.wall.length, edge)) as Length;
   /** As far as the bars may reach at a height: to the ends of the wall, or to the next opening. */
   const reached = (height: Length): { readonly from: Length; readonly to: Length } =>
-    leftBeside(own, from, to, height, cover).find(
+    leftBeside({ own, from, to, height, cover }).find(
       (stretch) => stretch.from <= group.from && stretch.to >= group.to,
     ) ?? { from: group.from, to: group.to };
   const told = reached(low);
@@ -155,7 +164,7 @@ function lintelOf(own: SteelWall, group: Group, setting: Setting): readonly Bar[
   } as const;
   const layer = (use: 'lintel bottom' | 'lintel top', size: BarSize, height: Length): readonly Bar[] => {
     const count = rules.count(use === 'lintel bottom' ? 'steel.lintel.bottom' : 'steel.lintel.top');
-    tellCrowded(own, group, count, size, setting);
+    tellCrowded({ own, group, count, size, setting });
     const span = reached(height);
     return across(own, count, size, rules)
       .slice(0, count)
@@ -202,7 +211,7 @@ function stirrupsOf(
     const at = nanometres(from + edgeGap + index * spacing);
     return {
       ...common,
-      ...bent(legs, size, hook, setting),
+      ...bent({ legs, size, bend: hook, cutting: setting }),
       id: `s:${common.opening ?? ''}:${String(index)}`,
       use: 'stirrup',
       size: size.id,

@@ -83,13 +83,21 @@ function countsByCourse(own: SteelWall, setting: Setting): readonly (readonly [n
 const covered = (own: SteelWall, slot: number, diameter: Length, rules: HouseRules): boolean =>
   own.wall.core / 2 - Math.abs(own.slots[slot - 1] ?? 0) - diameter / 2 >= rules.length('steel.cover.foam');
 
+/** What `slotsOf` goes by. */
+interface SlotsOfInput {
+  readonly own: SteelWall;
+  /** Which bar of the wall it is, counted from 1 at the lowest. */
+  readonly nth: number;
+  readonly count: number;
+  readonly size: BarSize;
+  readonly rules: HouseRules;
+}
+
 /**
  * Slots of the bars of one course. A single bar alternates by the school, bar about; two lie in the two outermost slots that
  * leave them their cover, one toward each face; more between those, as far as stone gets between them.
- *
- * @param nth which bar of the wall it is, counted from 1 at the lowest
  */
-function slotsOf(own: SteelWall, nth: number, count: number, size: BarSize, rules: HouseRules): number[] {
+function slotsOf({ own, nth, count, size, rules }: SlotsOfInput): number[] {
   const school = rules.choice('steel.horizontal.slots') as SlotSchool;
   const single = slotOf(nth, own.slots.length, school, own.tension);
   if (count < 2) return [single];
@@ -117,7 +125,7 @@ function lyingIn(own: SteelWall, setting: Setting): readonly Lying[] {
     nth += 1;
     const rules = setting.rulesIn(own.wall.id, course);
     const size = sizeOf(rules.choice('steel.horizontal.size'));
-    const slots = slotsOf(own, nth, count, size, rules);
+    const slots = slotsOf({ own, nth, count, size, rules });
     return { course, size, slots, offsets: slots.map((slot) => nanometres(own.slots[slot - 1] ?? 0)) };
   });
 }

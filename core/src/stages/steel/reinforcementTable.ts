@@ -119,15 +119,25 @@ export function rowFor(
   return tightest ?? null;
 }
 
+/** What `pickRows` goes by. */
+export interface PickRowsInput {
+  readonly table: ReinforcementTable | undefined;
+  readonly walls: readonly SteelWall[];
+  readonly levels: Levels;
+  readonly rules: HouseRules;
+  readonly units: UnitSystem;
+  readonly problems: SteelProblem[];
+}
+
 /** The row of every wall, and what is wrong with the table; nothing where there is none. */
-export function pickRows(
-  table: ReinforcementTable | undefined,
-  walls: readonly SteelWall[],
-  levels: Levels,
-  rules: HouseRules,
-  units: UnitSystem,
-  problems: SteelProblem[],
-): readonly TablePick[] {
+export function pickRows({
+  table,
+  walls,
+  levels,
+  rules,
+  units,
+  problems,
+}: PickRowsInput): readonly TablePick[] {
   if (!table) return [];
   const rows = table.rows.flatMap((row, index): WorkedRow[] => {
     const worked = workedRow(row, index + 1, units);

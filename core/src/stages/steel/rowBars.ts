@@ -25,14 +25,17 @@ export function insetAt(limit: RowLimit, atStart: boolean, own: SteelWall, rules
   return nanometres(face * turn + cover);
 }
 
+/** What `leftBeside` goes by. */
+export interface LeftBesideInput {
+  readonly own: SteelWall;
+  readonly from: Length;
+  readonly to: Length;
+  readonly height: Length;
+  readonly cover: Length;
+}
+
 /** What openings leave of a stretch at a height, each end drawn in by the cover. */
-export function leftBeside(
-  own: SteelWall,
-  from: Length,
-  to: Length,
-  height: Length,
-  cover: Length,
-): readonly {
+export function leftBeside({ own, from, to, height, cover }: LeftBesideInput): readonly {
   readonly from: Length;
   readonly to: Length;
   readonly cutStart: boolean;

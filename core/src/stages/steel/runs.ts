@@ -91,23 +91,26 @@ function piecesOf(
   return parted ?? others[0] ?? plain;
 }
 
+/** What `splitRun` goes by. */
+export interface SplitRunInput {
+  readonly run: Length;
+  readonly stock: Length;
+  readonly lap: Length;
+  /** Parts without laps, the most important first. */
+  readonly keepOff: readonly (readonly LapFree[])[];
+  /** Whether this is a course of the other kind. */
+  readonly second: boolean;
+}
+
 /**
  * A run of bar in pieces of stock, each lapped with the next. No lap lies in the parts that are kept free of them, as far as
  * the pieces allow: the last parts are given up first. Courses alternate the end that is begun from, so that laps lie in
  * other places; where that would not part them, the second begins with half a bar.
  *
- * @param keepOff parts without laps, the most important first
- * @param second whether this is a course of the other kind
  * @returns pieces from the run's start; their lengths add up to the run and the laps. A run that cannot be cut so that its laps
  * keep off the first parts stays whole.
  */
-export function splitRun(
-  run: Length,
-  stock: Length,
-  lap: Length,
-  keepOff: readonly (readonly LapFree[])[],
-  second: boolean,
-): SplitRun {
+export function splitRun({ run, stock, lap, keepOff, second }: SplitRunInput): SplitRun {
   const none = 0 as Length;
   const whole = [{ from: none, to: run, laps: { before: none, after: none } }];
   if (run <= stock || stock <= lap) return { pieces: whole, kept: keepOff.length };

@@ -188,7 +188,7 @@ export function settingOf(
       ];
     }),
   );
-  const picks = pickRows(input.steel?.table, walls, levels, rules, input.units, problems);
+  const picks = pickRows({ table: input.steel?.table, walls, levels, rules, units: input.units, problems });
   const fromTable = new Map(
     picks.flatMap(({ wall, row }) => (row ? [[wall, verticalsOf(row)] as const] : [])),
   );

@@ -68,7 +68,13 @@ export function stockOfSize(
     lengths: plan.pieces,
     bound: plan.bound,
     proved: plan.proved,
-    mass: figureOf(`steel.${sizeId}.mass`, `Steel of ${sizeId}`, how, ['steel.lap'], {}),
+    mass: figureOf({
+      id: `steel.${sizeId}.mass`,
+      title: `Steel of ${sizeId}`,
+      how,
+      rules: ['steel.lap'],
+      pieces: {},
+    }),
     total,
     laps,
   };

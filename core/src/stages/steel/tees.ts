@@ -34,14 +34,23 @@ function teeEnds(own: SteelWall, row: CourseRow, setting: Setting): readonly Tee
   });
 }
 
+/** What `hookedAt` goes by. */
+export interface HookedAtInput {
+  readonly own: SteelWall;
+  readonly row: CourseRow;
+  readonly atStart: boolean;
+  readonly size: Lying['size'];
+  readonly setting: Setting;
+}
+
 /** How the bars of a row are hooked into the wall that it meets, and how much farther they run for it; null where L-bars tie it. */
-export function hookedAt(
-  own: SteelWall,
-  row: CourseRow,
-  atStart: boolean,
-  size: Lying['size'],
-  setting: Setting,
-): (Turned & { readonly across: Length }) | null {
+export function hookedAt({
+  own,
+  row,
+  atStart,
+  size,
+  setting,
+}: HookedAtInput): (Turned & { readonly across: Length }) | null {
   const rules = setting.rulesIn(own.wall.id, row.course);
   const end = teeEnds(own, row, setting).find((each) => each.atStart === atStart);
   if (!end || rules.choice('steel.tee') !== 'hook') return null;
@@ -56,21 +65,28 @@ function roomsAlong({ at, through }: TeeEnd, row: CourseRow, setting: Setting): 
   if (!met) return [none, none];
   const rules = setting.rulesIn(through.wall.id, row.course);
   const { from, to } = reachOf(through, met, rules);
-  const stretch = leftBeside(through, from, to, heightIn(met), rules.length('steel.cover.end')).find(
-    (each) => each.from <= at && at <= each.to,
-  );
+  const stretch = leftBeside({
+    own: through,
+    from,
+    to,
+    height: heightIn(met),
+    cover: rules.length('steel.cover.end'),
+  }).find((each) => each.from <= at && at <= each.to);
   return stretch ? [subtract(at, stretch.from), subtract(stretch.to, at)] : [none, none];
 }
 
+/** What `barsAt` goes by. */
+interface BarsAtInput {
+  readonly end: TeeEnd;
+  readonly own: SteelWall;
+  readonly row: CourseRow;
+  readonly lying: Lying;
+  readonly met: Lying;
+  readonly setting: Setting;
+}
+
 /** L-bars of one row at one of its ends: lapped with its own bars and with those of the through wall, one way and the other by turns. */
-function barsAt(
-  end: TeeEnd,
-  own: SteelWall,
-  row: CourseRow,
-  lying: Lying,
-  met: Lying,
-  setting: Setting,
-): Bar[] {
+function barsAt({ end, own, row, lying, met, setting }: BarsAtInput): Bar[] {
   const { course } = row;
   const { through, atStart, across } = end;
   const size = lying.size.diameter >= met.size.diameter ? lying.size : met.size;
@@ -83,7 +99,13 @@ function barsAt(
   const leg = Math.min(along, way === 0 ? left : right) as Length;
   const rules = setting.rulesIn(own.wall.id, course);
   const { from, to } = reachOf(own, row, rules);
-  const stretches = leftBeside(own, from, to, heightIn(row), rules.length('steel.cover.end'));
+  const stretches = leftBeside({
+    own,
+    from,
+    to,
+    height: heightIn(row),
+    cover: rules.length('steel.cover.end'),
+  });
   const nearest = atStart ? stretches[0] : stretches.at(-1);
   const reaches = nearest && !(atStart ? nearest.cutStart : nearest.cutEnd);
   const room = reaches ? subtract(nearest.to, nearest.from) : (0 as Length);
@@ -99,7 +121,7 @@ function barsAt(
     });
   }
   if (leg <= 0 || held <= 0) return [];
-  const shape = bent([add(held, across), leg], size, standardHook(size), setting);
+  const shape = bent({ legs: [add(held, across), leg], size, bend: standardHook(size), cutting: setting });
   const height = heightIn(row);
   return lying.offsets.map((offset, index): Bar => ({
     ...shape,
@@ -137,7 +159,7 @@ export function teeBars(lying: LyingByWall, setting: Setting): readonly Bar[] {
             if (!met) bare.set(through, [...(bare.get(through) ?? []), each.course]);
             return !met || rules.choice('steel.tee') === 'hook'
               ? []
-              : barsAt(end, own, row, each, met, setting);
+              : barsAt({ end, own, row, lying: each, met, setting });
           }),
         );
     });

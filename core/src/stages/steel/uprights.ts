@@ -82,8 +82,17 @@ export interface Stations {
   readonly without: readonly Length[];
 }
 
+/** What `rowOf` goes by. */
+interface RowOfInput {
+  readonly start: Length;
+  readonly end: Length;
+  readonly length: Length;
+  readonly spacing: Length;
+  readonly places: ClearPlaces;
+}
+
 /** A row of stations with its ends at wanted places: every bar a spacing past the last one, shifted back off webs and inserts. */
-function rowOf(start: Length, end: Length, length: Length, spacing: Length, places: ClearPlaces): Stations {
+function rowOf({ start, end, length, spacing, places }: RowOfInput): Stations {
   const none = 0 as Length;
   const without: Length[] = [];
   const opening = places.toward(start, -1, none, []) ?? places.toward(start, 1, end, []);
@@ -120,24 +129,33 @@ function rowOf(start: Length, end: Length, length: Length, spacing: Length, plac
   return { at: found, without };
 }
 
+/** What `stationsAt` goes by. */
+export interface StationsAtInput {
+  readonly own: SteelWall;
+  readonly first: Length;
+  readonly spacing: Length;
+  readonly places: ClearPlaces;
+  readonly moved: Length;
+}
+
 /**
  * Stations along a wall, never more than the spacing apart: the first as far from its corner as the rule has it, every other a
  * spacing past where the last one stands, and one as far from the other corner; all shifted back off webs and inserts. Where
  * the whole row moved back by as much as a web asks for saves bars, it is. Only where there is no clear place does a bar stand
  * farther on, or is left out; `without` says where.
  */
-export function stationsAt(
-  own: SteelWall,
-  first: Length,
-  spacing: Length,
-  places: ClearPlaces,
-  moved: Length,
-): Stations {
+export function stationsAt({ own, first, spacing, places, moved }: StationsAtInput): Stations {
   const { length } = own.wall;
   const start = nanometres(Math.min(first, length / 2));
   let best: Stations | null = null;
   for (let by = 0; by <= Math.min(moved, start / 2); by += STEP) {
-    const row = rowOf(nanometres(start - by), nanometres(length - start - by), length, spacing, places);
+    const row = rowOf({
+      start: nanometres(start - by),
+      end: nanometres(length - start - by),
+      length,
+      spacing,
+      places,
+    });
     const better =
       best === null ||
       row.without.length < best.without.length ||
@@ -173,18 +191,27 @@ const coveredBy = ({ concrete }: PlacedOpening, at: Length, cover: Length): bool
 const sideBySide = (a: PlacedOpening, b: PlacedOpening): boolean =>
   a.concrete.bottom < b.concrete.top && b.concrete.bottom < a.concrete.top;
 
+/** What `barsOfJamb` goes by. */
+interface BarsOfJambInput {
+  readonly own: SteelWall;
+  readonly of: Jamb;
+  readonly size: BarSize;
+  readonly found: readonly Upright[];
+  readonly setting: Setting;
+}
+
 /**
  * Bars beside one side of an opening: off it by the rule, or by the cover where that is more, and then as far apart as the rule
  * and the stone have it. A bar of another opening's jamb that runs through beside this one serves it too. Places come first
  * that no opening above or below cuts; a place without cover to an opening beside this one is none.
  */
-function barsOfJamb(
-  own: SteelWall,
-  { opening, edge, out }: Jamb,
-  size: BarSize,
-  found: readonly Upright[],
-  setting: Setting,
-): readonly Upright[] {
+function barsOfJamb({
+  own,
+  of: { opening, edge, out },
+  size,
+  found,
+  setting,
+}: BarsOfJambInput): readonly Upright[] {
   const rules = setting.rulesIn(opening.wall, courseAt(opening.concrete.bottom, setting));
   const places = clearPlaces(own, rules, setting, size);
   const cover = nanometres(rules.length('steel.cover.end') + size.diameter / 2);
@@ -234,21 +261,21 @@ function barsOfJamb(
 /** Where bars stand up in a wall: never more than their spacing apart, and beside every opening; shifted off webs and inserts. */
 export function uprightsOf(own: SteelWall, rules: HouseRules, setting: Setting): readonly Upright[] {
   const size = sizeOf(rules.choice('steel.vertical.size'));
-  const { at, without } = stationsAt(
+  const { at, without } = stationsAt({
     own,
-    rules.length('steel.vertical.first'),
-    rules.length('steel.vertical.spacing'),
-    clearPlaces(own, rules, setting, size),
-    times(rules.length('steel.web.clear'), 2),
-  );
+    first: rules.length('steel.vertical.first'),
+    spacing: rules.length('steel.vertical.spacing'),
+    places: clearPlaces(own, rules, setting, size),
+    moved: times(rules.length('steel.web.clear'), 2),
+  });
   for (const wanted of without) {
     setting.problems.push({ kind: 'no-room', wall: own.wall.id, at: wanted });
   }
   const found: Upright[] = at.map((station) => ({ at: station, use: 'vertical' }));
   for (const opening of own.openings) {
     const { from, to } = opening.concrete;
-    found.push(...barsOfJamb(own, { opening, edge: from, out: -1 }, size, found, setting));
-    found.push(...barsOfJamb(own, { opening, edge: to, out: 1 }, size, found, setting));
+    found.push(...barsOfJamb({ own, of: { opening, edge: from, out: -1 }, size, found, setting }));
+    found.push(...barsOfJamb({ own, of: { opening, edge: to, out: 1 }, size, found, setting }));
   }
   return found.sort((a, b) => a.at - b.at);
 }

@@ -41,16 +41,19 @@ const coverOf = ({ rules, size }: PourOfWall): { readonly ends: Length; readonly
   return { ends, sides: nanometres(ends + size.diameter / 2) };
 };
 
+/** What `standing` goes by. */
+interface StandingInput {
+  readonly own: SteelWall;
+  readonly upright: Upright;
+  readonly stretch: Stretch;
+  readonly here: PourOfWall;
+  readonly below: PourOfWall | undefined;
+  readonly offset: Length;
+  readonly setting: Setting;
+}
+
 /** Bars of one stretch in one pour, split where it is taller than stock: each stands out of its joint, where the next pour's laps it. */
-function standing(
-  own: SteelWall,
-  upright: Upright,
-  stretch: Stretch,
-  here: PourOfWall,
-  below: PourOfWall | undefined,
-  offset: Length,
-  setting: Setting,
-): readonly Bar[] {
+function standing({ own, upright, stretch, here, below, offset, setting }: StandingInput): readonly Bar[] {
   const { pour, rules, size, joint } = here;
   const from = Math.max(stretch.bottom, joint) as Length;
   if (from >= Math.min(stretch.top, pour.top)) return [];
@@ -64,7 +67,13 @@ function standing(
   const goesOn = stretch.top - pour.top > projection;
   const to = goesOn ? add(pour.top, projection) : stretch.top;
   const set = Math.max(pour.fromCourse, pour.toCourse - rules.count('steel.vertical.set'));
-  const { pieces } = splitRun(subtract(to, from), setting.stock, setting.lapOf(size), [], false);
+  const { pieces } = splitRun({
+    run: subtract(to, from),
+    stock: setting.stock,
+    lap: setting.lapOf(size),
+    keepOff: [],
+    second: false,
+  });
   return pieces.map((piece, index, all): Bar => {
     return {
       ...straight(subtract(piece.to, piece.from), setting),
@@ -89,14 +98,17 @@ function standing(
   });
 }
 
+/** What `judgeJoint` goes by. */
+interface JudgeJointInput {
+  readonly own: SteelWall;
+  readonly here: PourOfWall;
+  readonly below: PourOfWall;
+  readonly bars: readonly Bar[];
+  readonly setting: Setting;
+}
+
 /** Tells where what stands out of a joint is shorter than a lap, and which bars above find none to lap. */
-function judgeJoint(
-  own: SteelWall,
-  here: PourOfWall,
-  below: PourOfWall,
-  bars: readonly Bar[],
-  setting: Setting,
-): void {
+function judgeJoint({ own, here, below, bars, setting }: JudgeJointInput): void {
   const starting = bars.filter((bar) => bar.bottom === here.joint && bar.course === null);
   if (starting.length === 0) return;
   const lap = setting.lapOfTwo(below.size, here.size);
@@ -118,12 +130,14 @@ export function uprightBars(own: SteelWall, offset: Length, setting: Setting): r
     here.uprights.flatMap((upright) =>
       stretchesAt(own, upright.at, coverOf(here), setting)
         .filter(({ bottom, top }) => top - bottom >= here.rules.length('steel.stub.least'))
-        .flatMap((stretch) => standing(own, upright, stretch, here, pours[index - 1], offset, setting)),
+        .flatMap((stretch) =>
+          standing({ own, upright, stretch, here, below: pours[index - 1], offset, setting }),
+        ),
     ),
   );
   pours.forEach((here, index) => {
     const below = pours[index - 1];
-    if (below) judgeJoint(own, here, below, bars, setting);
+    if (below) judgeJoint({ own, here, below, bars, setting });
   });
   return bars;
 }

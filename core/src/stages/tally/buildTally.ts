@@ -95,14 +95,17 @@ interface Counted {
 
 const place = (course: number, wall: string): string => `${String(course)}:${wall}`;
 
-function gather(
-  shell: Shell,
-  system: FormSystem,
-  courses: Courses,
-  openings: Openings,
-  inserts: Inserts,
-  rules: HouseRules,
-): Counted {
+/** What `gather` goes by. */
+interface GatherInput {
+  readonly shell: Shell;
+  readonly system: FormSystem;
+  readonly courses: Courses;
+  readonly openings: Openings;
+  readonly inserts: Inserts;
+  readonly rules: HouseRules;
+}
+
+function gather({ shell, system, courses, openings, inserts, rules }: GatherInput): Counted {
   const fills = new Map(courses.fills.map((fill) => [fill.wall, fill]));
   const counts = new Map<string, { straight: number; cut: number }>();
   const moulded = new Map<number, CornerPiece[]>();
@@ -237,8 +240,17 @@ function courseHow(counted: Counted, key: TallyKey, course: number): How {
   }
 }
 
-const figure = (id: string, key: TallyKey, where: string, how: How, pieces: Figure['pieces']): Figure =>
-  figureOf(id, `${TITLES[key]} ${where}`, how, RULES_OF[key], pieces);
+/** What `figure` goes by. */
+interface FigureInput {
+  readonly id: string;
+  readonly key: TallyKey;
+  readonly where: string;
+  readonly how: How;
+  readonly pieces: Figure['pieces'];
+}
+
+const figure = ({ id, key, where, how, pieces }: FigureInput): Figure =>
+  figureOf({ id, title: `${TITLES[key]} ${where}`, how, rules: RULES_OF[key], pieces });
 
 const PIECES_OF: Readonly<Record<TallyKey, Figure['pieces']>> = {
   straight: { kind: 'straight' },
@@ -262,7 +274,7 @@ const rowOf = (of: (key: TallyKey) => Figure): TallyRow => ({
 function outlineFigures(shell: Shell, courses: Courses): OutlineFigures {
   const loops = shell.loops.flatMap((loop) => (loop.built ? [loop.built] : []));
   const outline = (id: string, title: string, how: How): Figure =>
-    figureOf(`outline.${id}`, title, how, [], {});
+    figureOf({ id: `outline.${id}`, title, how, rules: [], pieces: {} });
   const whole = courses.count - (courses.rest === null ? 0 : 1);
   const stack: How = {
     op: 'product',
@@ -356,9 +368,15 @@ function pourTallies(
       ],
     };
     const of = (key: TallyKey): Figure =>
-      figure(`pour.${pour.id}.${key}`, key, where, key === 'coreVolume' ? poured : sumOf(key, own), {
-        ...PIECES_OF[key],
-        ...(key === 'coreVolume' ? {} : { fromCourse: from, toCourse: to }),
+      figure({
+        id: `pour.${pour.id}.${key}`,
+        key,
+        where,
+        how: key === 'coreVolume' ? poured : sumOf(key, own),
+        pieces: {
+          ...PIECES_OF[key],
+          ...(key === 'coreVolume' ? {} : { fromCourse: from, toCourse: to }),
+        },
       });
     return [
       {
@@ -402,13 +420,14 @@ function boughtFigure(totals: TallyRow, courses: Courses): Figure {
       ...(ripped === 0 ? [] : [givenCount('blocks ripped for lower courses', ripped)]),
     ],
   };
-  return figureOf(
-    'total.blocksBought',
-    halfPieces > 0 ? 'Straight blocks to buy, besides the half-height pieces' : 'Straight blocks to buy',
+  return figureOf({
+    id: 'total.blocksBought',
+    title:
+      halfPieces > 0 ? 'Straight blocks to buy, besides the half-height pieces' : 'Straight blocks to buy',
     how,
-    ['offcuts.fromCourse', 'offcuts.shortest', 'offcuts.perBlock'],
-    {},
-  );
+    rules: ['offcuts.fromCourse', 'offcuts.shortest', 'offcuts.perBlock'],
+    pieces: {},
+  });
 }
 
 /** Counts every course, every pour and the whole wall, each figure with its why. */
@@ -428,23 +447,29 @@ export function buildTally(
     if (!joint.reasons.some(isCutWeak)) continue;
     strapped.set(joint.course, (strapped.get(joint.course) ?? new Set()).add(joint.wall));
   }
-  const counted = system ? gather(shell, system, courses, openings, inserts, rules) : null;
+  const counted = system ? gather({ shell, system, courses, openings, inserts, rules }) : null;
   const perCourse: readonly CourseTally[] = counted
     ? Array.from({ length: courses.count }, (_, index): CourseTally => {
         const course = index + 1;
         const of = (key: TallyKey): Figure =>
-          figure(
-            `course.${String(course)}.${key}`,
+          figure({
+            id: `course.${String(course)}.${key}`,
             key,
-            `in course ${String(course)}`,
-            courseHow(counted, key, course),
-            { ...PIECES_OF[key], course },
-          );
+            where: `in course ${String(course)}`,
+            how: courseHow(counted, key, course),
+            pieces: { ...PIECES_OF[key], course },
+          });
         return { course, wallsToStrap: strapped.get(course)?.size ?? ZERO, ...rowOf(of) };
       })
     : [];
   const totals = rowOf((key) =>
-    figure(`total.${key}`, key, 'in all courses', sumOf(key, perCourse), PIECES_OF[key]),
+    figure({
+      id: `total.${key}`,
+      key,
+      where: 'in all courses',
+      how: sumOf(key, perCourse),
+      pieces: PIECES_OF[key],
+    }),
   );
   return {
     outline: outlineFigures(shell, courses),

@@ -22,14 +22,17 @@ function insetAt(limit: RowLimit, inset: Length, wall: Wall, tee: Tee | null): n
   }
 }
 
+/** What `middleLine` goes by. */
+interface MiddleLineInput {
+  readonly wall: Wall;
+  readonly from: Length;
+  readonly to: Length;
+  readonly limits: Pick<CourseRow, 'start' | 'end'>;
+  readonly tees: BuiltLoop['tees'];
+}
+
 /** Middle line of a wall's core along a stretch of it. */
-function middleLine(
-  wall: Wall,
-  from: Length,
-  to: Length,
-  limits: Pick<CourseRow, 'start' | 'end'>,
-  tees: BuiltLoop['tees'],
-): Length {
+function middleLine({ wall, from, to, limits, tees }: MiddleLineInput): Length {
   const before = insetAt(limits.start, wall.coreInset.start, wall, tees.start);
   const after = insetAt(limits.end, wall.coreInset.end, wall, tees.end);
   const clear = subtract(to, from) - before - after;
@@ -61,7 +64,10 @@ export function coreAreaOf(loop: BuiltLoop): How {
           unit: 'area',
           of: [
             givenLength('core', wall.core),
-            givenLength('middle of the core', middleLine(wall, 0 as Length, wall.length, limits, loop.tees)),
+            givenLength(
+              'middle of the core',
+              middleLine({ wall, from: 0 as Length, to: wall.length, limits, tees: loop.tees }),
+            ),
           ],
         };
       }),
@@ -121,7 +127,7 @@ const concreteOfRow = (row: CourseRow, wall: Wall, tees: BuiltLoop['tees']): How
   unit: 'volume',
   of: [
     givenLength('core', wall.core),
-    givenLength('middle of the core', middleLine(wall, row.from, row.to, row, tees)),
+    givenLength('middle of the core', middleLine({ wall, from: row.from, to: row.to, limits: row, tees })),
     givenLength('height', subtract(row.top, row.bottom)),
   ],
 });

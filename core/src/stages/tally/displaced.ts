@@ -46,8 +46,17 @@ function within(rect: Rect, row: CourseRow): Rect | null {
 export const bentBy = ({ curve }: Wall): number =>
   curve ? (curve.outside + curve.inside) / 2 / Math.max(curve.outside, curve.inside) : 1;
 
+/** What `volumeOf` goes by. */
+interface VolumeOfInput {
+  readonly opening: string;
+  readonly name: string;
+  readonly shape: Shape;
+  readonly row: CourseRow;
+  readonly wall: Wall;
+}
+
 /** A shape's share of a row: core × width × height where it is a rectangle there, core × area where it is round. */
-function volumeOf(opening: string, name: string, shape: Shape, row: CourseRow, wall: Wall): readonly How[] {
+function volumeOf({ opening, name, shape, row, wall }: VolumeOfInput): readonly How[] {
   const rect = within(shape, row);
   if (!rect) return [];
   const core = givenLength('core', wall.core);
@@ -66,9 +75,15 @@ function volumeOf(opening: string, name: string, shape: Shape, row: CourseRow, w
 
 /** Everything that an opening keeps out of the rows of one course: its buck's outside, and a threshold held down. */
 const ofOpening = (opening: PlacedOpening, row: CourseRow, wall: Wall): readonly How[] => [
-  ...volumeOf(opening.id, opening.name, opening.concrete, row, wall),
+  ...volumeOf({ opening: opening.id, name: opening.name, shape: opening.concrete, row, wall }),
   ...(opening.threshold?.notch
-    ? volumeOf(opening.id, `${opening.name}, held down`, opening.threshold.notch, row, wall)
+    ? volumeOf({
+        opening: opening.id,
+        name: `${opening.name}, held down`,
+        shape: opening.threshold.notch,
+        row,
+        wall,
+      })
     : []),
 ];
 

@@ -67,14 +67,17 @@ function nearestOf(places: readonly number[], wanted: number): number | undefine
   return wanted - before <= after - wanted ? before : after;
 }
 
+/** What `evened` goes by. */
+interface EvenedInput {
+  readonly places: readonly number[];
+  readonly count: number;
+  readonly from: number;
+  readonly to: number;
+  readonly rules: BoltRules;
+}
+
 /** The same number of bolts spread evenly, each at the clear place nearest to its own; null where that breaks a rule. */
-function evened(
-  places: readonly number[],
-  count: number,
-  from: number,
-  to: number,
-  rules: BoltRules,
-): number[] | null {
+function evened({ places, count, from, to, rules }: EvenedInput): number[] | null {
   const zone = (rules.nearest + rules.farthest) / 2;
   const end = Math.min(
     rules.farthest,
@@ -119,7 +122,7 @@ export function layBolts(from: Length, to: Length, blocked: readonly Blocked[], 
   const places = clearPlaces(from + rules.nearest, to - rules.nearest, blocked);
   const lean = fewest(places, from, to, rules);
   const count = Math.max(lean.length, rules.least);
-  const even = count > 1 && keeps(lean, from, to, rules) ? evened(places, count, from, to, rules) : null;
+  const even = count > 1 && keeps(lean, from, to, rules) ? evened({ places, count, from, to, rules }) : null;
   const spare = count > lean.length ? [places[0], places.at(-1)].flatMap((at) => at ?? []) : lean;
   const at = even ?? [...new Set(spare)];
   const edges = [from, ...at, to];

@@ -16,15 +16,18 @@ import type { BoltedRun, PourTop, TopOff, TopOffProblem } from './topOff';
 /** A saw takes an eighth. [common practice] */
 const KERF = inches(1 / 8);
 
+/** What `blockedOn` goes by. */
+interface BlockedOnInput {
+  readonly run: PlateRun;
+  readonly steel: Steel;
+  readonly bracing: Bracing;
+  readonly openings: Openings;
+  readonly inserts: Inserts;
+  readonly rules: HouseRules;
+}
+
 /** Where a wall has no room for a bolt: bars that reach its depth, braces, and what lies in its top. */
-function blockedOn(
-  run: PlateRun,
-  steel: Steel,
-  bracing: Bracing,
-  openings: Openings,
-  inserts: Inserts,
-  rules: HouseRules,
-): readonly Blocked[] {
+function blockedOn({ run, steel, bracing, openings, inserts, rules }: BlockedOnInput): readonly Blocked[] {
   const clear = rules.length('topoff.bolt.clear');
   const brace = rules.length('topoff.bolt.brace');
   const deep = run.top - rules.length('topoff.bolt.embed');
@@ -112,8 +115,12 @@ export function buildTopOff(
     }
   }
   const runs = walls
-    .flatMap(({ built, wall }) => (built ? plateRuns(built, wall, levels, openings.placed, rules) : []))
-    .map((run) => boltedRun(run, blockedOn(run, steel, bracing, openings, inserts, rules), rules, problems));
+    .flatMap(({ built, wall }) =>
+      built ? plateRuns({ built, wall, levels, openings: openings.placed, rules }) : [],
+    )
+    .map((run) =>
+      boltedRun(run, blockedOn({ run, steel, bracing, openings, inserts, rules }), rules, problems),
+    );
   const reading = cutStock(
     runs
       .filter((run) => !run.curved)
@@ -130,17 +137,17 @@ export function buildTopOff(
   return {
     runs,
     stock,
-    boards: figureOf(
-      'topoff.boards',
-      'Boards for sill plates',
-      givenCount('boards that the pieces are cut of', stock.pieces.length),
-      ['topoff.plate.stock', 'topoff.plate.least'],
-      {},
-    ),
-    bolts: figureOf(
-      'topoff.bolts',
-      'Anchor bolts',
-      {
+    boards: figureOf({
+      id: 'topoff.boards',
+      title: 'Boards for sill plates',
+      how: givenCount('boards that the pieces are cut of', stock.pieces.length),
+      rules: ['topoff.plate.stock', 'topoff.plate.least'],
+      pieces: {},
+    }),
+    bolts: figureOf({
+      id: 'topoff.bolts',
+      title: 'Anchor bolts',
+      how: {
         op: 'sum',
         name: 'walls',
         unit: 'count',
@@ -152,9 +159,9 @@ export function buildTopOff(
           pieces: { wall: run.wall },
         })),
       },
-      ['topoff.bolt.spacing', 'topoff.bolt.end', 'topoff.bolt.diameters', 'topoff.bolt.least'],
-      {},
-    ),
+      rules: ['topoff.bolt.spacing', 'topoff.bolt.end', 'topoff.bolt.diameters', 'topoff.bolt.least'],
+      pieces: {},
+    }),
     band: {
       from: Math.round(core / 2 - width / 6) as Length,
       to: Math.round(core / 2 + width / 6) as Length,

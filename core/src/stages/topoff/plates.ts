@@ -22,14 +22,17 @@ export interface PlateRun {
   readonly curved: boolean;
 }
 
+/** What `plateEnd` goes by. */
+interface PlateEndInput {
+  readonly built: BuiltLoop;
+  readonly wall: Wall;
+  readonly atStart: boolean;
+  readonly width: Length;
+  readonly levelGoesOn: boolean;
+}
+
 /** How far the plate of a wall reaches at one of its ends, from that end inward on the outside face. */
-function plateEnd(
-  built: BuiltLoop,
-  wall: Wall,
-  atStart: boolean,
-  width: Length,
-  levelGoesOn: boolean,
-): number {
+function plateEnd({ built, wall, atStart, width, levelGoesOn }: PlateEndInput): number {
   const corner = built.corners.find((each) => (atStart ? each.wallAfter : each.wallBefore) === wall.id);
   if (!corner) {
     const tee = atStart ? built.tees.start : built.tees.end;
@@ -71,21 +74,28 @@ function stretchesOf(levels: Levels, wall: Wall) {
   return found;
 }
 
+/** What `plateRuns` goes by. */
+export interface PlateRunsInput {
+  readonly built: BuiltLoop;
+  readonly wall: Wall;
+  readonly levels: Levels;
+  readonly openings: readonly PlacedOpening[];
+  readonly rules: HouseRules;
+}
+
 /** The plates of one wall: along the middle of its core, at each height of its top, less what openings take of it. */
-export function plateRuns(
-  built: BuiltLoop,
-  wall: Wall,
-  levels: Levels,
-  openings: readonly PlacedOpening[],
-  rules: HouseRules,
-): readonly PlateRun[] {
+export function plateRuns({ built, wall, levels, openings, rules }: PlateRunsInput): readonly PlateRun[] {
   const width = rules.length('topoff.plate.width');
   const stretches = stretchesOf(levels, wall);
   return stretches.flatMap((stretch, index): PlateRun[] => {
     const first = index === 0;
     const last = index === stretches.length - 1;
-    const start = first ? plateEnd(built, wall, true, width, goesOn(built, levels, wall, true)) : 0;
-    const end = last ? plateEnd(built, wall, false, width, goesOn(built, levels, wall, false)) : 0;
+    const start = first
+      ? plateEnd({ built, wall, atStart: true, width, levelGoesOn: goesOn(built, levels, wall, true) })
+      : 0;
+    const end = last
+      ? plateEnd({ built, wall, atStart: false, width, levelGoesOn: goesOn(built, levels, wall, false) })
+      : 0;
     const gaps = openings
       .filter((each) => each.worked && each.wall === wall.id && each.concrete.top >= stretch.top)
       .map(({ concrete }) => concrete)

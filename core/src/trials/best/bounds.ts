@@ -38,22 +38,31 @@ interface Priced {
   readonly choice: Choice;
 }
 
+/** What `betteredPrices` goes by. */
+export interface BetteredPricesInput {
+  readonly search: Search;
+  readonly start: Prices;
+  /** The prices to mix from. */
+  readonly pricings: readonly Prices[];
+  /** Costs of an option under some prices. */
+  readonly costUnder: (prices: Prices) => (option: WallOption) => number;
+  /** A cost at which the bound is as good as it need be. */
+  readonly enough: number;
+}
+
 /**
  * Betters a set of prices: the cheapest choice under them is asked which prices would charge it most, and those are mixed
  * in, less and less (fictitious play between the prices and the choice). Every mixture is valid, so every cost is a bound.
  *
- * @param pricings the prices to mix from
- * @param costUnder costs of an option under some prices
- * @param enough a cost at which the bound is as good as it need be
  * @returns every set of prices that was tried, with what it bounds
  */
-export function betteredPrices(
-  search: Search,
-  start: Prices,
-  pricings: readonly Prices[],
-  costUnder: (prices: Prices) => (option: WallOption) => number,
-  enough: number,
-): readonly Priced[] {
+export function betteredPrices({
+  search,
+  start,
+  pricings,
+  costUnder,
+  enough,
+}: BetteredPricesInput): readonly Priced[] {
   const tried: Priced[] = [];
   let prices = start;
   for (let step = 0; step < PRICE_STEPS; step++) {
@@ -75,18 +84,21 @@ export function betteredPrices(
   return tried;
 }
 
+/** What `boundOf` goes by. */
+export interface BoundOfInput {
+  readonly search: Search;
+  readonly at: number;
+  readonly best: Score;
+  readonly pricings: readonly Prices[];
+  readonly start: Prices;
+}
+
 /**
  * The least that a goal can come to among plans as good as the best in the goals before it: the dearest of the bounds
  * that the prices give, each the cheapest of all choices by the programme along the corners. Earlier goals are held by
  * Lagrange factors: whatever keeps to them pays nothing for them.
  */
-export function boundOf(
-  search: Search,
-  at: number,
-  best: Score,
-  pricings: readonly Prices[],
-  start: Prices,
-): number {
+export function boundOf({ search, at, best, pricings, start }: BoundOfInput): number {
   const goal = search.order[at];
   const earlier = search.order.slice(0, at);
   const usesBlocks = goal === 'blocks' || earlier.includes('blocks');
@@ -96,8 +108,8 @@ export function boundOf(
     const held = earlier.reduce((sum, _, index) => sum + factor * (best[index] ?? 0), 0);
     const costUnder = (prices: Prices) => lexicographic(search, prices, weights);
     const tried = usesBlocks
-      ? betteredPrices(search, start, pricings, costUnder, (best[at] ?? 0) + held)
-      : betteredPrices(search, start, [], costUnder, Number.POSITIVE_INFINITY);
+      ? betteredPrices({ search, start, pricings, costUnder, enough: (best[at] ?? 0) + held })
+      : betteredPrices({ search, start, pricings: [], costUnder, enough: Number.POSITIVE_INFINITY });
     for (const each of tried) bound = Math.max(bound, each.cost - held);
     if (Math.ceil(bound - 1e-6) >= (best[at] ?? 0)) break;
   }

@@ -75,7 +75,7 @@ function* chainOf(
         ...(start ? [[start.letter, startLead] as const] : []),
         ...(end ? [[end.letter, endLead] as const] : []),
       ]);
-      const ends = (parity: Parity) => endsOf(built, index, parity, leads, setting.laying);
+      const ends = (parity: Parity) => endsOf({ built, index, parity, leads, laying: setting.laying });
       return optionsOf(wall, { odd: ends('odd'), even: ends('even') }, { ...setting, built });
     };
     walls.push({
@@ -240,7 +240,7 @@ export function findBest(plan: Plan): BestReading {
       why: 'Some walls cannot be laid yet; the stop notices say which, and what they need.',
     };
   }
-  const laying: Laying = layingOf(system, plan, rules, levels, openings);
+  const laying: Laying = layingOf({ system, plan, rules, levels, openings });
   return { ok: true, steps: search(loops, laying, levels, laid.fixedJoints) };
 }
 
@@ -290,13 +290,13 @@ function* search(
   // The first goal's bound comes before any plan: its cheapest choices are where the search starts from.
   const opening =
     order[0] === 'blocks'
-      ? betteredPrices(
-          found,
-          byLength,
+      ? betteredPrices({
+          search: found,
+          start: byLength,
           pricings,
-          (prices) => lexicographic(found, prices, [1, TIE, TIE * TIE]),
-          Infinity,
-        )
+          costUnder: (prices) => lexicographic(found, prices, [1, TIE, TIE * TIE]),
+          enough: Infinity,
+        })
       : [];
   const firstBound = opening.reduce(
     (bound, { prices }) =>
@@ -353,7 +353,9 @@ function* search(
   const bounds: number[] = [];
   for (const index of order.keys()) {
     bounds.push(
-      index === 0 && firstBound > 0 ? firstBound : boundOf(found, index, score, pricings, byLength),
+      index === 0 && firstBound > 0
+        ? firstBound
+        : boundOf({ search: found, at: index, best: score, pricings, start: byLength }),
     );
     yield report(0.9 + (0.1 * (index + 1)) / order.length, bounds);
     // A later goal's bound holds only for plans that reach the earlier ones: a gap there leaves it open.

@@ -172,15 +172,18 @@ function crowded(upper: RowNeed, lower: RowNeed, least: Length): number {
   return staggers.filter((stagger, index) => stagger < least && upper.sound[index] === true).length;
 }
 
+/** What `combine` goes by. */
+interface CombineInput {
+  readonly odd: RowNeed;
+  readonly even: RowNeed;
+  readonly bond: WallBond | null;
+  readonly wall: Wall;
+  readonly counts: Counts;
+  readonly setting: OptionSetting;
+}
+
 /** A pair of rows in every course of a wall that stands whole from footing to top: the quick way. */
-function combine(
-  odd: RowNeed,
-  even: RowNeed,
-  bond: WallBond | null,
-  wall: Wall,
-  counts: Counts,
-  setting: OptionSetting,
-): WallOption {
+function combine({ odd, even, bond, wall, counts, setting }: CombineInput): WallOption {
   const { laying, levels } = setting;
   const least = laying.rules.length('courses.stagger.least');
   const demand = new Map<Length, { fresh: number; reusable: number }>();
@@ -324,7 +327,16 @@ export function optionsOf(wall: Wall, ends: WallEnds, setting: OptionSetting): r
       list.map((cuts) => ({ cuts, need: rowNeed(runningRow(wall, ends[parity], cuts, judge), laying) }));
     const even = needs(fills.even, 'even');
     return needs(fills.odd, 'odd').flatMap((odd) =>
-      even.map((other) => combine(odd.need, other.need, bondOf(odd.cuts, other.cuts), wall, counts, setting)),
+      even.map((other) =>
+        combine({
+          odd: odd.need,
+          even: other.need,
+          bond: bondOf(odd.cuts, other.cuts),
+          wall,
+          counts,
+          setting,
+        }),
+      ),
     );
   };
 
@@ -339,13 +351,20 @@ export function optionsOf(wall: Wall, ends: WallEnds, setting: OptionSetting): r
     for (let mark = 0; mark < cutRules.block; mark += cutRules.cutMark) {
       const wanted = (Math.round((wall.length - cutRules.block) / 2 / cutRules.cutMark) * cutRules.cutMark +
         mark) as Length;
-      const at = snapSeam(fill, wall.length, wanted, cutRules, cutRules.cutMark);
+      const at = snapSeam({ fill, length: wall.length, wanted, rules: cutRules, within: cutRules.cutMark });
       if (at !== null) places.add(at);
     }
     // And within every opening that has room for one, or on its edge.
     for (const hole of seamHoles(holes)) {
       for (let wanted = hole.from; wanted <= hole.to; wanted = add(wanted, laying.system.webSpacing)) {
-        const at = snapSeam(fill, wall.length, wanted, cutRules, laying.system.webSpacing, [hole]);
+        const at = snapSeam({
+          fill,
+          length: wall.length,
+          wanted,
+          rules: cutRules,
+          within: laying.system.webSpacing,
+          holes: [hole],
+        });
         if (at !== null) places.add(at);
       }
     }
@@ -358,7 +377,14 @@ export function optionsOf(wall: Wall, ends: WallEnds, setting: OptionSetting): r
       };
       const bond: WallBond = { kind: 'seam', at: storeLength(seam, units) };
       return whole
-        ? combine(rowNeed(rows.odd, laying), rowNeed(rows.even, laying), bond, wall, counts, setting)
+        ? combine({
+            odd: rowNeed(rows.odd, laying),
+            even: rowNeed(rows.even, laying),
+            bond,
+            wall,
+            counts,
+            setting,
+          })
         : slow(rows, bond, seam);
     });
   };

@@ -101,7 +101,10 @@ describe('a length in a cell', () => {
     if (!reading.ok) throw new Error('not read');
     const problems: RowProblem[] = [];
     const [row] = reading.table.rows;
-    return { stored: row ? lengthCell(reading.table, row, 'at', units, problems) : null, problems };
+    return {
+      stored: row ? lengthCell({ table: reading.table, row, column: 'at', units, problems }) : null,
+      problems,
+    };
   };
 
   it.each([

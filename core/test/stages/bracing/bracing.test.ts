@@ -392,7 +392,15 @@ describe('wind on an empty wall', () => {
 
   it('follows the moments by hand', () => {
     // 100 Pa × 1.4 on 2 m × 3 m: 840 N at 1.5 m up. The leg meets at 2 m: 630 N across; out 2 m: 891 N along it, 630 N up.
-    const wind = windOnBrace(100, 1.4, 3, 2, 2, 2, 7);
+    const wind = windOnBrace({
+      pressure: 100,
+      factor: 1.4,
+      height: 3,
+      share: 2,
+      meets: 2,
+      out: 2,
+      screws: 7,
+    });
     expect(wind.force).toBeCloseTo(840, 9);
     expect(wind.across).toBeCloseTo(630, 9);
     expect(wind.leg).toBeCloseTo(630 * Math.SQRT2, 9);
@@ -434,15 +442,15 @@ describe('wind on an empty wall', () => {
 
 describe('the line of the walls', () => {
   const at = (reading: number) =>
-    alignmentOf(
-      inches(reading),
-      inches(0.75),
-      inches(112),
-      inches(75),
-      inches(60),
-      inches(0.25),
-      inches(0.25),
-    );
+    alignmentOf({
+      reading: inches(reading),
+      block: inches(0.75),
+      height: inches(112),
+      meets: inches(75),
+      out: inches(60),
+      thread: inches(0.25),
+      limit: inches(0.25),
+    });
 
   it('takes the block off the reading first', () => {
     expect(at(0.75)).toEqual({ off: 0, turns: 0, straight: true });

@@ -95,15 +95,15 @@ describe('the fewest braces', () => {
   ): number | null => {
     const all = Array.from({ length: strips }, (_, index) => ({ at: inches(index * STRIP), courses: [1] }));
     const ends = [all[0], all.at(-1)].flatMap((strip) => (strip ? [{ strip, why: 'corner' as const }] : []));
-    const found = planWalkway(
-      all,
-      ends,
-      [-Infinity, Infinity] as unknown as readonly [Length, Length],
-      lengths.map((length) => ({ length: inches(length), left: Infinity })),
-      inches(most),
-      inches(least),
+    const found = planWalkway({
+      strips: all,
+      anchors: ends,
+      bounds: [-Infinity, Infinity] as unknown as readonly [Length, Length],
+      kinds: lengths.map((length) => ({ length: inches(length), left: Infinity })),
+      most: inches(most),
+      least: inches(least),
       rules,
-    );
+    });
     return found?.stood.length ?? null;
   };
 

@@ -98,19 +98,19 @@ describe('a walkway with its braces', () => {
     Array.from({ length: Math.floor(to / 8) + 1 }, (_, index) => ({ at: inches(index * 8), courses: [1] }));
   const walk = (to: number, lengths: readonly number[], most = 72, anchors: readonly number[] = [0, to]) => {
     const all = strips(to);
-    return planWalkway(
-      all,
-      anchors.map((at) => {
+    return planWalkway({
+      strips: all,
+      anchors: anchors.map((at) => {
         const strip = all.find((each) => each.at === inches(at));
         if (!strip) throw new Error(String(at));
         return { strip, why: 'corner' as const };
       }),
-      [-Infinity, Infinity] as unknown as readonly [Length, Length],
-      lengths.map((feet) => ({ length: inches(feet * 12), left: Infinity })),
-      inches(most),
-      inches(12),
-      plankRules(rules),
-    );
+      bounds: [-Infinity, Infinity] as unknown as readonly [Length, Length],
+      kinds: lengths.map((feet) => ({ length: inches(feet * 12), left: Infinity })),
+      most: inches(most),
+      least: inches(12),
+      rules: plankRules(rules),
+    });
   };
 
   it('takes the fewest braces that its planks allow', () => {
@@ -137,18 +137,18 @@ describe('a walkway with its braces', () => {
 
   it('uses planks on hand before those that are not', () => {
     const all = strips(144);
-    const laid = planWalkway(
-      all,
-      [all[0], all.at(-1)].flatMap((strip) => (strip ? [{ strip, why: 'corner' as const }] : [])),
-      [-Infinity, Infinity] as unknown as readonly [Length, Length],
-      [
+    const laid = planWalkway({
+      strips: all,
+      anchors: [all[0], all.at(-1)].flatMap((strip) => (strip ? [{ strip, why: 'corner' as const }] : [])),
+      bounds: [-Infinity, Infinity] as unknown as readonly [Length, Length],
+      kinds: [
         { length: inches(168), left: 0 },
         { length: inches(96), left: 4 },
       ],
-      inches(72),
-      inches(12),
-      plankRules(rules),
-    );
+      most: inches(72),
+      least: inches(12),
+      rules: plankRules(rules),
+    });
     expect(laid?.planks.map(({ length }) => toInches(length))).toEqual([96, 96]);
   });
 });

@@ -98,7 +98,7 @@ describe('a common seam', () => {
     const rules = cutRulesOf(systemOf(family), houseRules());
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 480 * 16 }), (sixteenths) => {
-        const at = snapSeam(fill, inches(480), inches(sixteenths / 16), rules);
+        const at = snapSeam({ fill, length: inches(480), wanted: inches(sixteenths / 16), rules });
         if (at === null) throw new Error('no room');
         for (const row of [fill.odd, fill.even]) {
           for (const run of [at - row.start, inches(480) - row.end - at]) {
@@ -116,7 +116,14 @@ describe('a common seam', () => {
     const fill = work(planOf(rectangle(480, 65))).courses.fills[1];
     const family = findFamily('module-48');
     if (!fill || !family) throw new Error('no fill');
-    expect(snapSeam(fill, inches(65), inches(30), cutRulesOf(systemOf(family), houseRules()))).toBeNull();
+    expect(
+      snapSeam({
+        fill,
+        length: inches(65),
+        wanted: inches(30),
+        rules: cutRulesOf(systemOf(family), houseRules()),
+      }),
+    ).toBeNull();
   });
 });
 

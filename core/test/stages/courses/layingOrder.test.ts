@@ -20,7 +20,7 @@ import { HATCHERY, planOf, withCourses } from '../../support/plans';
 const worked = work(planOf(HATCHERY, withCourses(2)));
 const walls = wallsOf(worked.shell);
 const order = (manner: LayingManner, from?: string): readonly Piece[] =>
-  layingOrder(worked.courses.pieces, 1, walls, manner, from);
+  layingOrder({ pieces: worked.courses.pieces, course: 1, walls, manner, from });
 const inCourse = worked.courses.pieces.filter((piece) => piece.course === 1);
 
 // Source: common practice; the three ways that crews go about a course.
@@ -63,8 +63,8 @@ describe('the laying order', () => {
   });
 
   it('of an empty course is empty', () => {
-    expect(layingOrder(worked.courses.pieces, 9, walls)).toEqual([]);
-    expect(layingOrder([], 1, [])).toEqual([]);
+    expect(layingOrder({ pieces: worked.courses.pieces, course: 9, walls })).toEqual([]);
+    expect(layingOrder({ pieces: [], course: 1, walls: [] })).toEqual([]);
   });
 });
 

@@ -243,29 +243,52 @@ describe('moving', () => {
 
   it('is drawn to a joint and a course line within reach, and to nothing without', () => {
     const reach = inches(8);
-    const move = snapOpening(placed, { along: none, up: none }, joints, worked.levels, [], reach);
+    const move = snapOpening({
+      opening: placed,
+      wanted: { along: none, up: none },
+      joints,
+      levels: worked.levels,
+      heads: [],
+      reach,
+    });
     const edges = [placed.hole.from + move.along, placed.hole.to + move.along];
     expect(move.toJoint && edges.some((edge) => joints.includes(edge as Length))).toBe(true);
     // The hole's foot stands 31 1/2 in up: half an inch lifts it to course 3's line.
     expect([move.toLine, move.up]).toEqual([true, inches(0.5)]);
-    const free = snapOpening(placed, { along: inches(3), up: none }, joints, worked.levels, [], none);
+    const free = snapOpening({
+      opening: placed,
+      wanted: { along: inches(3), up: none },
+      joints,
+      levels: worked.levels,
+      heads: [],
+      reach: none,
+    });
     expect([free.along, free.up]).toEqual([inches(3), 0]);
   });
 
   it('is drawn to other heads', () => {
     const head = (placed.finished.top + inches(2)) as Length;
-    const move = snapOpening(placed, { along: none, up: none }, [], { tops: [] }, [head], inches(3));
+    const move = snapOpening({
+      opening: placed,
+      wanted: { along: none, up: none },
+      joints: [],
+      levels: { tops: [] },
+      heads: [head],
+      reach: inches(3),
+    });
     expect(move.up).toBe(inches(2));
   });
 
   it('keeps the corner and the edge that the opening is told by', () => {
     const said = openingOf({ at: '202in', from: 'end', head: '81in' });
-    expect(moveOpening(said, placed, inches(5), inches(2), 'imperial')).toEqual({
+    expect(moveOpening(said, placed, { along: inches(5), up: inches(2) }, 'imperial')).toEqual({
       at: storeLength(inches(197), 'imperial'),
       head: storeLength(inches(83), 'imperial'),
     });
     const door = openingOf({ kind: 'door', at: '202in' });
-    expect(moveOpening(door, placed, none, inches(2), 'imperial')).toEqual({ sill: '2ft 11in' });
+    expect(moveOpening(door, placed, { along: none, up: inches(2) }, 'imperial')).toEqual({
+      sill: '2ft 11in',
+    });
     expect(showLength(placed.finished.bottom, 'imperial')).toBe('2′ 9″');
   });
 

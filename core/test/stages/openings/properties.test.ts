@@ -127,14 +127,19 @@ describe('moving an opening', () => {
           const moved = applyEdit(plan, {
             kind: 'set-opening',
             opening: said.id,
-            change: moveOpening(said, placed, ...by, 'imperial'),
+            change: moveOpening(said, placed, { along: by[0], up: by[1] }, 'imperial'),
           });
           const after = work(moved).openings.placed[0] as PlacedOpening;
           expect(after.finished.from - placed.finished.from).toBe(by[0]);
           expect(after.finished.bottom - placed.finished.bottom).toBe(by[1]);
           const [opening] = moved.openings ?? [];
           if (!opening) throw new Error('gone');
-          const back = moveOpening(opening, after, (0 - by[0]) as Length, (0 - by[1]) as Length, 'imperial');
+          const back = moveOpening(
+            opening,
+            after,
+            { along: (0 - by[0]) as Length, up: (0 - by[1]) as Length },
+            'imperial',
+          );
           const home = applyEdit(moved, { kind: 'set-opening', opening: said.id, change: back });
           expect(work(home).openings.placed[0]?.finished).toEqual(placed.finished);
         },
@@ -257,7 +262,14 @@ describe('places that hide a filler', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 480 }), fc.integer({ min: 20, max: 120 }), (at, wide) => {
         const opening = hole(at, at + wide, 20, 70);
-        for (const before of hidingPlaces(from, cuts, rules.block, courses, [opening], 1)) {
+        for (const before of hidingPlaces({
+          from,
+          cuts,
+          block: rules.block,
+          courses,
+          holes: [opening],
+          beside: 1,
+        })) {
           expect(before).toBeGreaterThanOrEqual(1);
           expect(before).toBeLessThanOrEqual(cuts.odd.whole - 1);
           const hides = (['odd', 'even'] as const).some((parity) => {
@@ -272,15 +284,15 @@ describe('places that hide a filler', () => {
 
   it('are first the one where it disappears in the most courses', () => {
     // After three blocks it stands at 184 or 168 in: the wide hole hides both, the narrow one further on only one.
-    const [best] = hidingPlaces(
+    const [best] = hidingPlaces({
       from,
       cuts,
-      rules.block,
+      block: rules.block,
       courses,
-      [hole(160, 220, 0, 96), hole(325, 362, 0, 96)],
-      1,
-    );
+      holes: [hole(160, 220, 0, 96), hole(325, 362, 0, 96)],
+      beside: 1,
+    });
     expect(best).toBe(3);
-    expect(hidingPlaces(from, cuts, rules.block, courses, [], 1)).toEqual([]);
+    expect(hidingPlaces({ from, cuts, block: rules.block, courses, holes: [], beside: 1 })).toEqual([]);
   });
 });

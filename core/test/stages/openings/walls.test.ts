@@ -255,7 +255,14 @@ describe('a common seam', () => {
     if (!hole) throw new Error('no hole');
     fc.assert(
       fc.property(fc.integer({ min: 60, max: 420 }), (wanted) => {
-        const at = snapSeam(fill, inches(480), inches(wanted), rules, inches(24), holes);
+        const at = snapSeam({
+          fill,
+          length: inches(480),
+          wanted: inches(wanted),
+          rules,
+          within: inches(24),
+          holes,
+        });
         if (at === null) throw new Error('no room');
         const reached = inches(wanted) + inches(24) >= hole.from && inches(wanted) - inches(24) <= hole.to;
         if (reached) expect(at >= hole.from && at <= hole.to).toBe(true);

@@ -231,7 +231,13 @@ describe('a run of bar', () => {
     fc.assert(
       fc.property(fc.integer({ min: 12, max: 2400 }), fc.boolean(), (length, second) => {
         const run = inches(length);
-        const pieces = splitRun(run, feet(20), lap, [[], endsOf(run, clear)], second).pieces;
+        const pieces = splitRun({
+          run,
+          stock: feet(20),
+          lap,
+          keepOff: [[], endsOf(run, clear)],
+          second,
+        }).pieces;
         expect(pieces[0]?.from).toBe(0);
         expect(pieces.at(-1)?.to).toBe(run);
         pieces.forEach((piece, index) => {
@@ -250,13 +256,13 @@ describe('a run of bar', () => {
   it('keeps its laps off both ends, and takes no more bars than it must in every other course', () => {
     fc.assert(
       fc.property(fc.integer({ min: 260, max: 2400 }), (length) => {
-        const pieces = splitRun(
-          inches(length),
-          feet(20),
+        const pieces = splitRun({
+          run: inches(length),
+          stock: feet(20),
           lap,
-          [[], endsOf(inches(length), clear)],
-          false,
-        ).pieces;
+          keepOff: [[], endsOf(inches(length), clear)],
+          second: false,
+        }).pieces;
         const least = Math.ceil((length - 30) / (240 - 30));
         expect(pieces.length).toBe(least);
         const [first] = pieces;
@@ -272,7 +278,13 @@ describe('a run of bar', () => {
     fc.assert(
       fc.property(fc.integer({ min: 300, max: 1200 }), (length) => {
         const places = (second: boolean): readonly number[] =>
-          splitRun(inches(length), feet(20), lap, [[], endsOf(inches(length), clear)], second)
+          splitRun({
+            run: inches(length),
+            stock: feet(20),
+            lap,
+            keepOff: [[], endsOf(inches(length), clear)],
+            second,
+          })
             .pieces.slice(0, -1)
             .map((piece) => piece.to - lap / 2);
         const [odd, even] = [places(false), places(true)];
@@ -283,9 +295,9 @@ describe('a run of bar', () => {
   });
 
   it('is left whole where a lap is longer than the stock', () => {
-    expect(splitRun(feet(50), feet(2), feet(3), [], false).pieces).toEqual([
-      { from: 0, to: feet(50), laps: { before: 0, after: 0 } },
-    ]);
+    expect(
+      splitRun({ run: feet(50), stock: feet(2), lap: feet(3), keepOff: [], second: false }).pieces,
+    ).toEqual([{ from: 0, to: feet(50), laps: { before: 0, after: 0 } }]);
   });
 });
 

@@ -54,14 +54,14 @@ export function WallCard({ job, worked, wall, onClose }: WallCardProps) {
     .find((each) => each.id === corner?.wallBefore);
   const middleSeam = (): Length | null =>
     fill
-      ? snapSeam(
+      ? snapSeam({
           fill,
-          wall.length,
-          (wall.length / 2) as Length,
-          cutRulesOf(systemOf(family), rules),
-          systemOf(family).block,
-          seamHoles(worked.openings.placed.filter((each) => each.worked && each.wall === wall.id)),
-        )
+          length: wall.length,
+          wanted: (wall.length / 2) as Length,
+          rules: cutRulesOf(systemOf(family), rules),
+          within: systemOf(family).block,
+          holes: seamHoles(worked.openings.placed.filter((each) => each.worked && each.wall === wall.id)),
+        })
       : null;
   const ownCore = row.core === undefined ? null : readLength(row.core, units);
   const pieces = worked.courses.pieces.filter(

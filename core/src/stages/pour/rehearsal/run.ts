@@ -133,6 +133,13 @@ interface Called {
 /** So many loads more than planned end any day: nothing is gained by sending on. */
 const MOST_EXTRA = 40;
 
+/** What a day is played with: what is thrown in, memory to work in, and where it is kept what happened, if anybody asks. */
+interface Played {
+  readonly events: readonly DayEvent[];
+  readonly scratch: Scratch;
+  readonly happened: Happened | null;
+}
+
 /** The day as it goes: a clock, a crew, the truck that stands at the hose, and those on the road. */
 class Playing {
   clock = 0;
@@ -157,6 +164,9 @@ class Playing {
   private brought = 0;
   private firstPlaced = Infinity;
   private truck = { batched: 0, arrived: 0, began: 0, size: 0, extra: false };
+  private readonly events: readonly DayEvent[];
+  private readonly scratch: Scratch;
+  private readonly happened: Happened | null;
   private inTruck = 0;
   private pace = 1;
   private gap = 0;
@@ -172,10 +182,11 @@ class Playing {
   constructor(
     private readonly day: Day,
     seed: number,
-    private readonly events: readonly DayEvent[],
-    private readonly scratch: Scratch,
-    private readonly happened: Happened | null,
+    { events, scratch, happened }: Played,
   ) {
+    this.events = events;
+    this.scratch = scratch;
+    this.happened = happened;
     this.draw = drawFrom(seed);
     const scatter = day.swellScatter === 0 ? 0 : day.swellScatter * normal(this.draw);
     this.swell = 1 + Math.max(0, day.swell + scatter);
@@ -476,7 +487,7 @@ class Playing {
  * @param seed gives the same day again
  */
 export const runDay = (day: Day, seed: number, scratch: Scratch = scratchFor(day)): Run =>
-  new Playing(day, seed, [], scratch, null).run();
+  new Playing(day, seed, { events: [], scratch, happened: null }).run();
 
 /**
  * Plays the day once and keeps everything that happened.
@@ -487,5 +498,8 @@ export const runDay = (day: Day, seed: number, scratch: Scratch = scratchFor(day
 export function playDay(day: Day, seed: number, events: readonly DayEvent[] = []): PlayedRun {
   const happened: Happened = { trips: [], placed: [], idle: [], events: [] };
   const inOrder = [...events].sort((a, b) => a.at - b.at);
-  return { ...new Playing(day, seed, inOrder, scratchFor(day), happened).run(), ...happened };
+  return {
+    ...new Playing(day, seed, { events: inOrder, scratch: scratchFor(day), happened }).run(),
+    ...happened,
+  };
 }
