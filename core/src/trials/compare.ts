@@ -3,7 +3,7 @@ import { type PlanFigures, figuresOfPlan } from './planFigures';
 import { rulesOf } from '../rules';
 import { cutRulesOf, seamHoles, snapSeam } from '../stages/courses';
 import { systemOf } from '../kernel/forms';
-import { type Length, storeLength } from '../kernel/measure';
+import { storeLength, half } from '../kernel/measure';
 import type { Plan, PlanEdit } from '../kernel/plan';
 import { wallsOf } from '../stages/outline';
 import { work } from '../work';
@@ -44,7 +44,7 @@ export function manners(plan: Plan): readonly Manner[] {
         ? snapSeam({
             fill,
             length: wall.length,
-            wanted: (wall.length / 2) as Length,
+            wanted: half(wall.length),
             rules: cutRulesOf(systemOf(family), rulesOf(plan)),
             within: systemOf(family).block,
             holes: seamHoles(worked.openings.placed.filter((each) => each.worked && each.wall === row)),

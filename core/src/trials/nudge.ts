@@ -1,7 +1,16 @@
 import { rulesOf } from '../rules';
 import { type Courses, layCourses } from '../stages/courses';
 import { type FormSystem, systemOf } from '../kernel/forms';
-import { type Length, add, nanometres, readLength, storeLength, subtract, times } from '../kernel/measure';
+import {
+  type Length,
+  add,
+  nanometres,
+  readLength,
+  storeLength,
+  subtract,
+  times,
+  ZERO,
+} from '../kernel/measure';
 import { type PlacedOpening, placeOpenings } from '../stages/openings';
 import { withinLimits } from '../stages/limits';
 import type { Opening } from '../stages/openings/plan';
@@ -125,7 +134,7 @@ function candidatesFor(setting: Setting, opening: Opening, placed: PlacedOpening
   // Sized at the free end: the head where the sill is told, otherwise the sill.
   const free =
     field === 'head'
-      ? toCourseLines(levels, placed.hole.bottom, system.courseHeight).map((by) => (0 - by) as Length)
+      ? toCourseLines(levels, placed.hole.bottom, system.courseHeight).map((by) => subtract(ZERO, by))
       : toCourseLines(levels, placed.hole.top, system.courseHeight);
   const taller = free.map((by): Candidate => ({
     way: 'taller',

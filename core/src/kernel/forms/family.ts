@@ -1,4 +1,4 @@
-import type { Length } from '../measure';
+import { type Length, times, add, subtract, half } from '../measure';
 
 interface FamilyCommon {
   readonly id: string;
@@ -82,8 +82,8 @@ export type Family = FlatWallFamily | PanelAndTieFamily | CellFamily;
 
 /** Whole thickness T of a wall: panel + core + panel, or that of the block where cells are moulded in it. */
 export const wallThickness = (family: Family, core: Length): Length =>
-  family.kind === 'cell' ? family.blockThickness : ((2 * family.panel + core) as Length);
+  family.kind === 'cell' ? family.blockThickness : add(times(family.panel, 2), core);
 
 /** Thickness of what stands between the concrete and either face. */
 export const skinOf = (family: Family, core: Length): Length =>
-  family.kind === 'cell' ? (((family.blockThickness - core) / 2) as Length) : family.panel;
+  family.kind === 'cell' ? half(subtract(family.blockThickness, core)) : family.panel;

@@ -1,4 +1,4 @@
-import { type Length, inches, ZERO } from '../measure';
+import { type Length, inches, ZERO, half } from '../measure';
 import type { CornerLegs, Family } from './family';
 
 /** What laying courses needs to know of a family, whatever its kind: the piece that is laid in a row, and how it may be cut. */
@@ -46,7 +46,7 @@ export function systemOf(family: Family): FormSystem {
         block: family.panelLength,
         courseHeight: family.courseHeight,
         cutMark: SAWN_MARK,
-        firstWeb: (family.tieSpacing / 2) as Length,
+        firstWeb: half(family.tieSpacing),
         webSpacing: family.tieSpacing,
         interlock: ZERO,
         reversible: true,
@@ -59,7 +59,7 @@ export function systemOf(family: Family): FormSystem {
         block: family.blockLength,
         courseHeight: family.courseHeight,
         cutMark: SAWN_MARK,
-        firstWeb: (family.cellSpacing / 2) as Length,
+        firstWeb: half(family.cellSpacing),
         webSpacing: family.cellSpacing,
         interlock: ZERO,
         reversible: true,

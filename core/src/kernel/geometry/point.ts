@@ -1,4 +1,4 @@
-import { type Angle, type Length, cosine, nanometres, sine } from '../measure';
+import { type Angle, type Length, cosine, nanometres, sine, ZERO } from '../measure';
 
 /** A point of the plan, in nanometres from corner A: x to the right, y down the plan, so that right turns run clockwise. */
 export interface Point {
@@ -6,7 +6,7 @@ export interface Point {
   readonly y: Length;
 }
 
-export const ORIGIN: Point = { x: 0 as Length, y: 0 as Length };
+export const ORIGIN: Point = { x: ZERO, y: ZERO };
 
 /** The point `along` further on in a direction, and `aside` to its right. Rounded to a nanometre once. */
 export const step = (from: Point, heading: Angle, along: number, aside = 0): Point => ({

@@ -38,3 +38,22 @@ export const subtract = (a: Length, b: Length): Length => (a - b) as Length;
 
 /** Exact multiple by a whole number. */
 export const times = (length: Length, count: number): Length => nanometres(length * count);
+
+/** The longest of several. */
+export const max = (...lengths: readonly Length[]): Length => Math.max(...lengths) as Length;
+
+/** The shortest of several. */
+export const min = (...lengths: readonly Length[]): Length => Math.min(...lengths) as Length;
+
+/** How long it is, whichever way it points. */
+export const abs = (length: Length): Length => Math.abs(length) as Length;
+
+/** Half of it, rounded to a nanometre: `half(inches(5))` is 2 1/2 in. */
+export const half = (length: Length): Length => nanometres(length / 2);
+
+/** Exact sum of a list; nothing for an empty one. */
+export const sum = (lengths: readonly Length[]): Length => add(...lengths);
+
+/** So much of the way from one to the other, rounded to a nanometre: `lerp(feet(2), feet(4), 0.25)` is 2 1/2 ft. */
+export const lerp = (from: Length, to: Length, share: number): Length =>
+  nanometres(from + (to - from) * share);

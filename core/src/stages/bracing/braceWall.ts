@@ -1,7 +1,7 @@
 import type { Pour } from '../outline/plan';
 import type { Courses } from '../courses';
 import type { Inserts } from '../inserts';
-import { type Length, nanometres, subtract } from '../../kernel/measure';
+import { type Length, nanometres, subtract, min, ZERO, max } from '../../kernel/measure';
 import type { Openings } from '../openings';
 import type { BracingPlan } from './plan';
 import type { HouseRules } from '../../kernel/rules';
@@ -58,9 +58,9 @@ function poursOf(bottom: Length, height: Length, setting: Setting): readonly Pou
     .filter((course) => course > 0 && course <= courses.count)
     .sort((a, b) => a - b);
   return tops.flatMap((toCourse): PourBracing[] => {
-    const top = Math.min(height, subtract(levels.tops[toCourse] ?? (0 as Length), bottom)) as Length;
+    const top = min(height, subtract(levels.tops[toCourse] ?? (0 as Length), bottom));
     if (top <= 0) return [];
-    const platform = Math.max(0, top - rules.length('bracing.platform.below')) as Length;
+    const platform = max(ZERO, subtract(top, rules.length('bracing.platform.below')));
     return [
       {
         toCourse,
@@ -77,7 +77,7 @@ function poursOf(bottom: Length, height: Length, setting: Setting): readonly Pou
 const widestBay = (height: Length, rules: HouseRules): Length => {
   const usual = rules.length('bracing.spacing.most');
   const tall = height > rules.length('bracing.tall.over');
-  return tall ? (Math.min(usual, rules.length('bracing.spacing.tall')) as Length) : usual;
+  return tall ? min(usual, rules.length('bracing.spacing.tall')) : usual;
 };
 
 /** The stretches of a wall as one: its braces in order, and its planks over them. */
@@ -98,7 +98,7 @@ function joined(
     stood,
     planks,
     missed: parts.flatMap(({ missed }) => missed),
-    spacing: Math.min(widest, ...parts.map(({ spacing }) => spacing)) as Length,
+    spacing: min(widest, ...parts.map(({ spacing }) => spacing)),
   };
 }
 
@@ -108,7 +108,7 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
   const spans = levels.walls[wall.id] ?? [];
   const rows = courses.rows.filter((row) => row.wall === wall.id);
   if (spans.length === 0 || rows.length === 0) return null;
-  const height = Math.max(...spans.map((span) => subtract(span.top, span.bottom))) as Length;
+  const height = max(...spans.map((span) => subtract(span.top, span.bottom)));
   const chosen = sideOf(setting.bracing, wall.id);
   const ends = faceEnds(built, wall, chosen.side);
   const common = { wall: wall.id, name: wall.name, height, ...chosen, ends, dropped: 0 };
@@ -118,7 +118,7 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
   }
   if (chosen.ground === 'bank') problems.push({ kind: 'bank', wall: wall.id, side: chosen.side });
   const width = rules.length('bracing.upright.width');
-  const platform = Math.max(0, height - rules.length('bracing.platform.below')) as Length;
+  const platform = max(ZERO, subtract(height, rules.length('bracing.platform.below')));
   const foot = Math.min(...spans.map((span) => span.bottom));
   const crossings = setting.crossings.filter((each) => each.through === wall.id);
   const face = stretchesOf({
@@ -145,7 +145,7 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
       spacing,
       planks: [],
       abreast: 0,
-      platform: 0 as Length,
+      platform: ZERO,
       guardrail: false,
       pours: [],
       diagonals: diagonalsOf(stretches, spacing, width),
@@ -165,7 +165,7 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
     ({ at, courses: caught }) => !blocked(at) && caught.length >= share * coursesAt(at),
   );
   const most = widestBay(height, rules);
-  const widest = Math.max(most, setting.grid) as Length;
+  const widest = max(most, setting.grid);
   const onGrid = Math.max(setting.grid, Math.floor(widest / setting.grid) * setting.grid) as Length;
   const lengths = setting.planks.map(({ length }) => length);
   const usable =
@@ -203,7 +203,7 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
   const extension = rules.length('bracing.extension');
   const braces = laid.stood.map(({ strip, why, of }): Brace => {
     const span = spans.find((each) => each.from <= strip.at && strip.at <= each.to) ?? spans[0];
-    const [bottom, top] = [span?.bottom ?? (0 as Length), span?.top ?? height];
+    const [bottom, top] = [span?.bottom ?? ZERO, span?.top ?? height];
     const upright = uprightFor(subtract(top, bottom), courseHeight, setting.uprights, rules);
     return {
       id: `${wall.id}:${String(strip.at)}`,
@@ -228,7 +228,7 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
       nearest: nanometres(reach(short)),
     });
   }
-  const shortest = Math.min(...setting.uprights.map(({ length }) => length)) as Length;
+  const shortest = min(...setting.uprights.map(({ length }) => length));
   if (braces.length > 0 && shortest > height + rules.length('bracing.upright.over')) {
     problems.push({ kind: 'upright-long', wall: wall.id, height, shortest });
   }
@@ -243,7 +243,7 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
     abreast: planksAbreast(rules),
     platform,
     guardrail,
-    pours: poursOf(Math.min(...spans.map((span) => span.bottom)) as Length, height, setting),
+    pours: poursOf(min(...spans.map((span) => span.bottom)), height, setting),
     diagonals: [],
   };
 }

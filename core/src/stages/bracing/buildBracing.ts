@@ -1,6 +1,6 @@
 import type { Worked } from '../../kernel/engine/stage';
 import { systemOf } from '../../kernel/forms';
-import type { Length } from '../../kernel/measure';
+import { ZERO } from '../../kernel/measure';
 import type { Plan } from '../../kernel/plan/plan';
 import type { HouseRules } from '../../kernel/rules';
 import { crossingsOf } from '../outline';
@@ -119,7 +119,7 @@ export function buildBracing(
     spacing: found,
     gear: gearOf({
       walls,
-      longest: stock.at(-1)?.length ?? (0 as Length),
+      longest: stock.at(-1)?.length ?? ZERO,
       onHand,
       rules,
       units: input.units,

@@ -1,5 +1,5 @@
 import type { Bracing, BracingProblem, PlankCure } from '.';
-import { type Length, type UnitSystem, showLength } from '../../kernel/measure';
+import { type Length, type UnitSystem, showLength, subtract } from '../../kernel/measure';
 import type { Openings } from '../openings';
 import { bracingRules } from './rules';
 import { type Notice, type NoticeTable, type Told, noticesOf } from '../../kernel/notices';
@@ -84,7 +84,7 @@ function wording(
           ? { where: opening.name, place: { wall: problem.wall, opening: opening.id } }
           : onWall(problem.wall)),
         rule: 'bracing.spacing.most',
-        what: `Braces stand ${inInches((problem.to - problem.from) as Length)} apart from ${told(problem.from)} to ${told(problem.to)}; ${inInches(problem.most)} is the most. ${opening ? 'Brace its buck from side to side and carry the head with a strongback; keep a door passable.' : 'Screw a board over the strips there and brace that.'}`,
+        what: `Braces stand ${inInches(subtract(problem.to, problem.from))} apart from ${told(problem.from)} to ${told(problem.to)}; ${inInches(problem.most)} is the most. ${opening ? 'Brace its buck from side to side and carry the head with a strongback; keep a door passable.' : 'Screw a board over the strips there and brace that.'}`,
       };
     },
     'upright-short': (problem) => ({

@@ -1,4 +1,4 @@
-import { type Length, subtract } from '../../kernel/measure';
+import { type Length, subtract, min, ZERO } from '../../kernel/measure';
 import type { PlacedOpening } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
 import { type LaidBraces, type Stood, type Wanted, layBraces } from './layBraces';
@@ -153,7 +153,7 @@ function partedWalkway(input: StretchInput): PlannedStretch | null {
           over: [plank.over[0] + before, plank.over[1] + before],
         })),
       ],
-      spacing: Math.min(left.spacing, right.spacing) as Length,
+      spacing: min(left.spacing, right.spacing),
       parted: [...left.parted, id, ...right.parted],
     };
   }
@@ -208,7 +208,7 @@ export function planStretch(input: StretchInput): PlannedStretch {
     return taken(input.kinds, found);
   }
   const [first, last]: readonly (Stood | undefined)[] = [plain.stood[0], plain.stood.at(-1)];
-  const span = subtract(last?.strip.at ?? (0 as Length), first?.strip.at ?? (0 as Length));
+  const span = subtract(last?.strip.at ?? ZERO, first?.strip.at ?? ZERO);
   problems.push({
     kind: 'plank-plan-missing',
     wall,

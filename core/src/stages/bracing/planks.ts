@@ -1,4 +1,4 @@
-import type { Length } from '../../kernel/measure';
+import { type Length, nanometres, add } from '../../kernel/measure';
 import { type PlankRules, mostHang } from './spacing';
 
 /** A plank as it lies: stations of its ends from the wall's first corner, and the supports under it. */
@@ -59,7 +59,7 @@ export function placeOf({
       : ends.last && !ends.first && Number.isFinite(bounds[1])
         ? lowest
         : even;
-  return Math.round(a - before) as Length;
+  return nanometres(a - before);
 }
 
 /**
@@ -101,7 +101,7 @@ export function layPlanks(
           if (known && known.cost <= cost) continue;
           best[last] = {
             cost,
-            plank: { from, to: (from + kind.length) as Length, length: kind.length, over: [first, last] },
+            plank: { from, to: add(from, kind.length), length: kind.length, over: [first, last] },
             before: on,
           };
         }

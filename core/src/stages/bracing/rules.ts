@@ -1,4 +1,4 @@
-import { type Length, inches, millimetres } from '../../kernel/measure';
+import { inches, millimetres, ZERO } from '../../kernel/measure';
 import type { ChoiceRule, CountRule, LengthRule } from '../../kernel/rules';
 
 const commonPractice = { kind: 'common practice' } as const;
@@ -74,7 +74,7 @@ export const bracingLengthRules = {
     statement: 'An upright catches a fastening strip whose middle lies within {value} of its own.',
     reason: 'The screw must find the strip through the slot.',
     default: inches(0.75),
-    least: 0 as Length,
+    least: ZERO,
     most: inches(3),
     source: ours,
   },
@@ -95,7 +95,7 @@ export const bracingLengthRules = {
     reason: 'Shorter, it can slip off.',
     default: inches(6),
     metric: millimetres(155),
-    least: 0 as Length,
+    least: ZERO,
     most: inches(24),
     source: osha('(b)(4)'),
   },
@@ -199,7 +199,7 @@ export const bracingLengthRules = {
     statement: 'Walls up to {value} take no uprights.',
     reason: 'A waler along the top and diagonals hold them.',
     default: inches(48),
-    least: 0 as Length,
+    least: ZERO,
     most: inches(96),
     source: commonPractice,
   },
@@ -309,7 +309,7 @@ export const bracingLengthRules = {
     statement: 'An upright stands over its wall by {value} at most.',
     reason: 'Longer, it is in the way of the hose.',
     default: inches(24),
-    least: 0 as Length,
+    least: ZERO,
     most: inches(96),
     source: ours,
   },

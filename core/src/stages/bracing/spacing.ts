@@ -1,4 +1,4 @@
-import type { Length } from '../../kernel/measure';
+import { type Length, nanometres } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
 
 /** How far planks may and must pass their last support. */
@@ -57,7 +57,7 @@ export function plankSpacing(
           plank,
           spacing: spacing as Length,
           bays,
-          overhang: Math.round(overhang) as Length,
+          overhang: nanometres(overhang),
         };
       }
     }

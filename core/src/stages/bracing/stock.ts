@@ -1,4 +1,4 @@
-import { type Length, type UnitSystem, inches, readLength } from '../../kernel/measure';
+import { type Length, type UnitSystem, inches, readLength, ZERO } from '../../kernel/measure';
 import type { StockOnHand } from './plan';
 import { type HouseRules, metricStep } from '../../kernel/rules';
 import type { MadeUpright } from './brace';
@@ -64,6 +64,6 @@ export function uprightFor(
     .filter(({ whole }) => whole > height - course)
     .sort((a, b) => a.extensions - b.extensions || a.whole - b.whole);
   const [longest] = [...made].sort((a, b) => b.whole - a.whole);
-  const { length, extensions } = best ?? longest ?? { length: 0 as Length, extensions: 0 };
+  const { length, extensions } = best ?? longest ?? { length: ZERO, extensions: 0 };
   return { length, extensions };
 }

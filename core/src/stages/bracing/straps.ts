@@ -1,6 +1,6 @@
 import type { Courses, WeakJoint } from '../courses';
 import { stockFor } from '../footing/cutToLength';
-import { type Length, add, subtract } from '../../kernel/measure';
+import { type Length, add, subtract, ZERO } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
 import { givenCount } from '../../kernel/figures/how';
@@ -55,7 +55,7 @@ export function strapsOf(courses: Courses, tops: readonly Length[], rules: House
     const [first] = run;
     const last = run.at(-1);
     if (!first || !last) return [];
-    const bottom = tops[first.course - 1] ?? (0 as Length);
+    const bottom = tops[first.course - 1] ?? ZERO;
     const top = tops[last.course] ?? bottom;
     const half = Math.round(lying / 2);
     if (run.length > 1 && !first.boards) {

@@ -1,4 +1,4 @@
-import { type Length, subtract } from '../../kernel/measure';
+import { type Length, subtract, nanometres } from '../../kernel/measure';
 import type { Crossing, Levels } from '../outline';
 import type { FaceEnd } from './faces';
 import type { Side } from './problem';
@@ -71,11 +71,8 @@ export function diagonalsOf(
     how === 'inward' || how === 'crossing' || how === 'tee' ? width / 2 : 0;
   return stretches.flatMap(({ start, end }): Length[] => {
     const [from, to] = [start.at + clear(start), end.at - clear(end)];
-    if (to <= from) return to + width >= from ? [Math.round((start.at + end.at) / 2) as Length] : [];
+    if (to <= from) return to + width >= from ? [nanometres((start.at + end.at) / 2)] : [];
     const bays = Math.max(1, Math.ceil(subtract(to as Length, from as Length) / spacing));
-    return Array.from(
-      { length: bays + 1 },
-      (_, index) => Math.round(from + ((to - from) * index) / bays) as Length,
-    );
+    return Array.from({ length: bays + 1 }, (_, index) => nanometres(from + ((to - from) * index) / bays));
   });
 }

@@ -1,4 +1,4 @@
-import { type Length, toMetres } from '../../kernel/measure';
+import { type Length, toMetres, ZERO, max, add } from '../../kernel/measure';
 import type { Stood } from './layBraces';
 import { type Plank, type PlankKind, placeOf, SHORT } from './planks';
 import { type PlankRules, mostHang } from './spacing';
@@ -228,7 +228,7 @@ export function planWalkway({
   const [start, end] = [Math.min(...places), Math.max(...places)];
   if (start < 0 || start === end) return null;
   const planning: Planning = { strips, start, end, bounds, kinds, rules };
-  const reach = Math.max(0, ...kinds.map(({ length }) => length)) as Length;
+  const reach = max(ZERO, ...kinds.map(({ length }) => length));
   const must = new Set(places);
   const known = new Map<number, ReadonlyMap<number, Between>>();
   const waysOf: WaysOf = (first) => {
@@ -249,7 +249,7 @@ export function planWalkway({
         ? [
             {
               from: plank.from,
-              to: (plank.from + plank.kind.length) as Length,
+              to: add(plank.from, plank.kind.length),
               length: plank.kind.length,
               over: [order.get(before.next) ?? 0, order.get(last) ?? 0],
             },

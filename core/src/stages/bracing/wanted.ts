@@ -1,6 +1,6 @@
 import type { Courses } from '../courses';
 import type { PlacedInsert } from '../inserts';
-import { type Length, add, nanometres, subtract } from '../../kernel/measure';
+import { type Length, add, nanometres, subtract, min, max } from '../../kernel/measure';
 import type { PlacedOpening } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
 import type { Wall } from '../outline';
@@ -63,7 +63,7 @@ export function wantedOn({
     const at = atStart ? add(face.at, off) : subtract(face.at, off);
     const edge = atStart ? add(face.at, half) : subtract(face.at, half);
     return {
-      at: (atStart ? Math.min(at, middle) : Math.max(at, middle)) as Length,
+      at: atStart ? min(at, middle) : max(at, middle),
       why:
         face.how === 'free' ? 'bulkhead' : face.how === 'tee' || face.how === 'crossing' ? 'tee' : 'corner',
       face: face.at,

@@ -1,4 +1,4 @@
-import { type Length, PASCALS_PER_PSF, subtract, toMetres } from '../../kernel/measure';
+import { type Length, PASCALS_PER_PSF, subtract, toMetres, ZERO } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
 import type { WallBraces } from './brace';
 import { type WindOnBrace, windOnBrace, windPressure } from './wind';
@@ -58,7 +58,7 @@ export function windOn(
           wall: wall.wall,
           brace: worst.brace,
           worst: worst.wind,
-          free: toMetres(lengths.get(wall.wall) ?? (0 as Length)),
+          free: toMetres(lengths.get(wall.wall) ?? ZERO),
         },
       ];
     })

@@ -1,4 +1,4 @@
-import { type Length, nanometres, subtract } from '../../kernel/measure';
+import { type Length, nanometres, subtract, ZERO } from '../../kernel/measure';
 import { type PlacedOpening, centreOf, cornerReach } from '../openings';
 import type { BuiltLoop, Levels, Wall } from '../outline';
 
@@ -35,7 +35,7 @@ export function byCourse(levels: Pick<Levels, 'tops'>, height: Length): ByCourse
     0,
     levels.tops.findLastIndex((top) => top <= height),
   );
-  return { course, plus: subtract(height, levels.tops[course] ?? (0 as Length)) };
+  return { course, plus: subtract(height, levels.tops[course] ?? ZERO) };
 }
 
 /** How an opening is marked on the foam: from both corners, outside and inside, and up from the courses. */

@@ -1,4 +1,4 @@
-import { type Length, add, nanometres, subtract, times, ZERO } from '../../kernel/measure';
+import { type Length, add, nanometres, subtract, times, ZERO, max, min } from '../../kernel/measure';
 import { type PlacedOpening, arcRadius, heightOf, widthOf } from '../openings';
 import type { BuckKind } from '../openings/plan';
 import type { HouseRules } from '../../kernel/rules';
@@ -168,7 +168,7 @@ export function sillAccess(opening: PlacedOpening, wall: Wall, rules: HouseRules
   if (opening.openBottom) return { kind: 'open', ...none };
   if (opening.buck.splitSill) {
     const members = times(rules.length('openings.sill.member'), 2);
-    return { kind: 'split', ...none, gap: Math.max(0, subtract(wall.thickness, members)) as Length };
+    return { kind: 'split', ...none, gap: max(ZERO, subtract(wall.thickness, members)) };
   }
   const width = widthOf(opening.finished);
   const spacing = rules.length('openings.sill.spacing');
@@ -177,7 +177,7 @@ export function sillAccess(opening: PlacedOpening, wall: Wall, rules: HouseRules
   const count = Math.max(1, slots ? Math.floor(width / (2 * spacing)) : Math.ceil(width / spacing));
   const size = slots
     ? (Math.min(spacing, Math.max(width / 2, width - spacing)) as Length)
-    : (Math.min(rules.length('openings.sill.hole'), width) as Length);
+    : min(rules.length('openings.sill.hole'), width);
   const at = Array.from({ length: count }, (_, index) => nanometres(((index + 0.5) * width) / count));
   return { kind: slots ? 'slot' : 'holes', count, size: nanometres(size), at, gap: ZERO };
 }

@@ -1,4 +1,4 @@
-import { type Length, add, nanometres, subtract } from '../../kernel/measure';
+import { type Length, add, nanometres, subtract, ZERO, max, min } from '../../kernel/measure';
 import { type Openings, type PlacedOpening, type Rect, centreOf, widthOf } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
 import type { Levels, Wall } from '../outline';
@@ -31,8 +31,8 @@ function wideHead(
       station: add(wall.station, at),
       reasons: ['wide-head'],
       boards: {
-        from: Math.max(0, subtract(hole.from, past)) as Length,
-        to: Math.min(wall.length, add(hole.to, past)) as Length,
+        from: max(ZERO, subtract(hole.from, past)),
+        to: min(wall.length, add(hole.to, past)),
       },
     },
   ];

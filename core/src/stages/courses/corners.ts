@@ -1,5 +1,14 @@
 import type { FormSystem } from '../../kernel/forms';
-import { type Angle, type Length, add, FULL_TURN, nanometres, subtract, ZERO } from '../../kernel/measure';
+import {
+  type Angle,
+  type Length,
+  add,
+  FULL_TURN,
+  nanometres,
+  subtract,
+  ZERO,
+  abs,
+} from '../../kernel/measure';
 import { runPastCorner } from '../../kernel/geometry/offset';
 import { type Corner, type Wall, isSquare } from '../outline';
 import type { CornerMake, Hand } from './piece';
@@ -110,7 +119,7 @@ export function wallEnd({ system, corner, own, other, long, webs }: WallEndInput
   const runsOn = insideRunsOn(corner, own, other);
   const outside = corner.kind === 'outside';
   if (make === 'lapped') {
-    const take = outside ? (long ? ZERO : other.thickness) : long ? ((0 - other.thickness) as Length) : ZERO;
+    const take = outside ? (long ? ZERO : other.thickness) : long ? subtract(ZERO, other.thickness) : ZERO;
     return { make, take, webs: [], stub: null, butts: !long };
   }
   if (make === 'mitred') {
@@ -132,4 +141,4 @@ export function wallEnd({ system, corner, own, other, long, webs }: WallEndInput
 
 /** Whether a mitre runs so far past the corner that a half block cannot hold it. */
 export const isTooSharp = (system: FormSystem, corner: Corner, own: Wall, other: Wall): boolean =>
-  add(Math.abs(insideRunsOn(corner, own, other)) as Length, system.cutMark) > system.block / 2;
+  add(abs(insideRunsOn(corner, own, other)), system.cutMark) > system.block / 2;

@@ -1,4 +1,4 @@
-import { type Length, add, subtract } from '../../kernel/measure';
+import { type Length, add, subtract, min, max } from '../../kernel/measure';
 import { type PlacedOpening, type Rect, halfWidthAt, overlap, takenBetween } from '../openings';
 import type { Notch } from './piece';
 import type { CutRules, RunCuts } from './rest';
@@ -57,14 +57,14 @@ export const seamHoles = (
 export function notchesIn(rect: Rect, wall: string, holes: readonly PlacedOpening[]): readonly Notch[] {
   return holes.flatMap(({ id, hole }): Notch[] => {
     if (!overlap(hole, rect)) return [];
-    const top = Math.min(hole.top, rect.top) as Length;
+    const top = min(hole.top, rect.top);
     return [
       {
         wall,
         opening: id,
-        from: Math.max(hole.from, rect.from) as Length,
-        to: Math.min(hole.to, rect.to) as Length,
-        bottom: Math.max(hole.bottom, rect.bottom) as Length,
+        from: max(hole.from, rect.from),
+        to: min(hole.to, rect.to),
+        bottom: max(hole.bottom, rect.bottom),
         top,
         arched: hole.rise > 0 && top > hole.top - hole.rise,
       },

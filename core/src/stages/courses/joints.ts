@@ -1,4 +1,4 @@
-import { type Length, add } from '../../kernel/measure';
+import { type Length, add, subtract } from '../../kernel/measure';
 import type { StrapReason } from './piece';
 import type { CutRules } from './rest';
 import type { RowPiece } from './row';
@@ -59,7 +59,7 @@ function earAt(piece: RowPiece, atEnd: boolean, rules: CutRules): Length {
   if (single) return earOf(piece.length, rules.webs);
   const web = atEnd ? piece.webs.at(-1) : piece.webs[0];
   if (web === undefined) return piece.length;
-  return atEnd ? ((piece.length - web) as Length) : web;
+  return atEnd ? subtract(piece.length, web) : web;
 }
 
 /** How many pieces from a corner the nearest cut lies; a mitred piece is a corner itself. */

@@ -1,4 +1,4 @@
-import { type Length, add, subtract } from '../../kernel/measure';
+import { type Length, add, subtract, half } from '../../kernel/measure';
 import { type RowJoint, staggerOf } from './joints';
 import type { CourseFinding, StrapReason, WeakJoint } from './piece';
 import { blocksBesideCuts } from './row';
@@ -95,7 +95,7 @@ export function judgeWall(
       const seam = snapSeam({
         fill,
         length: wall.length,
-        wanted: (wall.length / 2) as Length,
+        wanted: half(wall.length),
         rules: laying.cutRules,
         within: laying.cutRules.block,
         holes: seamHoles(laying.holes.get(wall.id)),

@@ -1,6 +1,6 @@
 import type { Worked } from '../../kernel/engine/stage';
 import { type FormSystem, barCourses } from '../../kernel/forms';
-import { type Length, add, nanometres, subtract, ZERO } from '../../kernel/measure';
+import { type Length, add, nanometres, subtract, ZERO, max } from '../../kernel/measure';
 import { type Openings, holesByWall } from '../openings';
 import type { Plan } from '../../kernel/plan';
 import type { HouseRules } from '../../kernel/rules';
@@ -120,7 +120,7 @@ function cornerPiece({
   const endBefore = before.rows[parityOf(course)].endEnd;
   const endAfter = after.rows[parityOf(course)].startEnd;
   if (endAfter.make !== 'moulded' && endAfter.make !== 'lapped') return [];
-  const take = (end: WallEnd): Length => Math.max(end.take, ZERO) as Length;
+  const take = (end: WallEnd): Length => max(end.take, ZERO);
   const legBefore = cutLeg(take(endBefore), endBefore.webs, roomBefore, laying.cutRules);
   const legAfter = cutLeg(take(endAfter), endAfter.webs, roomAfter, laying.cutRules);
   const from = subtract(before.wall.length, legBefore.leg);
@@ -202,7 +202,7 @@ function layLoop(built: BuiltLoop, levels: Levels, laying: Laying): LaidLoop {
     const atStart = rowsOf.get(place.after)?.[course - 1]?.segments[0];
     return {
       bottom: Math.min(atEnd?.bottom ?? Infinity, atStart?.bottom ?? Infinity) as Length,
-      top: Math.max(atEnd?.top ?? ZERO, atStart?.top ?? ZERO) as Length,
+      top: max(atEnd?.top ?? ZERO, atStart?.top ?? ZERO),
     };
   };
   return {

@@ -1,5 +1,5 @@
 import type { FormSystem } from '../../kernel/forms';
-import { type Length, add, subtract } from '../../kernel/measure';
+import { type Length, add, subtract, ZERO } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
 import { type BuiltLoop, type Corner, type Shell, type Wall, isSquare } from '../outline';
 import type { Courses } from './layCourses';
@@ -211,9 +211,9 @@ export function luckyLengths(
       if (!loop.walls.every(movable) || loop.corners.some((corner) => !isSquare(corner.turn))) return [];
       const job: Job = { loop, fills, opened, needs: allNeeds, cutRules, needOf, total, blocks, blocksOf };
       return loop.walls.flatMap((wall, index) => {
-        const rest = fills.get(wall.id)?.odd.rest ?? (0 as Length);
+        const rest = fills.get(wall.id)?.odd.rest ?? ZERO;
         if (rest === 0) return [];
-        return [subtract(system.block, rest), (0 - rest) as Length].flatMap((change) => {
+        return [subtract(system.block, rest), subtract(ZERO, rest)].flatMap((change) => {
           const ways = [true, false].flatMap((atEnd) => move(job, index, atEnd, change) ?? []).sort(better);
           return ways.slice(0, 1);
         });

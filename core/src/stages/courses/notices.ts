@@ -1,6 +1,6 @@
 import { coursesRules } from './rules';
 import type { CourseFinding, Courses, StrapReason } from '.';
-import { type Length, type UnitSystem, showLength, storeLength } from '../../kernel/measure';
+import { type Length, type UnitSystem, showLength, storeLength, abs } from '../../kernel/measure';
 import type { Openings } from '../openings';
 import { type Notice, type NoticeTable, noticesOf } from '../../kernel/notices';
 
@@ -102,7 +102,7 @@ function wording(
     'as-laid': (finding) => {
       const grown = finding.by > 0;
       const much = finding.by > finding.allowed;
-      const size = showLength(Math.abs(finding.by) as Length, units, { style: 'inches', partsPerInch: 32 });
+      const size = showLength(abs(finding.by), units, { style: 'inches', partsPerInch: 32 });
       return {
         key: finding.course,
         severity: much ? 'mind' : 'tip',

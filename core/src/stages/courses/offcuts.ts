@@ -125,12 +125,12 @@ function openBlocks(
     for (let count = 0; count < times; count++) {
       const pair = [next(first.length, first.fresh), next(second.length, second.fresh)] as const;
       const inOrder = first.fresh || pair[0].course <= pair[1].course ? pair : ([pair[1], pair[0]] as const);
-      opened.push({ pieces: inOrder, left: (block - pair[0].length - pair[1].length) as Length });
+      opened.push({ pieces: inOrder, left: subtract(subtract(block, pair[0].length), pair[1].length) });
     }
   }
   for (const [place, kept] of shelves) {
     for (const piece of kept.slice(given.get(place) ?? 0)) {
-      opened.push({ pieces: [piece], left: (block - piece.length) as Length });
+      opened.push({ pieces: [piece], left: subtract(block, piece.length) });
     }
   }
   return opened;

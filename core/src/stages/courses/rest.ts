@@ -1,6 +1,6 @@
 import type { CutStep } from '../../kernel/figures/how';
 import type { FormSystem } from '../../kernel/forms';
-import { type Length, subtract, times } from '../../kernel/measure';
+import { type Length, subtract, times, max, add } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
 import { type WebRules, earOf, webRules } from './webs';
 
@@ -20,7 +20,7 @@ export const cutRulesOf = (system: FormSystem, rules: HouseRules): CutRules => (
   cutMark: system.cutMark,
   webs: webRules(system, rules.length('courses.web.clearOfCut')),
   shortest: rules.length('courses.filler.shortest'),
-  longestEar: Math.max(rules.length('courses.ear.longest'), system.firstWeb) as Length,
+  longestEar: max(rules.length('courses.ear.longest'), system.firstWeb),
 });
 
 /** How a clear run is filled: whole blocks, and none, one or two cut pieces, the longer first. */
@@ -100,7 +100,7 @@ export function cutRun(run: Length, rules: CutRules): RunCuts {
 
   if (rest === 0) return { step: 1, rest, held, whole: held, cuts: [] };
   if (isGoodCut(rest, rules)) return one(2);
-  const shares = held > 0 ? splits((rules.block + rest) as Length, rules) : [];
+  const shares = held > 0 ? splits(add(rules.block, rest), rules) : [];
   const good = goodSplit(shares, rules);
   if (good) return two(3, good);
   if (rest >= rules.shortest) return one(4);

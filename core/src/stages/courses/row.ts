@@ -1,4 +1,4 @@
-import { type Length, add, subtract, ZERO } from '../../kernel/measure';
+import { type Length, add, subtract, ZERO, max, min } from '../../kernel/measure';
 import { type CutRules, type RunCuts, bestSplit, cutRun, splits } from './rest';
 import { websOfCut, websOfWhole } from './webs';
 
@@ -168,8 +168,8 @@ export function fillEnd(
 
 /** What of a piece lies between two stations; null where nothing does. Its webs stay where they were, less those the saw takes. */
 export function clipPiece(piece: RowPiece, from: Length, to: Length, rules: CutRules): RowPiece | null {
-  const start = Math.max(piece.start, from) as Length;
-  const end = Math.min(piece.start + piece.length, to) as Length;
+  const start = max(piece.start, from);
+  const end = min(add(piece.start, piece.length), to);
   if (end <= start) return null;
   const atStart = start > piece.start;
   const atEnd = end < piece.start + piece.length;

@@ -1,9 +1,9 @@
-import { type Length, inches, nanometres, NANOMETRES_PER_INCH } from '../../kernel/measure';
+import { inches, nanometres, NANOMETRES_PER_INCH, ZERO } from '../../kernel/measure';
 import type { ChoiceRule, CountRule, LengthRule } from '../../kernel/rules';
 
 const commonPractice = { kind: 'common practice' } as const;
 const ours = { kind: 'ours' } as const;
-const anyLength = { least: 0 as Length, most: inches(96) };
+const anyLength = { least: ZERO, most: inches(96) };
 
 /** House rules of the courses that take a length. */
 export const coursesLengthRules = {
@@ -50,7 +50,7 @@ export const coursesLengthRules = {
     reason:
       'Blocks vary by up to a quarter inch, so a long row comes out longer than planned; pull the tape every course.',
     default: nanometres(NANOMETRES_PER_INCH / 64),
-    least: 0 as Length,
+    least: ZERO,
     most: inches(0.5),
     source: ours,
   },

@@ -1,4 +1,4 @@
-import { type Length, ZERO } from '../../kernel/measure';
+import { type Length, ZERO, max, min } from '../../kernel/measure';
 import type { HeightSpan } from '../outline';
 
 /** What lies past the end of a segment: the wall's own end, more of the course at another height, the face of a footing step, or open air. */
@@ -35,8 +35,8 @@ export function segmentsOf(
   length: Length,
 ): readonly Segment[] {
   const cells = spans.flatMap((span) => {
-    const bottom = Math.max(span.bottom, courseBottom) as Length;
-    const top = Math.min(span.top, courseTop) as Length;
+    const bottom = max(span.bottom, courseBottom);
+    const top = min(span.top, courseTop);
     return top > bottom ? [{ from: span.from, to: span.to, bottom, top }] : [];
   });
   const merged: { from: Length; to: Length; bottom: Length; top: Length }[] = [];

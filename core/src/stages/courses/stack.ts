@@ -1,4 +1,4 @@
-import { type Length, add, subtract, ZERO } from '../../kernel/measure';
+import { type Length, add, subtract, ZERO, min, max } from '../../kernel/measure';
 import type { PlacedOpening } from '../openings';
 import type { BuiltLoop, Levels, Wall } from '../outline';
 import { type Parity, type WallEnd, parityOf } from './corners';
@@ -50,8 +50,8 @@ function rowOfSegment(laid: LaidWall, parity: Parity, segment: Stretch, standing
       ? fillEnd(to, wall.length, rules, 'end')
       : []),
   ];
-  const low = cornerAtStart ? (Math.min(from, ZERO) as Length) : segment.from;
-  const high = cornerAtEnd ? (Math.max(to, wall.length) as Length) : segment.to;
+  const low = cornerAtStart ? min(from, ZERO) : segment.from;
+  const high = cornerAtEnd ? max(to, wall.length) : segment.to;
   const corners = { start: cornerAtStart, end: cornerAtEnd };
   let pieces: readonly RowPiece[] = base.flatMap(
     (piece) => keptOf({ piece, low, high, corners, rules }) ?? [],

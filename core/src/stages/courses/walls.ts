@@ -1,6 +1,6 @@
 import type { WalkRow, WallBond } from '../outline/plan';
 import type { FormSystem } from '../../kernel/forms';
-import { type Length, type UnitSystem, add, readLength, subtract } from '../../kernel/measure';
+import { type Length, type UnitSystem, add, readLength, subtract, max, min } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
 import type { PlacedOpening } from '../openings';
 import type { BuiltLoop, Corner, Levels, Wall } from '../outline';
@@ -197,10 +197,7 @@ export type WallEnds = Readonly<Record<Parity, readonly [WallEnd, WallEnd]>>;
 export const judgeRulesOf = (laying: Laying, wall: Wall, seam: Length | null): JudgeRules => ({
   curved: wall.curve !== null,
   cuts: laying.cutRules,
-  longestWebToWeb: Math.max(
-    laying.rules.length('courses.webToWeb.longest'),
-    laying.system.webSpacing,
-  ) as Length,
+  longestWebToWeb: max(laying.rules.length('courses.webToWeb.longest'), laying.system.webSpacing),
   blocksFromCorner: laying.rules.count('courses.filler.blocksFromCorner'),
   seam,
 });
@@ -323,7 +320,7 @@ export function layWall(
     even: endsOf({ built, index, parity: 'even', leads, laying }),
   };
   const taken = PARITIES.map((parity) => add(ends[parity][0].take, ends[parity][1].take));
-  const needs = Math.max(...taken) as Length;
+  const needs = max(...taken);
   if (needs > wall.length) {
     return {
       laid: null,
@@ -335,8 +332,8 @@ export function layWall(
   const bonding = bondingOf({
     bond: laying.rows.get(wall.id)?.bond,
     wall,
-    from: Math.max(...froms) as Length,
-    to: Math.min(...tos) as Length,
+    from: max(...froms),
+    to: min(...tos),
     units,
   });
   const findings: CourseFinding[] = bonding.finding ? [bonding.finding] : [];

@@ -1,4 +1,4 @@
-import { type Length, add, subtract } from '../../kernel/measure';
+import { type Length, add, subtract, ZERO } from '../../kernel/measure';
 import { type Shell, wallsOf } from '../outline';
 import type { Courses } from './layCourses';
 
@@ -18,7 +18,7 @@ export function websByWall(
   };
   for (const piece of courses.pieces) {
     if (piece.kind === 'corner') {
-      const end = lengths.get(piece.wallBefore) ?? (0 as Length);
+      const end = lengths.get(piece.wallBefore) ?? ZERO;
       for (const web of piece.websAfter) put(piece.wallAfter, web, piece.course);
       for (const web of piece.websBefore) put(piece.wallBefore, subtract(end, web), piece.course);
     } else for (const web of piece.webs) put(piece.wall, add(piece.start, web), piece.course);

@@ -8,6 +8,8 @@ import {
   nanometres,
   readLength,
   subtract,
+  ZERO,
+  abs,
 } from '../../kernel/measure';
 import type { Plan } from '../../kernel/plan';
 import type { HouseRules } from '../../kernel/rules';
@@ -72,7 +74,7 @@ export function readOffset(text: string, units: UnitSystem): Length | null {
   const found = /^\s*(out|in)\s+(.*)$/i.exec(text);
   const reading = found && readLength(found[2] ?? '', units);
   if (!found || !reading?.ok || reading.length < 0) return null;
-  return (found[1]?.toLowerCase() === 'in' ? 0 - reading.length : reading.length) as Length;
+  return found[1]?.toLowerCase() === 'in' ? subtract(ZERO, reading.length) : reading.length;
 }
 
 interface Reader {
@@ -104,10 +106,10 @@ function lengthOr({ text, usual, what, wall, of: { units, problems } }: LengthOr
 
 function offsetOf(row: WalkRow | undefined, wall: Wall, { units, problems }: Reader): Length {
   const text = row?.bearing?.offset;
-  if (text === undefined) return 0 as Length;
+  if (text === undefined) return ZERO;
   const offset = readOffset(text, units);
   if (offset === null) problems.push({ kind: 'text-unreadable', what: 'offset', wall: wall.id, text });
-  return offset ?? (0 as Length);
+  return offset ?? ZERO;
 }
 
 /** A line along the walls of a loop at some depth of each, negative outside them: its corners, and the length along every wall. */
@@ -136,7 +138,7 @@ function edgeAt(built: BuiltLoop, inward: readonly Length[]): Edge {
     open ? step(from[last + 1] as Point, final.heading, 0, inward[last]) : (starts[0] as Point),
   ];
   const radius = (wall: Wall, index: number): Length =>
-    wall.curve ? radiusAt(wall.curve.outside, wall.curve.sweep, inward[index] ?? 0) : (0 as Length);
+    wall.curve ? radiusAt(wall.curve.outside, wall.curve.sweep, inward[index] ?? 0) : ZERO;
   return {
     corners: walls
       .flatMap((wall, index) => [
@@ -162,7 +164,7 @@ function risersOf(wall: Wall, levels: Levels): readonly Riser[] {
   return spans.flatMap((span, index): Riser[] => {
     const before = spans[index - 1];
     if (!before || before.bottom === span.bottom) return [];
-    return [{ at: span.from, height: Math.abs(span.bottom - before.bottom) as Length }];
+    return [{ at: span.from, height: abs(subtract(span.bottom, before.bottom)) }];
   });
 }
 
@@ -171,7 +173,7 @@ function judge(base: WallBase, least: Length): readonly FootingProblem[] {
   if (width < thickness) return [{ kind: 'narrower-than-wall', wall, width, thickness }];
   return (['outside', 'inside'] as const).flatMap((side): FootingProblem[] => {
     const left = side === 'outside' ? base.outer : base.inner;
-    if (left < 0) return [{ kind: 'off-footing', wall, side, by: (0 - left) as Length }];
+    if (left < 0) return [{ kind: 'off-footing', wall, side, by: subtract(ZERO, left) }];
     return left < least ? [{ kind: 'edge-small', wall, side, left }] : [];
   });
 }
@@ -217,7 +219,7 @@ export function buildBases(
       const own = onRock
         ? wall.thickness
         : lengthOr({ text: row?.bearing?.width, usual: width, what: 'width', wall: wall.id, of: reader });
-      const offset = onRock ? (0 as Length) : offsetOf(row, wall, reader);
+      const offset = onRock ? ZERO : offsetOf(row, wall, reader);
       const both = subtract(own, wall.thickness);
       const outer = nanometres(both / 2 - offset);
       return { width: own, outer, inner: subtract(both, outer) };
@@ -225,15 +227,15 @@ export function buildBases(
     const beyond = (more: Length) =>
       edgeAt(
         built,
-        chalk.map((each) => (0 - each.outer - more) as Length),
+        chalk.map((each) => subtract(subtract(ZERO, each.outer), more)),
       );
     const within = (more: Length) =>
       edgeAt(
         built,
         chalk.map((each, index) => ((built.walls[index]?.thickness ?? 0) + each.inner + more) as Length),
       );
-    const [outer, outerFar] = [beyond(0 as Length), beyond(plank)];
-    const [inner, innerFar] = [within(0 as Length), within(plank)];
+    const [outer, outerFar] = [beyond(ZERO), beyond(plank)];
+    const [inner, innerFar] = [within(ZERO), within(plank)];
     const longer = (near: Edge, far: Edge, index: number): Length =>
       Math.max(near.lengths[index] ?? 0, far.lengths[index] ?? 0) as Length;
     const walls = built.walls.map((wall, index): WallBase => ({
@@ -241,10 +243,10 @@ export function buildBases(
       name: wall.name,
       width: chalk[index]?.width ?? width,
       thickness: wall.thickness,
-      outer: chalk[index]?.outer ?? (0 as Length),
-      inner: chalk[index]?.inner ?? (0 as Length),
-      outerLength: outer.lengths[index] ?? (0 as Length),
-      innerLength: inner.lengths[index] ?? (0 as Length),
+      outer: chalk[index]?.outer ?? ZERO,
+      inner: chalk[index]?.inner ?? ZERO,
+      outerLength: outer.lengths[index] ?? ZERO,
+      innerLength: inner.lengths[index] ?? ZERO,
       plankOuter: longer(outer, outerFar, index),
       plankInner: longer(inner, innerFar, index),
       risers: onRock ? [] : risersOf(wall, levels),

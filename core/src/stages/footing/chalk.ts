@@ -1,5 +1,5 @@
 import type { Courses, Piece, WallPiece } from '../courses';
-import { type Length, add, subtract } from '../../kernel/measure';
+import { type Length, add, subtract, max, min, ZERO } from '../../kernel/measure';
 import type { Levels, Shell } from '../outline';
 
 /** A mark to make on the footing along a wall's outer chalk line. */
@@ -25,8 +25,8 @@ export function standsOf(piece: WallPiece, levels: Levels): readonly Stand[] {
   const end = add(piece.start, piece.length);
   const found: Stand[] = [];
   for (const span of levels.walls[piece.wall] ?? []) {
-    const from = Math.max(span.from, piece.start) as Length;
-    const to = Math.min(span.to, end) as Length;
+    const from = max(span.from, piece.start);
+    const to = min(span.to, end);
     if (span.bottom !== piece.bottom || to <= from) continue;
     const last = found.at(-1);
     // Where only the top steps, the footing runs on.
@@ -59,12 +59,12 @@ export function tapeMarks(shell: Shell, levels: Levels, courses: Courses): reado
     ): TapeMark => ({
       wall,
       at,
-      station: add(walls.get(wall)?.station ?? (0 as Length), at),
+      station: add(walls.get(wall)?.station ?? ZERO, at),
       what,
       letter,
       length,
     });
-    const corners = built.walls.map((wall) => mark(wall.id, 0 as Length, 'corner', { letter: wall.from }));
+    const corners = built.walls.map((wall) => mark(wall.id, ZERO, 'corner', { letter: wall.from }));
     const last = built.walls.at(-1);
     const end = built.open && last ? [mark(last.id, last.length, 'end', { letter: last.to })] : [];
     const own = first.flatMap((piece): TapeMark[] => {

@@ -1,4 +1,4 @@
-import { type Length, nanometres } from '../../kernel/measure';
+import { type Length, nanometres, min, ZERO } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
 import { type Shell, wallsOf } from '../outline';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
@@ -70,7 +70,7 @@ interface TiedRunInput {
 
 /** One wall's ties and plank joints. A tie joins both planks, so the shorter side says how many there is room for. */
 function tiedRun({ base, length, plank, spacing, least }: TiedRunInput) {
-  const clear = Math.min(base.outerLength, base.innerLength) as Length;
+  const clear = min(base.outerLength, base.innerLength);
   const start = nanometres((length - clear) / 2);
   const whole = Math.floor(clear / plank);
   const rest = nanometres(clear % plank);
@@ -116,7 +116,7 @@ export function footingForms(bases: Bases, shell: Shell, rules: HouseRules): Foo
   );
   const lengths = new Map(wallsOf(shell).map((wall) => [wall.id, wall.length]));
   const tied = walls.map((base) =>
-    tiedRun({ base, length: lengths.get(base.wall) ?? (0 as Length), plank, spacing, least }),
+    tiedRun({ base, length: lengths.get(base.wall) ?? ZERO, plank, spacing, least }),
   );
   const eachPlank = tiesOn(plank, spacing, least).ties;
   const corners = shell.loops.reduce((sum, loop) => sum + (loop.built?.corners.length ?? 0), 0);

@@ -1,4 +1,4 @@
-import { type Length, nanometres } from '../../kernel/measure';
+import { type Length, nanometres, ZERO } from '../../kernel/measure';
 import type { BuiltLoop, Levels, Shell, Wall } from '../outline';
 
 /** A reading in its place. Heights are told above the lowest reading, with the footing's planned steps taken out. */
@@ -28,7 +28,7 @@ export function bottomAt(
 ): { readonly bottom: Length; readonly part: number } {
   const spans = levels.walls[wall] ?? [];
   const found = spans.findLastIndex((span) => span.from <= at);
-  return { bottom: spans[Math.max(found, 0)]?.bottom ?? (0 as Length), part: Math.max(found, 0) };
+  return { bottom: spans[Math.max(found, 0)]?.bottom ?? ZERO, part: Math.max(found, 0) };
 }
 
 interface Stretches {

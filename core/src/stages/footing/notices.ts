@@ -1,6 +1,15 @@
 import { footingRules } from './rules';
 import type { Footing, FootingProblem, SurveyPass } from '.';
-import { type Length, type UnitSystem, add, showLength, storeLength, times } from '../../kernel/measure';
+import {
+  type Length,
+  type UnitSystem,
+  add,
+  showLength,
+  storeLength,
+  times,
+  subtract,
+  abs,
+} from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
 import { moveText } from '../../kernel/notices/moveText';
 import { type Notice, type NoticeTable, type Told, noticesOf } from '../../kernel/notices';
@@ -176,7 +185,7 @@ function findings(
         place: shaving.humps[0] ? { wall: shaving.humps[0].wall } : {},
         where: 'Level survey',
         rule: 'footing.hump.longest',
-        what: `Shave ${shaving.humps.map((hump) => `${inInches((hump.to - hump.from) as Length)} of ${nameOf(hump.wall)} at ${showLength(hump.from, units)}`).join(', ')}, ${inInches(shaving.lowers)} at the most: it saves ${inInches(shaving.saves)} of shims in all.`,
+        what: `Shave ${shaving.humps.map((hump) => `${inInches(subtract(hump.to, hump.from))} of ${nameOf(hump.wall)} at ${showLength(hump.from, units)}`).join(', ')}, ${inInches(shaving.lowers)} at the most: it saves ${inInches(shaving.saves)} of shims in all.`,
         why: footingRules['footing.hump.longest'].reason,
       });
     }
@@ -191,7 +200,7 @@ function findings(
         where: 'Square',
         rule: 'footing.tape.accuracy',
         what: wrong
-          ? `The pull ${wrong.from} to ${wrong.to} looks wrong, by about ${inInches(Math.abs(wrong.residual) as Length)} or more: pull it again.`
+          ? `The pull ${wrong.from} to ${wrong.to} looks wrong, by about ${inInches(abs(wrong.residual))} or more: pull it again.`
           : 'The pulls disagree by more than a tape can. Several could be the wrong one: pull them again, or pull one more.',
         why: footingRules['footing.tape.accuracy'].reason,
       });

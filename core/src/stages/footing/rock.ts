@@ -1,5 +1,5 @@
 import type { Piece } from '../courses';
-import { type Length, add, nanometres, subtract } from '../../kernel/measure';
+import { type Length, add, nanometres, subtract, ZERO, min, max } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
 import { type Shell, type Wall, wallsOf } from '../outline';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
@@ -63,7 +63,7 @@ function profileOf(wall: Wall, { shots, ends, high }: Survey): readonly RockPoin
       ? []
       : [{ at, gap: nanometres(top - height) }];
   const round = ends[wall.id];
-  return [...end(0 as Length, round?.start), ...own, ...end(wall.length, round?.end)];
+  return [...end(ZERO, round?.start), ...own, ...end(wall.length, round?.end)];
 }
 
 /** Adds the points where the gap passes a height, so that every piece between two points is closed in one manner. */
@@ -102,8 +102,8 @@ function stretchesOf(wall: Wall, profile: readonly RockPoint[], limits: Limits):
       found[found.length - 1] = {
         ...last,
         to: to.at,
-        least: Math.min(last.least, to.gap) as Length,
-        most: Math.max(last.most, to.gap) as Length,
+        least: min(last.least, to.gap),
+        most: max(last.most, to.gap),
         profile: [...last.profile, to],
       };
     } else {
@@ -112,8 +112,8 @@ function stretchesOf(wall: Wall, profile: readonly RockPoint[], limits: Limits):
         from: from.at,
         to: to.at,
         closure,
-        least: Math.min(from.gap, to.gap) as Length,
-        most: Math.max(from.gap, to.gap) as Length,
+        least: min(from.gap, to.gap),
+        most: max(from.gap, to.gap),
         profile: [from, to],
       });
     }
@@ -125,7 +125,7 @@ function stretchesOf(wall: Wall, profile: readonly RockPoint[], limits: Limits):
 export function gapAt(profile: readonly RockPoint[], at: Length): Length {
   const index = profile.findIndex((point) => point.at >= at);
   const [a, b] = [profile[Math.max(index - 1, 0)], profile[index < 0 ? profile.length - 1 : index]];
-  if (!a || !b) return 0 as Length;
+  if (!a || !b) return ZERO;
   const share = b.at > a.at ? (at - a.at) / (b.at - a.at) : 0;
   return nanometres(a.gap + (b.gap - a.gap) * share);
 }

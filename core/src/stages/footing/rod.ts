@@ -1,4 +1,4 @@
-import type { Length } from '../../kernel/measure';
+import { type Length, ZERO } from '../../kernel/measure';
 import { type Levels, type Shell, type Wall, alongFace } from '../outline';
 
 /** Where a rod stands by plan: along its outline, how long that is all round, and how high above the lowest footing. */
@@ -16,6 +16,6 @@ export function rodPlace(shell: Shell, levels: Levels, wall: Wall, at: Length): 
   return {
     station: (wall.station + face) as Length,
     round: loop?.perimeter ?? wall.length,
-    above: span?.bottom ?? (0 as Length),
+    above: span?.bottom ?? ZERO,
   };
 }

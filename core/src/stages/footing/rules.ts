@@ -1,9 +1,9 @@
-import { type Length, inches, nanometres, NANOMETRES_PER_INCH } from '../../kernel/measure';
+import { inches, nanometres, NANOMETRES_PER_INCH, ZERO } from '../../kernel/measure';
 import type { ChoiceRule, CountRule, LengthRule } from '../../kernel/rules';
 
 const commonPractice = { kind: 'common practice' } as const;
 const ours = { kind: 'ours' } as const;
-const anyLength = { least: 0 as Length, most: inches(96) };
+const anyLength = { least: ZERO, most: inches(96) };
 
 /** House rules of the footing that take a length. */
 export const footingLengthRules = {
@@ -119,7 +119,7 @@ export const footingLengthRules = {
     statement: 'A hump is worth shaving while the concrete to shave is no longer than {value} in all.',
     reason: 'A few minutes with a grinder can save shims all round the job.',
     default: inches(48),
-    least: 0 as Length,
+    least: ZERO,
     most: inches(480),
     source: ours,
   },
@@ -179,7 +179,7 @@ export const footingLengthRules = {
     statement: 'Insulated footing forms stand on {value} of stone, mounded half way up them outside.',
     reason: 'The bed is levelled to an inch; the mound holds the planks when they are filled.',
     default: inches(4),
-    least: 0 as Length,
+    least: ZERO,
     most: inches(24),
     source: commonPractice,
   },

@@ -5,6 +5,7 @@ import {
   NANOMETRES_PER_FOOT,
   NANOMETRES_PER_METRE,
   toDegrees,
+  ZERO,
 } from '../../kernel/measure';
 import { type Point, distance } from '../../kernel/geometry/point';
 import { segmentsMeet } from '../../kernel/geometry/polygon';
@@ -56,7 +57,7 @@ const MOST_CORNERS = 24;
 const cornerSpot = (built: BuiltLoop, index: number): Spot => ({
   letter: built.walls[index]?.from ?? null,
   wall: built.walls[index]?.id ?? '',
-  at: 0 as Length,
+  at: ZERO,
 });
 
 const insidePolygon = (corners: readonly Point[], x: number, y: number): boolean => {

@@ -1,6 +1,15 @@
 import type { Shot } from './plan';
 import type { Piece } from '../courses';
-import { type Length, type UnitSystem, add, nanometres, readLength, subtract } from '../../kernel/measure';
+import {
+  type Length,
+  type UnitSystem,
+  add,
+  nanometres,
+  readLength,
+  subtract,
+  abs,
+  ZERO,
+} from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
 import { type Levels, type Shell, type Wall, alongFace, wallsOf } from '../outline';
 import { standsOf } from './chalk';
@@ -116,7 +125,7 @@ function readShots({ shell, levels, shots, rows, units, pass }: ReadShotsInput):
         pass,
         wall: wall.id,
         at: at.length,
-        by: Math.abs(twice.reading - reading.length) as Length,
+        by: abs(subtract(twice.reading, reading.length)),
       });
     }
     // The later of two readings at one place counts.
@@ -127,7 +136,7 @@ function readShots({ shell, levels, shots, rows, units, pass }: ReadShotsInput):
       at: face,
       station: add(wall.station, face),
       reading: reading.length,
-      height: (0 - reading.length - bottomAt(levels, wall.id, face).bottom) as Length,
+      height: subtract(subtract(ZERO, reading.length), bottomAt(levels, wall.id, face).bottom),
     });
   }
   if (lost > 0) problems.push({ kind: 'shots-without-wall', pass, count: lost });
@@ -188,8 +197,8 @@ function under(shell: Shell, levels: Levels, pieces: readonly Piece[], spacing: 
             {
               piece: piece.id,
               wall: after,
-              at: [0 as Length, ...(piece.legAfter > 0 ? [piece.legAfter] : [])],
-              on: 0 as Length,
+              at: [ZERO, ...(piece.legAfter > 0 ? [piece.legAfter] : [])],
+              on: ZERO,
             },
           ]
         : []),
@@ -288,10 +297,10 @@ export function readSurvey({ shell, levels, pieces, shots, rows, units, rules, p
     shots: read,
     high: null,
     low: null,
-    outOfLevel: 0 as Length,
+    outOfLevel: ZERO,
     blocks: [],
     thicknesses: [],
-    total: 0 as Length,
+    total: ZERO,
     pastLimit: [],
     pastMost: [],
     shaving: null,
@@ -366,7 +375,7 @@ export function readSurvey({ shell, levels, pieces, shots, rows, units, rules, p
       ends: Object.fromEntries(
         [...walls].map(([id, wall]) => [
           id,
-          { start: ground.heightAt(wall, 0 as Length), end: ground.heightAt(wall, wall.length) },
+          { start: ground.heightAt(wall, ZERO), end: ground.heightAt(wall, wall.length) },
         ]),
       ),
     },

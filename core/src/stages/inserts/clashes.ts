@@ -1,5 +1,5 @@
 import type { Worked } from '../../kernel/engine/stage';
-import { type Length, add, inches, subtract } from '../../kernel/measure';
+import { type Length, add, inches, subtract, max, min, nanometres } from '../../kernel/measure';
 import { type Rect, overlap, takenByCorner } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
 import { type Inserts, type PlacedInsert, isRun } from './placeInserts';
@@ -21,7 +21,7 @@ function spotsOf(insert: PlacedInsert): readonly Rect[] {
 
 /** Clear distance between two rectangles: the greater of the two ways to pass between them; negative where they overlap. */
 const clearBetween = (a: Rect, b: Rect): Length =>
-  Math.max(a.from - b.to, b.from - a.to, a.bottom - b.top, b.bottom - a.top) as Length;
+  max(subtract(a.from, b.to), subtract(b.from, a.to), subtract(a.bottom, b.top), subtract(b.bottom, a.top));
 
 /** The least clear distance between two rows of spots; infinite between far ones. Both run along the wall in order. */
 function leastBetween(these: readonly Rect[], those: readonly Rect[]): Length {
@@ -75,7 +75,7 @@ export function clashesOf(
       const near = holes
         .map((each) => ({
           each,
-          left: Math.min(...spots.map((spot) => clearBetween(spot, each.concrete))) as Length,
+          left: min(...spots.map((spot) => clearBetween(spot, each.concrete))),
         }))
         .find(({ left }) => left < clear);
       if (near) problems.push({ kind: 'near-opening', ...own, opening: near.each.name, left: near.left });
@@ -114,7 +114,7 @@ export function clashesOf(
         course: joint.course,
         at: joint.start,
         // How far it would have to move to keep clear of it.
-        off: Math.round(half + jointClear - Math.abs(joint.start - middle)) as Length,
+        off: nanometres(half + jointClear - Math.abs(joint.start - middle)),
       });
     }
   }

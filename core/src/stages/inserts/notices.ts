@@ -1,5 +1,5 @@
 import type { InsertProblem, Inserts } from '.';
-import { type Length, add, readLength, showLength, storeLength, subtract } from '../../kernel/measure';
+import { type Length, add, readLength, showLength, storeLength, subtract, ZERO } from '../../kernel/measure';
 import type { Plan } from '../../kernel/plan';
 import { insertsRules } from './rules';
 import { type Notice, type NoticeFix, type NoticeTable, type Told, noticesOf } from '../../kernel/notices';
@@ -36,7 +36,7 @@ function wording(
     rule: 'inserts.clear',
     what:
       left < 0
-        ? `It runs ${inInches((0 - left) as Length)} into ${from}. Move one of them.`
+        ? `It runs ${inInches(subtract(ZERO, left))} into ${from}. Move one of them.`
         : `Only ${inInches(left)} of wall is left between it and ${from}.`,
     why: insertsRules['inserts.clear'].reason,
   });

@@ -1,5 +1,5 @@
 import type { Courses, Piece } from '../courses';
-import { type Length, add, subtract } from '../../kernel/measure';
+import { type Length, add, subtract, ZERO } from '../../kernel/measure';
 import type { Wall } from '../outline';
 import type { PlacedInsert } from './placeInserts';
 
@@ -23,8 +23,8 @@ export function partsOf(inserts: readonly PlacedInsert[], walls: ReadonlyMap<str
   for (const insert of inserts) {
     if (!insert.round) continue;
     const size = subtract(insert.rect.to, insert.rect.from);
-    const known = pipes.get(size) ?? { count: 0, length: 0 as Length };
-    const through = walls.get(insert.wall)?.thickness ?? (0 as Length);
+    const known = pipes.get(size) ?? { count: 0, length: ZERO };
+    const through = walls.get(insert.wall)?.thickness ?? ZERO;
     pipes.set(size, { count: known.count + 1, length: add(known.length, through) });
   }
   const round = inserts.filter((insert) => insert.round).length;
@@ -51,7 +51,7 @@ export function ledgePieces(
 ): readonly Piece[] {
   if (insert.kind !== 'brick-ledge') return [];
   const { from, to, bottom, top } = insert.rect;
-  const length = walls.get(insert.wall)?.length ?? (0 as Length);
+  const length = walls.get(insert.wall)?.length ?? ZERO;
   return courses.pieces.filter((piece) => {
     if (piece.top > top || piece.top <= bottom) return false;
     if (piece.kind !== 'corner') {

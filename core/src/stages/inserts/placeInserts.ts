@@ -10,6 +10,7 @@ import {
   storeLength,
   subtract,
   ZERO,
+  max,
 } from '../../kernel/measure';
 import { MOST_FIXINGS } from '../limits';
 import { type Rect, fromStart, spansUnder } from '../openings';
@@ -298,7 +299,7 @@ function placeOne({
   const extent = extentOf({ insert, wall, at, up, read, rules, courseHeight, room });
   if (!extent) return null;
   const { rect } = extent;
-  const past = Math.max(0 - rect.from, rect.to - wall.length) as Length;
+  const past = max(subtract(ZERO, rect.from), subtract(rect.to, wall.length));
   if (past > 0) {
     const corner = 0 - rect.from > rect.to - wall.length ? wall.from : wall.to;
     problems.push({ kind: 'off-wall', ...own, by: past, corner });

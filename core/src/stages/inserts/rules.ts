@@ -1,4 +1,4 @@
-import { type Length, inches } from '../../kernel/measure';
+import { inches, ZERO } from '../../kernel/measure';
 import type { CountRule, LengthRule } from '../../kernel/rules';
 
 const commonPractice = { kind: 'common practice' } as const;
@@ -12,7 +12,7 @@ export const insertLengthRules = {
     statement: 'What goes through the wall keeps {value} clear of openings, corners and its neighbours.',
     reason: 'Concrete must get round it, and bars past it.',
     default: inches(3),
-    least: 0 as Length,
+    least: ZERO,
     most: inches(24),
     source: ours,
   },
@@ -22,7 +22,7 @@ export const insertLengthRules = {
     statement: 'A hole keeps {value} clear of a joint between blocks.',
     reason: 'A hole on a joint leaves two weak edges, and the sleeve leaks along them.',
     default: inches(1),
-    least: 0 as Length,
+    least: ZERO,
     most: inches(6),
     source: ours,
   },
@@ -52,7 +52,7 @@ export const insertLengthRules = {
     statement: 'A sleeve that must drain falls at least {value} over the wall’s thickness.',
     reason: 'Level, it stands full, and freezes.',
     default: inches(0.25),
-    least: 0 as Length,
+    least: ZERO,
     most: inches(6),
     source: commonPractice,
   },

@@ -1,4 +1,4 @@
-import { type Length, inches, nanometres } from '../../kernel/measure';
+import { type Length, inches, nanometres, ZERO, subtract } from '../../kernel/measure';
 
 /** The least and the most that something of a job may measure. */
 export interface Range {
@@ -8,7 +8,7 @@ export interface Range {
 
 const METRE = 1_000_000_000;
 const metres = (value: number): Length => nanometres(value * METRE);
-const upTo = (most: Length): Range => ({ least: (0 - most) as Length, most });
+const upTo = (most: Length): Range => ({ least: subtract(ZERO, most), most });
 
 /**
  * What a length of a job may measure, by what it is. Beyond lies a slip of the unit, never a wall; worked all the same, it
@@ -18,7 +18,7 @@ export const RANGES = {
   /** A piece of the trade: an opening, a board, a plate, a sleeve. */
   piece: { least: nanometres(500_000), most: metres(100) },
   /** The same where nothing at all may be meant. */
-  depth: { least: 0 as Length, most: metres(100) },
+  depth: { least: ZERO, most: metres(100) },
   /** From one of a row to the next: anchors, hangers. */
   spacing: { least: inches(1), most: metres(100) },
   /** Along a wall; how long that may be is a house rule of its own. */

@@ -1,5 +1,5 @@
 import { type Family, systemOf } from '../../kernel/forms';
-import { type Length, inches, readLength } from '../../kernel/measure';
+import { type Length, inches, readLength, ZERO } from '../../kernel/measure';
 import type { BuckKind } from './plan';
 import type { Plan } from '../../kernel/plan';
 
@@ -81,7 +81,7 @@ export function buckMaterial({ kind, family, skin, plan, problems = [] }: BuckMa
     name: NAMES[kind],
     thickness: read(own?.thickness, ...READABLE.thickness, usual.thickness ?? skin),
     stock: read(own?.stock, ...READABLE.stock, usual.stock ?? systemOf(family).block),
-    kerf: read(own?.kerf, 0 as Length, inches(1), usual.kerf),
+    kerf: read(own?.kerf, ZERO, inches(1), usual.kerf),
     throughPanels: !scrap,
     splitSill: kind === 'lumber-split-sill',
     liner: kind === 'scrap-liner',

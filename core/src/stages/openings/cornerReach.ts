@@ -1,4 +1,4 @@
-import { type Length, nanometres, toDegrees, ZERO } from '../../kernel/measure';
+import { type Length, nanometres, toDegrees, ZERO, max } from '../../kernel/measure';
 import type { BuiltLoop, Wall } from '../outline';
 
 /**
@@ -15,4 +15,4 @@ export function cornerReach(built: BuiltLoop, wall: Wall, atStart: boolean): Len
 
 /** How much of a wall's outside face the wall that it meets at an end takes; nothing at an inside corner. */
 export const takenByCorner = (built: BuiltLoop, wall: Wall, atStart: boolean): Length =>
-  Math.max(ZERO, cornerReach(built, wall, atStart)) as Length;
+  max(ZERO, cornerReach(built, wall, atStart));

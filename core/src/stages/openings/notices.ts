@@ -1,4 +1,13 @@
-import { type Length, add, readLength, showLength, storeLength, subtract } from '../../kernel/measure';
+import {
+  type Length,
+  add,
+  readLength,
+  showLength,
+  storeLength,
+  subtract,
+  abs,
+  ZERO,
+} from '../../kernel/measure';
 import { type OpeningProblem, type Openings, buckName } from '.';
 import type { Opening } from './plan';
 import type { Plan } from '../../kernel/plan';
@@ -25,7 +34,7 @@ function movedBy(opening: Opening | undefined, by: Length, plan: Context): reado
   const at = opening && readLength(opening.at, plan.units);
   if (!opening || !at?.ok) return [];
   const next = opening.from === 'start' ? add(at.length, by) : subtract(at.length, by);
-  const size = showLength(Math.abs(by) as Length, plan.units);
+  const size = showLength(abs(by), plan.units);
   return [
     {
       label: `Move it ${size}`,
@@ -62,7 +71,7 @@ function wording(plan: Context, nameOf: (wall: string) => string): NoticeTable<O
       what: `It reaches ${inInches(problem.by)} too far at corner ${problem.corner}, past the wall or into the one that meets it there; it is left out.`,
       fixes: movedBy(
         plan.openings?.find((each) => each.id === problem.opening),
-        (problem.end === 'start' ? problem.by : 0 - problem.by) as Length,
+        problem.end === 'start' ? problem.by : subtract(ZERO, problem.by),
         plan,
       ),
     }),

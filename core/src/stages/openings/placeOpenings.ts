@@ -6,6 +6,8 @@ import {
   readLength,
   subtract,
   ZERO,
+  max,
+  min,
 } from '../../kernel/measure';
 import type { BuckKind, Opening, OpeningKind, Threshold } from './plan';
 import type { Plan } from '../../kernel/plan';
@@ -122,7 +124,7 @@ function bottomOf(
     const head = read('head', opening.head, false);
     return head === null ? null : subtract(head, height);
   }
-  return Math.max(...spans.map((span) => span.bottom)) as Length;
+  return max(...spans.map((span) => span.bottom));
 }
 
 /** What `thresholdOf` goes by. */
@@ -210,21 +212,21 @@ function placeOne({ opening, name, built, wall, placing }: PlaceOneInput) {
   if (bottom === null) return null;
   const round = opening.kind === 'round-top';
   const asked = round && opening.rise !== undefined ? read('rise', opening.rise, true) : nanometres(half);
-  const most = Math.min(nanometres(half), height) as Length;
+  const most = min(nanometres(half), height);
   if (round && asked !== null && asked > most) problems.push({ kind: 'rise-too-high', ...own, most });
-  const rise = round ? (Math.min(asked ?? most, most) as Length) : ZERO;
+  const rise = round ? min(asked ?? most, most) : ZERO;
   const finished: Shape = { from, to, bottom, top: add(bottom, height), rise };
   const kind: BuckKind = opening.buck ?? (rules.choice('openings.buck') as BuckKind);
   const buck = buckMaterial({ kind, family, skin: wall.skin, plan, problems: placing.buckProblems });
-  const footing = Math.max(...stands.map((span) => span.bottom)) as Length;
-  const wallTop = Math.min(...stands.map((span) => span.top)) as Length;
+  const footing = max(...stands.map((span) => span.bottom));
+  const wallTop = min(...stands.map((span) => span.top));
   const openBottom = opening.kind === 'door' || opening.kind === 'garage' || finished.bottom <= footing;
   const openTop = finished.top >= wallTop;
   const by = buck.thickness;
   const concrete = grown(finished, by, openTop ? ZERO : by, openBottom ? ZERO : by);
   const hole = buck.throughPanels ? concrete : finished;
   if (wall.curve) problems.push({ kind: 'on-curve', ...own });
-  const lowest = Math.min(...stands.map((span) => span.bottom)) as Length;
+  const lowest = min(...stands.map((span) => span.bottom));
   if (finished.bottom < lowest) {
     problems.push({
       kind: 'below-footing',

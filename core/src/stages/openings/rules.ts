@@ -1,4 +1,4 @@
-import { type Length, inches } from '../../kernel/measure';
+import { inches, ZERO } from '../../kernel/measure';
 import type { ChoiceRule, CountRule, LengthRule } from '../../kernel/rules';
 
 const commonPractice = { kind: 'common practice' } as const;
@@ -22,7 +22,7 @@ export const openingLengthRules = {
     statement: 'A head that misses a door’s by up to {value} is taken for one that should line through.',
     reason: 'Heads usually line through with the door heads.',
     default: inches(6),
-    least: 0 as Length,
+    least: ZERO,
     most: inches(24),
     source: ours,
   },

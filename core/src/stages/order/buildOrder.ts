@@ -6,7 +6,7 @@ import type { Courses } from '../courses';
 import { type FirstCourse, type Footing, type FootingForms, firstCourseOf, standingPieces } from '../footing';
 import type { Family } from '../../kernel/forms';
 import type { Inserts } from '../inserts';
-import { type Length, type UnitSystem, add, showLength } from '../../kernel/measure';
+import { type Length, type UnitSystem, add, showLength, ZERO, subtract } from '../../kernel/measure';
 import type { PlacedOpening } from '../openings';
 import type { HouseRules, RuleId } from '../../kernel/rules';
 import { type Levels, type Shell, type Wall, isSquare } from '../outline';
@@ -174,7 +174,7 @@ function corners(
   >();
   for (const piece of courses.pieces) {
     if (piece.kind !== 'corner' || piece.make !== 'moulded') continue;
-    const core = walls.get(piece.wallAfter)?.core ?? (0 as Length);
+    const core = walls.get(piece.wallAfter)?.core ?? ZERO;
     const turn = kinds.get(piece.corner)?.turn;
     const angle = turn === undefined || isSquare(turn) ? 'Corner' : '45° corner';
     const hand = family.reversible ? 'either hand' : piece.hand === 'LH' ? 'left-hand' : 'right-hand';
@@ -236,9 +236,7 @@ function fixings({ courses, first, rules, pours, units }: FixingsInput): readonl
     unit: 'ratio',
     of: [...(glued ? [{ ...first.fixed.how, name: 'at the footing' }] : []), above],
   };
-  const topLength = add(
-    ...tops.flatMap((course) => rowsOf(course).map((row) => (row.to - row.from) as Length)),
-  );
+  const topLength = add(...tops.flatMap((course) => rowsOf(course).map((row) => subtract(row.to, row.from))));
   return [
     {
       id: 'foam',

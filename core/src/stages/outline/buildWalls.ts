@@ -1,6 +1,6 @@
 import type { Loop, MeasuredTo } from './plan';
 import { skinOf, wallThickness } from '../../kernel/forms';
-import { type Angle, type Length, add, nanometres, ZERO } from '../../kernel/measure';
+import { type Angle, type Length, add, nanometres, ZERO, min, max } from '../../kernel/measure';
 import { type Line, offsetCorners, runPastCorner } from '../../kernel/geometry/offset';
 import { type Point, distance, step } from '../../kernel/geometry/point';
 import { arcPoints, arcWall, radiusAt, segmentArea } from './arc';
@@ -92,7 +92,7 @@ function tightCurve(lines: Lines, least: Length): LoopProblem | null {
   for (const [index, leg] of lines.legs.entries()) {
     const curve = curveOf(lines, index);
     if (!curve) continue;
-    const radius = Math.min(curve.outside, curve.inside) as Length;
+    const radius = min(curve.outside, curve.inside);
     if (radius < least) return { kind: 'curve-too-tight', wall: leg.row, radius, least };
   }
   return null;
@@ -140,9 +140,7 @@ function standWalls(lines: Lines): readonly Wall[] {
     const start = past(before, wrap(insets, index), wrap(insets, index - 1));
     const end = past(after, wrap(insets, index), wrap(insets, index + 1));
     const curve = curveOf(lines, index);
-    const length = curve
-      ? (Math.max(curve.outsideLength, curve.insideLength) as Length)
-      : add(leg.length, start, end);
+    const length = curve ? max(curve.outsideLength, curve.insideLength) : add(leg.length, start, end);
     const wall: Wall = {
       id: leg.row,
       loop: loop.id,

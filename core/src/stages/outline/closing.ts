@@ -7,6 +7,7 @@ import {
   normalise,
   RIGHT_ANGLE,
   sine,
+  abs,
 } from '../../kernel/measure';
 import type { Leg, Walked } from './walk';
 
@@ -80,7 +81,7 @@ function byRows(walked: Walked): readonly Closing[] {
       kind: 'rows',
       rows: [
         { length: along, turn: first },
-        { length: Math.abs(aside) as Length, turn },
+        { length: abs(aside), turn },
       ],
     },
   ];

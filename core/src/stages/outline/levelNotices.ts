@@ -1,5 +1,5 @@
 import type { FootingStep, TopStep, WalkRow } from './plan';
-import { type Length, type UnitSystem, showLength, storeLength } from '../../kernel/measure';
+import { type Length, type UnitSystem, showLength, storeLength, abs } from '../../kernel/measure';
 import type { Plan } from '../../kernel/plan';
 import { outlineRules } from './rules';
 import { type LevelProblem, type Levels, readFootingStep } from '.';
@@ -117,7 +117,7 @@ function wording(plan: Context, nameOf: (wall: string) => string): NoticeTable<L
       severity: 'stop',
       where: 'Footing',
       place: { loop: problem.loop },
-      what: `Walked round once, the footing steps end ${show(Math.abs(problem.by) as Length)} ${problem.by > 0 ? 'higher' : 'lower'} than they began. Every step up needs one down; until then this footing is taken as level.`,
+      what: `Walked round once, the footing steps end ${show(abs(problem.by))} ${problem.by > 0 ? 'higher' : 'lower'} than they began. Every step up needs one down; until then this footing is taken as level.`,
     }),
     'step-off-course': (problem) => ({
       severity: 'mind',

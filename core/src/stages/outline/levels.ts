@@ -9,6 +9,7 @@ import {
   subtract,
   times,
   ZERO,
+  min,
 } from '../../kernel/measure';
 import { MOST_PIECES } from '../limits';
 import type { Plan } from '../../kernel/plan';
@@ -159,7 +160,7 @@ export function readFootingStep(text: string, units: UnitSystem): Length | null 
   const found = /^\s*(up|down)\s+(.*)$/i.exec(text);
   const reading = found && readLength(found[2] ?? '', units);
   if (!found || !reading?.ok || reading.length <= 0) return null;
-  return (found[1]?.toLowerCase() === 'down' ? 0 - reading.length : reading.length) as Length;
+  return found[1]?.toLowerCase() === 'down' ? subtract(ZERO, reading.length) : reading.length;
 }
 
 /** A top: `5 courses` by the story pole, or a height above the lowest footing; null where it cannot be read. */
@@ -362,7 +363,7 @@ export function buildLevels(
   };
   const footings = shell.loops.flatMap((loop) => footingOf(loop, rows, baseOf(loop.id), reader));
   const bottoms = footings.flatMap((footing) => footing.spans.map((span) => span.bottom));
-  const lowest = (bottoms.length === 0 ? ZERO : Math.min(...bottoms)) as Length;
+  const lowest = bottoms.length === 0 ? ZERO : min(...bottoms);
   for (const footing of footings)
     judgeSteps({ footing, lowest, tops: grid.tops, course: system.courseHeight, reader });
   return {

@@ -1,4 +1,4 @@
-import { type Length, inches, nanometres, NANOMETRES_PER_INCH } from '../../kernel/measure';
+import { type Length, inches, nanometres, NANOMETRES_PER_INCH, ZERO } from '../../kernel/measure';
 import type { ChoiceRule, CountRule, LengthRule } from '../../kernel/rules';
 
 const commonPractice = { kind: 'common practice' } as const;
@@ -12,7 +12,7 @@ export const outlineLengthRules = {
     statement: 'A gap shorter than {value} where the walk comes home is closed on the last wall.',
     reason: 'It is under what a tape can tell, and angled walls bring such gaps with them.',
     default: nanometres(NANOMETRES_PER_INCH / 32),
-    least: 0 as Length,
+    least: ZERO,
     most: inches(1),
     source: ours,
   },

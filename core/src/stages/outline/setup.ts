@@ -1,5 +1,5 @@
 import { type DocumentProblem, type Family, FAMILIES, familyOfFile, findFamily } from '../../kernel/forms';
-import { type Length, readLength } from '../../kernel/measure';
+import { type Length, readLength, ZERO } from '../../kernel/measure';
 import type { Plan } from '../../kernel/plan';
 
 /** Why the job's forms cannot be used as they stand. */
@@ -62,7 +62,7 @@ export function readSetup(
     const reading = readLength(text, plan.units);
     if (!reading.ok) {
       problems.push({ kind: 'core-unreadable', text, ...where });
-      return 0 as Length;
+      return ZERO;
     }
     if (!family.cores.includes(reading.length)) {
       problems.push({ kind: 'core-not-offered', core: reading.length, family, ...where });

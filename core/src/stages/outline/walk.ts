@@ -9,6 +9,9 @@ import {
   readLength,
   readTurn,
   toDegrees,
+  max,
+  ZERO,
+  subtract,
 } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
 import { type Point, distance, ORIGIN, step } from '../../kernel/geometry/point';
@@ -130,7 +133,7 @@ export function walkLoop(
       if (Math.max(arc, curve.radius) > longest)
         problems.push({
           kind: 'length-too-long',
-          length: Math.max(arc, curve.radius) as Length,
+          length: max(arc, curve.radius),
           longest,
           row: row.id,
         });
@@ -205,6 +208,6 @@ export interface Gap {
 
 export const gapOf = (walked: Walked): Gap => ({
   size: distance(walked.end, ORIGIN),
-  right: (0 - walked.end.x) as Length,
-  down: (0 - walked.end.y) as Length,
+  right: subtract(ZERO, walked.end.x),
+  down: subtract(ZERO, walked.end.y),
 });

@@ -3,7 +3,14 @@ import type { Plan } from '../../kernel/plan/plan';
 import type { Worked } from '../../kernel/engine/stage';
 import type { CourseRow } from '../courses';
 import { MOST_LOADS } from '../limits';
-import { type Length, readLength, SQUARE_METRES_PER_SQUARE_FOOT, toCubicYards } from '../../kernel/measure';
+import {
+  type Length,
+  readLength,
+  SQUARE_METRES_PER_SQUARE_FOOT,
+  toCubicYards,
+  ZERO,
+  max,
+} from '../../kernel/measure';
 import type { PourDay } from './plan';
 import { type Day, type PlayedRun, playDay, spacingWhy } from './rehearsal';
 import { type Judged, allOf } from '../../kernel/notices';
@@ -138,7 +145,7 @@ function standOf(
   const far = slices
     .filter((slice) => used.has(slice.index))
     .map((slice) => ({ slice, far: distance(point, slice.at) }));
-  const farthest = Math.max(0, ...far.map((each) => each.far)) as Length;
+  const farthest = max(ZERO, ...far.map((each) => each.far));
   const reach = reachOf(rules);
   const missed = [...new Set(far.filter((each) => each.far > reach).map(({ slice }) => slice.name))];
   return {

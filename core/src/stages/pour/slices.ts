@@ -1,5 +1,5 @@
 import type { CourseRow } from '../courses';
-import { type Length, nanometres } from '../../kernel/measure';
+import { type Length, nanometres, ZERO, max, min } from '../../kernel/measure';
 import { type PlacedOpening, areaWithin } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
 import { type Point, step } from '../../kernel/geometry/point';
@@ -66,7 +66,7 @@ export function slicesOf(
         .sort((a, b) => a.concrete.bottom - b.concrete.bottom);
       const edges = edgesOf(wall, own, hose);
       return edges.slice(1).map((to, before): Slice => {
-        const from = edges[before] ?? (0 as Length);
+        const from = edges[before] ?? ZERO;
         const middle = (from + to) / 2;
         return {
           index: index++,
@@ -106,8 +106,8 @@ export function faceOf({ slice, wall, rows, openings, bottom, top }: FaceOfInput
     const rect = {
       from: nanometres(Math.max(from, row.from === 0 ? from : row.from)),
       to: nanometres(Math.min(to, row.to === wall.length ? to : row.to)),
-      bottom: Math.max(bottom, row.bottom) as Length,
-      top: Math.min(top, row.top) as Length,
+      bottom: max(bottom, row.bottom),
+      top: min(top, row.top),
     };
     if (rect.to <= rect.from || rect.top <= rect.bottom) return sum;
     const whole = ((rect.to - rect.from) / 1e9) * ((rect.top - rect.bottom) / 1e9);

@@ -1,5 +1,5 @@
 import type { Pour } from '../outline/plan';
-import type { Length } from '../../kernel/measure';
+import { type Length, ZERO } from '../../kernel/measure';
 import { type Levels, middleOfCourse } from '../outline';
 
 /** What is poured in one go: a pour of the job, from one height to another above the lowest footing. */
@@ -17,7 +17,7 @@ export interface PourSpan {
 /** The pours of a job, the lowest first; a pour that stops half way up its last block leaves the upper half to the next. */
 export function pourSpans(pours: readonly Pour[], levels: Levels): readonly PourSpan[] {
   const { tops, courses } = levels;
-  let bottom = tops[0] ?? (0 as Length);
+  let bottom = tops[0] ?? ZERO;
   return pours.flatMap((pour, index): PourSpan[] => {
     const last = index === pours.length - 1;
     const toCourse = last ? courses : Math.min(pour.toCourse, courses);

@@ -1,5 +1,5 @@
 import type { CourseRow } from '../courses';
-import { type Length, subtract } from '../../kernel/measure';
+import { type Length, subtract, ZERO } from '../../kernel/measure';
 import type { PlacedOpening } from '../openings';
 import type { HouseRules, LengthRuleId } from '../../kernel/rules';
 import { distance } from '../../kernel/geometry/point';
@@ -173,8 +173,8 @@ const sideStop = (side: SideVolume, lift: number): Stop => ({
   slice: null,
   wall: null,
   name: side.name,
-  bottom: 0 as Length,
-  top: 0 as Length,
+  bottom: ZERO,
+  top: ZERO,
   volume: side.volume.value,
   move: false,
   chuteMove: false,

@@ -7,6 +7,7 @@ import {
   KILOGRAMS_PER_CUBIC_METRE_PER_PCF,
   millimetres,
   subtract,
+  ZERO,
 } from '../../kernel/measure';
 import { areaWithin } from '../openings';
 import type { Judged } from '../../kernel/notices';
@@ -60,7 +61,7 @@ export function between(
   { bottom, top }: LiftSpan,
 ): readonly How[] {
   return core.tops.slice(1).flatMap((above, index): How[] => {
-    const below = core.tops[index] ?? (0 as Length);
+    const below = core.tops[index] ?? ZERO;
     if (above <= bottom || below >= top) return [];
     const how = concreteOfCourse(core, index + 1, displacing, { bottom, top, wall: wall.id });
     const course = `course ${String(index + 1)}`;

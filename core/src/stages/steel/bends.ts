@@ -1,4 +1,4 @@
-import { type Length, inches, nanometres, times } from '../../kernel/measure';
+import { type Length, inches, nanometres, times, max } from '../../kernel/measure';
 import type { BarSize } from './sizes';
 
 /** How a bar is bent. */
@@ -18,7 +18,7 @@ export const standardHook = (size: BarSize): Bend => ({
 /** Stirrup's 90° hook of #3 to #5: the greater of 6 diameters and 3 in past a bend of 4 inside. [ACI 318-19 Table 25.3.2; from memory] */
 export const stirrupHook = (size: BarSize): Bend => ({
   inside: times(size.diameter, 4),
-  tail: Math.max(times(size.diameter, 6), inches(3)) as Length,
+  tail: max(times(size.diameter, 6), inches(3)),
 });
 
 /** A square bend, in degrees. */

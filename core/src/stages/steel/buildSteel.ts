@@ -1,5 +1,5 @@
 import type { Worked } from '../../kernel/engine/stage';
-import type { Length } from '../../kernel/measure';
+import { type Length, half, abs, subtract, nanometres, ZERO } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
 import type { Bar, SteelProblem } from './bar';
@@ -89,13 +89,13 @@ function sectionOf(own: SteelWall, courses: readonly Lying[], setting: Setting):
     });
   }
   for (const bar of lying) {
-    const left = (own.wall.core / 2 - Math.abs(bar.offset) - bar.diameter / 2) as Length;
+    const left = subtract(subtract(half(own.wall.core), abs(bar.offset)), half(bar.diameter));
     if (left < cover) {
       setting.problems.push({
         kind: 'cover-small',
         wall: own.wall.id,
         course: bar.course,
-        cover: Math.round(left) as Length,
+        cover: nanometres(left),
         least: cover,
       });
       break;
@@ -154,9 +154,7 @@ export function buildSteel(
     courses.count === 0
       ? []
       : setting.walls.map((own) => sectionOf(own, all.get(own.wall.id) ?? [], setting));
-  const chases = new Map(
-    sections.map(({ wall, chase }) => [wall, Math.round((chase.from + chase.to) / 2) as Length]),
-  );
+  const chases = new Map(sections.map(({ wall, chase }) => [wall, nanometres((chase.from + chase.to) / 2)]));
   for (const size of BAR_SIZES) {
     const lap = setting.lapOf(size);
     const inUse = ['steel.horizontal.size', 'steel.vertical.size'] as const;
@@ -186,7 +184,7 @@ export function buildSteel(
       : [
           ...lying,
           ...setting.walls.flatMap((own) => {
-            const chase = chases.get(own.wall.id) ?? (0 as Length);
+            const chase = chases.get(own.wall.id) ?? ZERO;
             const standing = uprightBars(own, chase, setting);
             return [
               ...dowelBars(own, standing, chase, setting),

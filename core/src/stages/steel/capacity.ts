@@ -1,4 +1,4 @@
-import { type Length, toMetres } from '../../kernel/measure';
+import { type Length, toMetres, subtract, ZERO, half, add } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
 import { YIELD_PSI } from './laps';
 import { type Setting, type SteelWall, sizeOf } from './setting';
@@ -78,11 +78,11 @@ export function capacityOf(
 ): WallCapacity | null {
   const spans = setting.levels.walls[own.wall.id] ?? [];
   if (own.held !== 'top' || (own.backfill ?? 0) <= 0 || spans.length === 0) return null;
-  const height = Math.max(...spans.map((span) => toMetres((span.top - span.bottom) as Length)));
-  const soil = toMetres(own.backfill ?? (0 as Length));
+  const height = Math.max(...spans.map((span) => toMetres(subtract(span.top, span.bottom))));
+  const soil = toMetres(own.backfill ?? ZERO);
   const fluidWeight = rules.count('steel.soil.weight') * NEWTONS_PER_CUBIC_METRE_PER_PCF;
   const { moment, at } = soilMoment(height, soil, fluidWeight);
-  const depth = toMetres((own.wall.core / 2 + (chase.from + chase.to) / 2) as Length);
+  const depth = toMetres(add(half(own.wall.core), half(add(chase.from, chase.to))));
   const local = setting.rulesIn(own.wall.id, 1);
   const area = steelPerMetre(
     sizeOf(local.choice('steel.vertical.size')),

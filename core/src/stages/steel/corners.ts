@@ -1,5 +1,5 @@
 import type { CourseRow } from '../courses';
-import { type Length, add, subtract, toDegrees } from '../../kernel/measure';
+import { type Length, add, subtract, toDegrees, ZERO, min } from '../../kernel/measure';
 import type { Corner } from '../outline';
 import type { Bar } from './bar';
 import { standardHook } from './bends';
@@ -35,8 +35,8 @@ function roomAt(own: SteelWall, row: CourseRow, atStart: boolean, setting: Setti
   });
   const [first] = stretches;
   const last = stretches.at(-1);
-  if (atStart) return first && !first.cutStart ? subtract(first.to, first.from) : (0 as Length);
-  return last && !last.cutEnd ? subtract(last.to, last.from) : (0 as Length);
+  if (atStart) return first && !first.cutStart ? subtract(first.to, first.from) : ZERO;
+  return last && !last.cutEnd ? subtract(last.to, last.from) : ZERO;
 }
 
 /** What `legAt` goes by. */
@@ -56,7 +56,7 @@ function legAt({ own, row, atStart, lap, corner, setting }: LegAtInput): Length 
     const { course } = row;
     setting.problems.push({ kind: 'corner-cut-short', wall: own.wall.id, corner, course, leg: room });
   }
-  return Math.min(room, lap) as Length;
+  return min(room, lap);
 }
 
 /** Where the row of a course meets a corner with another wall's row and both may carry bars. */

@@ -1,4 +1,4 @@
-import type { Length } from '../../kernel/measure';
+import { type Length, min } from '../../kernel/measure';
 import { type Bend, lengthOfBar, SQUARE } from './bends';
 import type { BarSize } from './sizes';
 
@@ -22,7 +22,7 @@ export interface Cutting {
 /** A length rounded up to the step; a whole stock bar is not cut. */
 function roundedUp(length: Length, { cutStep, stock }: Cutting): Length {
   const rounded = (Math.ceil(length / cutStep) * cutStep) as Length;
-  return length <= stock ? (Math.min(rounded, stock) as Length) : rounded;
+  return length <= stock ? min(rounded, stock) : rounded;
 }
 
 /** A straight bar. */

@@ -1,4 +1,4 @@
-import { type Length, add, nanometres, subtract, times } from '../../kernel/measure';
+import { type Length, add, nanometres, subtract, times, min, ZERO } from '../../kernel/measure';
 import type { Bar } from './bar';
 import { hookLeg, standardHook } from './bends';
 import { bent } from './cut';
@@ -67,8 +67,8 @@ export function dowelBars(
         undefined,
       );
     // No farther than the bar that it laps, nor into an opening.
-    const most = subtract(Math.min(foot?.top ?? stretch.top, stretch.top) as Length, stretch.bottom);
-    const up = Math.min(typed > 0 ? typed : lap, most) as Length;
+    const most = subtract(min(foot?.top ?? stretch.top, stretch.top), stretch.bottom);
+    const up = min(typed > 0 ? typed : lap, most);
     const hooked = (end: 'foot' | 'head'): readonly Length[] =>
       rules.choice(`steel.dowel.${end}`) === 'hook' ? [hookLeg(size, hook)] : [];
     const head = hooked('head');
@@ -89,7 +89,7 @@ export function dowelBars(
         bottom: subtract(stretch.bottom, embed),
         top: add(stretch.bottom, up),
         offset,
-        laps: { before: 0 as Length, after: foot ? up : (0 as Length) },
+        laps: { before: ZERO, after: foot ? up : ZERO },
       },
     ];
   });

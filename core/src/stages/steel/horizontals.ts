@@ -1,5 +1,5 @@
 import type { CourseRow } from '../courses';
-import { type Length, add, nanometres, subtract } from '../../kernel/measure';
+import { type Length, add, nanometres, subtract, ZERO } from '../../kernel/measure';
 import { widthOf } from '../openings';
 import type { Bar } from './bar';
 import { bendReach, standardHook } from './bends';
@@ -11,7 +11,7 @@ import { type LapFree, endsOf, splitRun } from './runs';
 import type { Setting, SteelWall } from './setting';
 import { hookedAt } from './tees';
 
-const NONE = 0 as Length;
+const NONE = ZERO;
 
 /** One bar's way through a stretch, with what is bent at its ends. */
 interface Way {

@@ -1,4 +1,4 @@
-import type { Length } from '../../kernel/measure';
+import { type Length, times, subtract, max } from '../../kernel/measure';
 import type { Bar } from './bar';
 import type { LyingByWall } from './corners';
 import { type Setting, clearBetween } from './setting';
@@ -51,7 +51,7 @@ function congestion(lying: LyingByWall, setting: Setting): void {
       bars,
       slots: own.slots.length,
       wants: (2 * bars * size.diameter + (bars - 1) * clearBetween(rules, size.diameter)) as Length,
-      has: (own.wall.core - 2 * rules.length('steel.cover.foam')) as Length,
+      has: subtract(own.wall.core, times(rules.length('steel.cover.foam'), 2)),
     });
   }
 }
@@ -121,7 +121,7 @@ function lowTops(bars: readonly Bar[], setting: Setting): void {
       const across = lying.filter((bar) => bar.from < to && from < bar.to && bar.bottom < top);
       // A stretch that openings take whole is told by its courses.
       if (across.length === 0) continue;
-      const below = (top - Math.max(...across.map((bar) => bar.bottom))) as Length;
+      const below = subtract(top, max(...across.map((bar) => bar.bottom)));
       if (below <= most) continue;
       setting.problems.push({ kind: 'top-bar-low', wall: own.wall.id, below, most });
       break;

@@ -1,4 +1,4 @@
-import { type Length, inches, NANOMETRES_PER_INCH, times } from '../../kernel/measure';
+import { type Length, inches, NANOMETRES_PER_INCH, times, nanometres, max, min } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
 import { type BarSize, barSize } from './sizes';
 
@@ -40,7 +40,7 @@ export function developmentLength(size: BarSize, basis: LapBasis, top: boolean):
   const divisor = size.diameter <= SMALL ? 25 : 20;
   const length =
     (basis.yieldPsi * (top ? TOP_BAR_FACTOR : 1) * size.diameter) / (divisor * Math.sqrt(basis.concretePsi));
-  return Math.max(Math.round(length), LEAST) as Length;
+  return max(nanometres(length), LEAST);
 }
 
 /** Up to a whole inch, as tables of laps are written. */
@@ -55,7 +55,7 @@ const wholeInches = (length: number): Length =>
  */
 export function lapLength(size: BarSize, basis: LapBasis, top = false): Length {
   if (basis.rule === 'typed') return basis.typed;
-  if (basis.rule === 'class-b') return Math.round(1.3 * developmentLength(size, basis, top)) as Length;
+  if (basis.rule === 'class-b') return nanometres(1.3 * developmentLength(size, basis, top));
   return wholeInches(times(size.diameter, basis.yieldPsi <= 40_000 ? 40 : 60));
 }
 
@@ -68,11 +68,11 @@ export function lapLength(size: BarSize, basis: LapBasis, top = false): Length {
 export function lapOfTwo(a: BarSize, b: BarSize, basis: LapBasis, top = false): Length {
   const [small, large] = a.diameter <= b.diameter ? [a, b] : [b, a];
   if (basis.rule !== 'class-b' || small.id === large.id) return lapLength(large, basis, top);
-  return Math.max(developmentLength(large, basis, top), lapLength(small, basis, top)) as Length;
+  return max(developmentLength(large, basis, top), lapLength(small, basis, top));
 }
 
 /** Widest gap of bars that are lapped without touching: a fifth of the lap, and 6 in. [ACI 318-19 §25.5.1.3; from memory] */
-export const widestGap = (lap: Length): Length => Math.min(Math.round(lap / 5), inches(6)) as Length;
+export const widestGap = (lap: Length): Length => min(nanometres(lap / 5), inches(6));
 
 /** How much less steel a bar of one size has than one of another; negative where it has more. */
 export function lessSteel(instead: string, of: string): number {

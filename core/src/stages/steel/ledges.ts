@@ -1,12 +1,12 @@
 import type { PlacedInsert } from '../inserts';
-import { type Length, add, nanometres, subtract } from '../../kernel/measure';
+import { add, nanometres, subtract, ZERO } from '../../kernel/measure';
 import type { Bar } from './bar';
 import { hookLeg, standardHook } from './bends';
 import { bent, straight } from './cut';
 import { splitRun } from './runs';
 import { type Setting, type SteelWall, sizeOf } from './setting';
 
-const NONE = 0 as Length;
+const NONE = ZERO;
 
 /** Bars of one brick ledge: bent ones at its webs, from the far side of the core out under the brick, and one along its front. */
 function barsOf(own: SteelWall, insert: PlacedInsert, setting: Setting): readonly Bar[] {

@@ -1,5 +1,5 @@
 import { courseAbove } from '../courses';
-import { type Length, add, inches, nanometres, subtract } from '../../kernel/measure';
+import { type Length, add, inches, nanometres, subtract, ZERO, max, min } from '../../kernel/measure';
 import { type PlacedOpening, widthOf } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
 import type { Bar } from './bar';
@@ -9,7 +9,7 @@ import { leftBeside } from './rowBars';
 import { type Setting, type SteelWall, clearBetween, sizeOf } from './setting';
 import type { BarSize } from './sizes';
 
-const NONE = 0 as Length;
+const NONE = ZERO;
 
 /** Heads that differ by less are on one line. [ours] */
 const SAME_HEAD = inches(1);
@@ -26,7 +26,7 @@ interface Group {
 
 /** One lintel's place: its rules, the course before which it goes in, the openings' clear span and their head. */
 function groupOf(openings: Group['openings'], setting: Setting): Group | null {
-  const head = Math.max(...openings.map(({ concrete }) => concrete.top)) as Length;
+  const head = max(...openings.map(({ concrete }) => concrete.top));
   const course = courseAbove(setting.levels, head);
   if (course === null) return null;
   const [widest] = [...openings].sort((a, b) => widthOf(b.concrete) - widthOf(a.concrete));
@@ -35,8 +35,8 @@ function groupOf(openings: Group['openings'], setting: Setting): Group | null {
     course,
     head,
     rules: setting.rulesOver(widest ?? openings[0], course),
-    from: Math.min(...openings.map(({ concrete }) => concrete.from)) as Length,
-    to: Math.max(...openings.map(({ concrete }) => concrete.to)) as Length,
+    from: min(...openings.map(({ concrete }) => concrete.from)),
+    to: max(...openings.map(({ concrete }) => concrete.to)),
   };
 }
 
@@ -101,7 +101,7 @@ function tellCrowded({ own, group, count, size, setting }: TellCrowdedInput): vo
     wall: own.wall.id,
     bars: count,
     wants: clear,
-    has: Math.max(0, second - first - size.diameter) as Length,
+    has: max(ZERO, subtract(subtract(second, first), size.diameter)),
   });
 }
 
@@ -118,11 +118,7 @@ function depthOf(
   const above = own.openings
     .filter(({ concrete }) => concrete.bottom >= head && concrete.from < group.to && group.from < concrete.to)
     .map(({ concrete }) => concrete.bottom);
-  const top = Math.min(
-    ...over.map((span) => span.top),
-    ...above,
-    add(head, rules.length('steel.lintel.depth')),
-  ) as Length;
+  const top = min(...over.map((span) => span.top), ...above, add(head, rules.length('steel.lintel.depth')));
   const [low, high] = [add(head, cover), subtract(top, cover)];
   return high < low ? null : { low, high };
 }
@@ -142,15 +138,15 @@ function lintelOf(own: SteelWall, group: Group, setting: Setting): readonly Bar[
   const reach = rules.length('steel.lintel.reach');
   const cover = rules.length('steel.cover.end');
   const edge = add(own.wall.skin, cover);
-  const from = Math.max(subtract(group.from, reach), edge) as Length;
-  const to = Math.min(add(group.to, reach), subtract(own.wall.length, edge)) as Length;
+  const from = max(subtract(group.from, reach), edge);
+  const to = min(add(group.to, reach), subtract(own.wall.length, edge));
   /** As far as the bars may reach at a height: to the ends of the wall, or to the next opening. */
   const reached = (height: Length): { readonly from: Length; readonly to: Length } =>
     leftBeside({ own, from, to, height, cover }).find(
       (stretch) => stretch.from <= group.from && stretch.to >= group.to,
     ) ?? { from: group.from, to: group.to };
   const told = reached(low);
-  const short = Math.min(subtract(group.from, told.from), subtract(told.to, group.to)) as Length;
+  const short = min(subtract(group.from, told.from), subtract(told.to, group.to));
   if (short < reach) {
     setting.problems.push({ kind: 'lintel-cut-short', opening, wall: own.wall.id, reach: short });
   }

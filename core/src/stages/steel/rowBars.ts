@@ -1,5 +1,5 @@
 import type { CourseRow, RowLimit } from '../courses';
-import { type Length, add, nanometres, subtract, toDegrees } from '../../kernel/measure';
+import { type Length, add, nanometres, subtract, toDegrees, ZERO, max, min } from '../../kernel/measure';
 import { centreOf, halfWidthAt } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
 import { TOP_BAR_DEPTH } from './laps';
@@ -11,7 +11,7 @@ export function insetAt(limit: RowLimit, atStart: boolean, own: SteelWall, rules
   const cover = rules.length('steel.cover.end');
   if (limit === 'free') return add(wall.skin, cover);
   if (limit === 'footing') return cover;
-  if (limit === 'joint') return 0 as Length;
+  if (limit === 'joint') return ZERO;
   if (limit === 'tee') {
     const tee = atStart ? built.tees.start : built.tees.end;
     return nanometres(-(tee?.skin ?? 0));
@@ -44,7 +44,7 @@ export function leftBeside({ own, from, to, height, cover }: LeftBesideInput): r
   const gaps = own.openings
     .filter(({ concrete }) => concrete.bottom - cover < height && height < concrete.top + cover)
     .map(({ concrete }) => {
-      const inside = Math.min(Math.max(height, concrete.bottom), concrete.top) as Length;
+      const inside = min(max(height, concrete.bottom), concrete.top);
       const half = halfWidthAt(concrete, inside);
       return { from: centreOf(concrete) - half - cover, to: centreOf(concrete) + half + cover };
     })
@@ -74,7 +74,7 @@ export const heightIn = (row: CourseRow): Length => nanometres((row.bottom + row
 
 /** The lowest concrete of a wall: what lies under a bar is counted from there. */
 const lowest = (own: SteelWall, setting: Setting): Length =>
-  Math.min(...(setting.levels.walls[own.wall.id] ?? []).map((span) => span.bottom)) as Length;
+  min(...(setting.levels.walls[own.wall.id] ?? []).map((span) => span.bottom));
 
 /** Whether so much fresh concrete lies under a course's bar that it bonds less. */
 export const isTopBar = (own: SteelWall, row: CourseRow, setting: Setting): boolean =>

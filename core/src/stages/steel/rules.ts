@@ -1,4 +1,4 @@
-import { type Length, inches, millimetres } from '../../kernel/measure';
+import { inches, millimetres, ZERO } from '../../kernel/measure';
 import type { ChoiceRule, CountRule, LengthRule } from '../../kernel/rules';
 
 const commonPractice = { kind: 'common practice' } as const;
@@ -51,7 +51,7 @@ export const steelLengthRules = {
     statement: 'Bars keep {value} clear of the foam.',
     reason: 'Concrete must get round them.',
     default: inches(0.75),
-    least: 0 as Length,
+    least: ZERO,
     most: inches(3),
     source: aci('20.5.1.3'),
   },
@@ -91,7 +91,7 @@ export const steelLengthRules = {
     statement: 'Laps of horizontals keep {value} off corners and openings.',
     reason: 'The steel is wanted whole where it works most.',
     default: inches(24),
-    least: 0 as Length,
+    least: ZERO,
     most: inches(120),
     source: ours,
   },
@@ -161,7 +161,7 @@ export const steelLengthRules = {
     statement: 'Dowels stand {value} apart along the footing; at 0, one under every bar that stands on it.',
     reason:
       'On the spacing of the verticals, so that each has a dowel to lap; some drawings space them by themselves.',
-    default: 0 as Length,
+    default: ZERO,
     least: inches(1),
     most: inches(120),
     orNone: true,
@@ -172,8 +172,8 @@ export const steelLengthRules = {
     type: 'length',
     statement: 'Dowels stand {value} out of the footing; at 0, as far as a lap reaches.',
     reason: 'Less than a lap, and the vertical does not hold on to it.',
-    default: 0 as Length,
-    least: 0 as Length,
+    default: ZERO,
+    least: ZERO,
     most: inches(96),
     source: ours,
   },

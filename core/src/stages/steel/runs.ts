@@ -1,4 +1,4 @@
-import { type Length, add, subtract } from '../../kernel/measure';
+import { type Length, add, subtract, nanometres, ZERO } from '../../kernel/measure';
 
 /** A piece of a run, from its start. */
 export interface RunPiece {
@@ -80,7 +80,7 @@ function piecesOf(
   const whole = { ...cutting, first: stock };
   const plain = fromStart(whole, off) ?? fromEnd(whole, off);
   if (!second || plain === null) return plain;
-  const half = { ...cutting, first: Math.round((stock + lap) / 2) as Length };
+  const half = { ...cutting, first: nanometres((stock + lap) / 2) };
   const theirs = lapPlaces(plain, lap);
   const others = [fromEnd(whole, off), fromStart(half, off), fromEnd(half, off)].filter(
     (pieces) => pieces !== null,
@@ -111,7 +111,7 @@ export interface SplitRunInput {
  * keep off the first parts stays whole.
  */
 export function splitRun({ run, stock, lap, keepOff, second }: SplitRunInput): SplitRun {
-  const none = 0 as Length;
+  const none = ZERO;
   const whole = [{ from: none, to: run, laps: { before: none, after: none } }];
   if (run <= stock || stock <= lap) return { pieces: whole, kept: keepOff.length };
   for (let kept = keepOff.length; kept >= Math.min(1, keepOff.length); kept -= 1) {

@@ -2,7 +2,7 @@ import { type HouseRules, type RuleOverrides, isRuleId } from '../../kernel/rule
 import type { Pour } from '../outline/plan';
 import { type CourseRow, type Courses, websByWall } from '../courses';
 import type { Inserts } from '../inserts';
-import { type Length, inches, readLength } from '../../kernel/measure';
+import { type Length, inches, readLength, ZERO, max } from '../../kernel/measure';
 import type { PlacedOpening } from '../openings';
 import type { Plan } from '../../kernel/plan';
 import {
@@ -95,7 +95,7 @@ const STOCK: Readonly<Record<string, string>> = {
 /** Length of a stock bar. */
 export function stockLength(rules: HouseRules): Length {
   const reading = readLength(STOCK[rules.choice('steel.stock')] ?? '20ft', 'imperial');
-  return reading.ok ? reading.length : (0 as Length);
+  return reading.ok ? reading.length : ZERO;
 }
 
 /** Largest stone by the mix card's choice, in inches. */
@@ -106,11 +106,11 @@ const STONE_INCHES: Readonly<Record<string, number>> = { '3/8': 3 / 8, '1/2': 1 
  * [ACI 318-19 §25.2.1; from memory]
  */
 export const clearBetween = (rules: HouseRules, diameter: Length): Length =>
-  Math.max(
+  max(
     rules.length('steel.bar.clear'),
     diameter,
     inches((4 / 3) * (STONE_INCHES[rules.choice('pour.mix.stone')] ?? 0)),
-  ) as Length;
+  );
 
 /** The pours that lay any course; the last one takes all that is above it. One that stops in mid-block ends at its concrete. */
 function poursOf(stacks: readonly Pour[], levels: Levels, courses: number): readonly CastPour[] {
@@ -118,7 +118,7 @@ function poursOf(stacks: readonly Pour[], levels: Levels, courses: number): read
   const tops = [...new Set([...below.map(({ toCourse }) => toCourse), courses])].sort((a, b) => a - b);
   const halves = new Set(below.filter(({ top }) => top === 'half').map(({ toCourse }) => toCourse));
   const topOf = (course: number): Length =>
-    halves.has(course) ? middleOfCourse(levels.tops, course) : (levels.tops[course] ?? (0 as Length));
+    halves.has(course) ? middleOfCourse(levels.tops, course) : (levels.tops[course] ?? ZERO);
   return tops.map((toCourse, index) => ({
     fromCourse: (tops[index - 1] ?? 0) + 1,
     toCourse,

@@ -1,5 +1,5 @@
 import type { Family } from '../../kernel/forms';
-import { type Length, nanometres, subtract } from '../../kernel/measure';
+import { type Length, nanometres, subtract, ZERO } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
 
 /** Where horizontals may lie across the core: offsets from its middle, inside positive, by slot from the outside in. */
@@ -98,7 +98,7 @@ export function chaseFor(
   const ways = clearWays(core, cover, bars);
   const locked = ways.filter((way) => way.locks && wayWidth(way) >= wants);
   const [best] = [...(locked.length > 0 ? locked : ways)].sort((a, b) => wayWidth(b) - wayWidth(a));
-  return best ? { from: best.from, to: best.to } : { from: 0 as Length, to: 0 as Length };
+  return best ? { from: best.from, to: best.to } : { from: ZERO, to: ZERO };
 }
 
 /** How wide a clear way is. */

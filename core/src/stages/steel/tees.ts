@@ -1,5 +1,5 @@
 import type { CourseRow } from '../courses';
-import { type Length, add, nanometres, subtract } from '../../kernel/measure';
+import { type Length, add, nanometres, subtract, ZERO, min } from '../../kernel/measure';
 import type { Bar } from './bar';
 import { hookLeg, SQUARE, standardHook } from './bends';
 import type { LyingByWall, Turned } from './corners';
@@ -59,7 +59,7 @@ export function hookedAt({
 
 /** How far a bar may run along the through wall from a tee, either way, at a height. */
 function roomsAlong({ at, through }: TeeEnd, row: CourseRow, setting: Setting): readonly [Length, Length] {
-  const none = 0 as Length;
+  const none = ZERO;
   if (at === null) return [through.wall.length, through.wall.length];
   const met = through.rows.find((each) => each.course === row.course && each.from <= at && at <= each.to);
   if (!met) return [none, none];
@@ -96,7 +96,7 @@ function barsAt({ end, own, row, lying, met, setting }: BarsAtInput): Bar[] {
   const [left, right] = roomsAlong(end, row, setting);
   const wanted = course % 2;
   const way = (wanted === 0 ? left : right) >= along ? wanted : left > right ? 0 : 1;
-  const leg = Math.min(along, way === 0 ? left : right) as Length;
+  const leg = min(along, way === 0 ? left : right);
   const rules = setting.rulesIn(own.wall.id, course);
   const { from, to } = reachOf(own, row, rules);
   const stretches = leftBeside({
@@ -108,8 +108,8 @@ function barsAt({ end, own, row, lying, met, setting }: BarsAtInput): Bar[] {
   });
   const nearest = atStart ? stretches[0] : stretches.at(-1);
   const reaches = nearest && !(atStart ? nearest.cutStart : nearest.cutEnd);
-  const room = reaches ? subtract(nearest.to, nearest.from) : (0 as Length);
-  const held = Math.min(back, room) as Length;
+  const room = reaches ? subtract(nearest.to, nearest.from) : ZERO;
+  const held = min(back, room);
   if (leg < along || held < back) {
     const short = leg < along ? leg : held;
     setting.problems.push({

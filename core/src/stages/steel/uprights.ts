@@ -1,4 +1,4 @@
-import { type Length, inches, nanometres, times } from '../../kernel/measure';
+import { type Length, inches, nanometres, times, add, ZERO } from '../../kernel/measure';
 import type { PlacedOpening } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
 import type { BarUse } from './bar';
@@ -41,7 +41,7 @@ export function clearPlaces(
   const clear = rules.length('steel.web.clear');
   const cover = rules.length('steel.cover.end');
   const farthest = rules.length('steel.shift.most');
-  const apart = (clearBetween(rules, diameter) + diameter) as Length;
+  const apart = add(clearBetween(rules, diameter), diameter);
   const through = setting.inserts.placed.filter(
     (each) => each.wall === own.wall.id && (each.round || each.kind === 'pocket'),
   );
@@ -93,7 +93,7 @@ interface RowOfInput {
 
 /** A row of stations with its ends at wanted places: every bar a spacing past the last one, shifted back off webs and inserts. */
 function rowOf({ start, end, length, spacing, places }: RowOfInput): Stations {
-  const none = 0 as Length;
+  const none = ZERO;
   const without: Length[] = [];
   const opening = places.toward(start, -1, none, []) ?? places.toward(start, 1, end, []);
   const found: Length[] = opening === null ? [] : [opening];

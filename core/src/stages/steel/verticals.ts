@@ -1,4 +1,4 @@
-import { type Length, add, nanometres, subtract } from '../../kernel/measure';
+import { type Length, add, nanometres, subtract, max } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
 import type { Bar } from './bar';
 import { straight } from './cut';
@@ -55,7 +55,7 @@ interface StandingInput {
 /** Bars of one stretch in one pour, split where it is taller than stock: each stands out of its joint, where the next pour's laps it. */
 function standing({ own, upright, stretch, here, below, offset, setting }: StandingInput): readonly Bar[] {
   const { pour, rules, size, joint } = here;
-  const from = Math.max(stretch.bottom, joint) as Length;
+  const from = max(stretch.bottom, joint);
   if (from >= Math.min(stretch.top, pour.top)) return [];
   // What already stands out of the joint up to the top wants no bar above it.
   const reaches =

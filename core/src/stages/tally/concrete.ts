@@ -1,6 +1,6 @@
 import type { CourseRow, Courses, Piece, RowLimit } from '../courses';
 import type { Family } from '../../kernel/forms';
-import { type Length, add, subtract, ZERO } from '../../kernel/measure';
+import { type Length, add, subtract, ZERO, nanometres, max, min } from '../../kernel/measure';
 import { type Openings, areaOf, areaWithin } from '../openings';
 import { polygonArea } from '../../kernel/geometry/polygon';
 import { type BuiltLoop, type Shell, type Tee, type Wall, isSquare } from '../outline';
@@ -36,7 +36,7 @@ function middleLine({ wall, from, to, limits, tees }: MiddleLineInput): Length {
   const before = insetAt(limits.start, wall.coreInset.start, wall, tees.start);
   const after = insetAt(limits.end, wall.coreInset.end, wall, tees.end);
   const clear = subtract(to, from) - before - after;
-  return Math.max(0, Math.round(clear * bentBy(wall))) as Length;
+  return max(ZERO, nanometres(clear * bentBy(wall)));
 }
 
 /**
@@ -66,7 +66,7 @@ export function coreAreaOf(loop: BuiltLoop): How {
             givenLength('core', wall.core),
             givenLength(
               'middle of the core',
-              middleLine({ wall, from: 0 as Length, to: wall.length, limits, tees: loop.tees }),
+              middleLine({ wall, from: ZERO, to: wall.length, limits, tees: loop.tees }),
             ),
           ],
         };
@@ -144,8 +144,8 @@ const clipped = <Lying extends { readonly bottom: Length; readonly top: Length }
   { bottom, top }: CoursePart,
 ): Lying => ({
   ...lying,
-  bottom: Math.max(lying.bottom, bottom ?? lying.bottom) as Length,
-  top: Math.min(lying.top, top ?? lying.top) as Length,
+  bottom: max(lying.bottom, bottom ?? lying.bottom),
+  top: min(lying.top, top ?? lying.top),
 });
 
 /** Concrete in a course of blocks whose maker states what fills one: whole blocks, and others by what is left of their face. */

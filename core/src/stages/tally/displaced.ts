@@ -1,6 +1,6 @@
 import type { CourseRow } from '../courses';
 import type { Inserts } from '../inserts';
-import { type Length, subtract } from '../../kernel/measure';
+import { type Length, subtract, max, min } from '../../kernel/measure';
 import {
   type BareWindow,
   type Openings,
@@ -34,10 +34,10 @@ export const displacingOf = (openings: Openings, inserts: Inserts, rules: HouseR
 /** What is left of a rectangle within another; null where nothing is. */
 function within(rect: Rect, row: CourseRow): Rect | null {
   const found = {
-    from: Math.max(rect.from, row.from) as Length,
-    to: Math.min(rect.to, row.to) as Length,
-    bottom: Math.max(rect.bottom, row.bottom) as Length,
-    top: Math.min(rect.top, row.top) as Length,
+    from: max(rect.from, row.from),
+    to: min(rect.to, row.to),
+    bottom: max(rect.bottom, row.bottom),
+    top: min(rect.top, row.top),
   };
   return found.to > found.from && found.top > found.bottom ? found : null;
 }

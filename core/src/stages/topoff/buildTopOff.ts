@@ -2,7 +2,7 @@ import type { Pour } from '../outline/plan';
 import type { Worked } from '../../kernel/engine/stage';
 import type { Bracing } from '../bracing';
 import type { Inserts } from '../inserts';
-import { type Length, inches, subtract } from '../../kernel/measure';
+import { inches, subtract, ZERO, nanometres } from '../../kernel/measure';
 import type { Openings } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
 import type { Steel } from '../steel';
@@ -130,7 +130,7 @@ export function buildTopOff(
     'quick',
   );
   const stock: StockPlan = reading.ok ? reading.plan : { pieces: [], bound: 0, proved: true };
-  const core = walls[0]?.wall.core ?? (0 as Length);
+  const core = walls[0]?.wall.core ?? ZERO;
   const ledgers = inserts.placed.filter((each) => each.kind === 'ledger');
   const anchors = (cast: boolean): number =>
     ledgers.filter((each) => each.cast === cast).reduce((sum, each) => sum + each.fixings.length, 0);
@@ -163,8 +163,8 @@ export function buildTopOff(
       pieces: {},
     }),
     band: {
-      from: Math.round(core / 2 - width / 6) as Length,
-      to: Math.round(core / 2 + width / 6) as Length,
+      from: nanometres(core / 2 - width / 6),
+      to: nanometres(core / 2 + width / 6),
     },
     ledgerAnchors: { cast: anchors(true), drilled: anchors(false) },
     tops: topsOf(pours, rules),

@@ -1,4 +1,4 @@
-import { type Length, add, nanometres, subtract, ZERO } from '../../kernel/measure';
+import { type Length, add, nanometres, subtract, ZERO, max } from '../../kernel/measure';
 import type { PlacedOpening } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
 import { type BuiltLoop, type Corner, type Levels, type Wall, isSquare } from '../outline';
@@ -117,7 +117,7 @@ export function plateRuns({ built, wall, levels, openings, rules }: PlateRunsInp
     };
     for (const gap of gaps) {
       put(gap.from);
-      from = Math.max(from, gap.to) as Length;
+      from = max(from, gap.to);
     }
     put(nanometres(stretch.to - end));
     return runs;
@@ -137,7 +137,7 @@ export function splices(run: PlateRun, rules: HouseRules): readonly Length[] {
   }
   const last = ends.at(-1);
   if (last !== undefined && subtract(run.to, last) < least) {
-    ends[ends.length - 1] = Math.max(subtract(run.to, least), ends.at(-2) ?? run.from, ZERO) as Length;
+    ends[ends.length - 1] = max(subtract(run.to, least), ends.at(-2) ?? run.from, ZERO);
   }
   return [...ends, run.to];
 }

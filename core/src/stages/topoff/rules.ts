@@ -1,4 +1,4 @@
-import { type Length, inches, millimetres } from '../../kernel/measure';
+import { inches, millimetres, ZERO } from '../../kernel/measure';
 import type { ChoiceRule, CountRule, LengthRule } from '../../kernel/rules';
 
 const commonPractice = { kind: 'common practice' } as const;
@@ -106,7 +106,7 @@ export const topOffLengthRules = {
     statement: 'A bolt stays {value} clear of the middle of a brace.',
     reason: 'Its nut and washer must go on before the brace comes off.',
     default: inches(3),
-    least: 0 as Length,
+    least: ZERO,
     most: inches(12),
     source: ours,
   },

@@ -1,4 +1,4 @@
-import type { Length } from '../../kernel/measure';
+import { type Length, ZERO } from '../../kernel/measure';
 import type { StockPlan } from '../../kernel/stock/cutStock';
 import type { Figure } from '../../kernel/figures/figure';
 import type { PlatePiece, PlateRun } from './plates';
@@ -60,7 +60,7 @@ export const NOTHING_ON_TOP: TopOff = {
   stock: { pieces: [], bound: 0, proved: true },
   boards: none('topoff.boards', 'Boards for sill plates'),
   bolts: none('topoff.bolts', 'Anchor bolts'),
-  band: { from: 0 as Length, to: 0 as Length },
+  band: { from: ZERO, to: ZERO },
   ledgerAnchors: { cast: 0, drilled: 0 },
   tops: [],
   problems: [],

@@ -1,4 +1,4 @@
-import type { Length } from '../../kernel/measure';
+import { ZERO } from '../../kernel/measure';
 import type { Chain, ChainChoice } from './chain';
 import type { WallOption } from './options';
 import { type BlockRules, lengthsByArticle, shareOfBlock } from './prices';
@@ -92,7 +92,7 @@ export function makeAnnealer(chains: readonly Chain[], rules: BlockRules): Annea
   );
   for (const [article, ascending] of lengthsByArticle(all)) {
     const lengths = [...ascending].reverse();
-    const height = heightOf.get(article) ?? (0 as Length);
+    const height = heightOf.get(article) ?? ZERO;
     stretches.push({
       article,
       from: size,

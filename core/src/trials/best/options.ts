@@ -30,7 +30,7 @@ import {
   staggerOf,
   takenOf,
 } from '../../stages/courses';
-import { type Length, type UnitSystem, add, storeLength } from '../../kernel/measure';
+import { type Length, type UnitSystem, add, storeLength, subtract } from '../../kernel/measure';
 import type { BuiltLoop, Levels, Wall } from '../../stages/outline';
 
 /** Pieces of one core and one height: they can come out of one block. */
@@ -67,7 +67,7 @@ function needsOf(pieces: readonly WallPiece[], wall: Wall, laying: Laying): read
     { height: Length; whole: number; cuts: Map<Length, { fresh: number; reusable: number }> }
   >();
   for (const piece of pieces) {
-    const height = (piece.top - piece.bottom) as Length;
+    const height = subtract(piece.top, piece.bottom);
     const article = `${String(wall.core)}:${String(height)}`;
     const need = articles.get(article) ?? {
       height,
