@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, expectAccessible, openNewJob, saved, test, typeWalls } from './support/page';
+import { demoCopy, expect, expectAccessible, openNewJob, saved, test, typeWalls } from './support/page';
 
 const DEMO = '/jobs/sorrel-fork-hatchery';
 
@@ -104,7 +104,7 @@ test('the laser receiver reads a wall spot by spot, can be stopped, and one undo
 });
 
 test('rock and insulated forms are worked on the same job', async ({ page }) => {
-  await page.goto(`${DEMO}/footing`);
+  await page.goto(`${await demoCopy(page, 'On rock')}/footing`);
   await page.getByLabel('The walls stand on').selectOption('rock');
   await page.getByRole('tab', { name: 'First course' }).click();
   await expect(page.getByRole('region', { name: 'On rock' })).toBeVisible();
