@@ -43,7 +43,7 @@ const path = fc
       '/api/plant',
       '/api/receiver',
       '/api/WORD',
-      '/schema/plan-1.json',
+      '/schema/plan-2.json',
       '/healthz',
       '/jobs/ID/outline',
       '/jobs/ID/WORD',

@@ -82,7 +82,7 @@ export function report(worked: WorkedPlan) {
   const { units, shell, levels, courses, tally, notices } = worked;
   return {
     format: 'ombra.worked',
-    version: 1,
+    version: 2,
     name: worked.name,
     units,
     measuredTo: worked.measuredTo,
