@@ -3,8 +3,6 @@ import { type Salvaged, planDocument, salvage } from './kernel/plan';
 import { STAGES } from './stages';
 
 export * from './kernel/plan/plan';
-export type { PlanProblem, PlanReading } from './kernel/plan/document';
-export type { Salvaged } from './kernel/plan/salvage';
 
 const document = planDocument(STAGES.flatMap(({ part }) => part ?? []));
 

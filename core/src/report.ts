@@ -161,5 +161,3 @@ export function report(worked: WorkedPlan) {
     })),
   };
 }
-
-export type WorkedReport = ReturnType<typeof report>;

@@ -11,7 +11,7 @@ export const FACE_WORDS: Readonly<Record<MeasuredTo, string>> = {
 };
 
 /** A family's name: of the job's own, of those that ship, or its id where nobody knows it. */
-export const familyName = (plan: Pick<Plan, 'family' | 'families'>): string =>
+const familyName = (plan: Pick<Plan, 'family' | 'families'>): string =>
   plan.families?.find((each) => each.id === plan.family)?.name ??
   findFamily(plan.family)?.name ??
   plan.family;

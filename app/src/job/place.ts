@@ -38,7 +38,7 @@ export const panelOf = <Panel extends string>(
   panels: readonly [Panel, ...Panel[]],
 ): Panel => panels.find((panel) => panel === place.panels[stage]) ?? panels[0];
 
-export const START: Place = {
+const START: Place = {
   wall: null,
   course: 1,
   piece: null,

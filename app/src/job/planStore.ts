@@ -58,5 +58,3 @@ export function makePlanStore(initial: Plan, newId: () => string) {
     },
   };
 }
-
-export type PlanStore = ReturnType<typeof makePlanStore>;

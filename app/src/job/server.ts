@@ -72,7 +72,7 @@ export async function newestOf(
   }
 }
 
-export type Made =
+type Made =
   { readonly ok: true; readonly id: string } | { readonly ok: false; readonly problems: readonly Problem[] };
 
 const unreachable: Problem = {

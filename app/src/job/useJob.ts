@@ -27,7 +27,7 @@ const newId = (): string => crypto.randomUUID();
 const LONG_WORK = 8_000;
 
 /** How working out the newest plan stands. */
-export type WorkState = 'well' | 'slow' | 'stopped' | 'broken';
+type WorkState = 'well' | 'slow' | 'stopped' | 'broken';
 
 const NO_NOTICES: WorkedPlan['notices'] = [];
 

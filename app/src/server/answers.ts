@@ -25,7 +25,7 @@ export const noSuchJob = (id: string): Response =>
     what: `There is no job “${id.slice(0, 60)}”; it may have been removed. See the list of jobs.`,
   });
 
-export type BodyReading =
+type BodyReading =
   | { readonly ok: true; readonly body: Readonly<Record<string, unknown>> }
   | { readonly ok: false; readonly answer: Response };
 

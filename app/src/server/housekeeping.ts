@@ -14,7 +14,7 @@ export interface DailyReport {
   readonly wrong: string | null;
 }
 
-export interface House {
+interface House {
   readonly stop: () => Promise<void>;
   /** What the last whole check of the database found wrong; null where nothing. */
   readonly wrong: () => string | null;

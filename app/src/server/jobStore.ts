@@ -27,7 +27,7 @@ interface JobRow {
   readonly touched: number;
 }
 
-export interface JobSummary {
+interface JobSummary {
   readonly id: string;
   readonly name: string;
   readonly version: number;

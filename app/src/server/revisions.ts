@@ -22,7 +22,7 @@ interface StateRow {
   readonly data: Uint8Array | ArrayBuffer;
 }
 
-export interface NewState {
+interface NewState {
   readonly jobId: string;
   readonly version: number;
   readonly saveId: string;

@@ -17,7 +17,7 @@ export type PageHandler = (
   locals: App.Locals,
 ) => unknown;
 
-export interface RunningServer {
+interface RunningServer {
   readonly server: Server;
   readonly address: string;
 }
@@ -65,7 +65,7 @@ const headersOf = (request: IncomingMessage): Readonly<Record<string, string>> =
   );
 
 /** What a server is made of. */
-export interface ServerParts {
+interface ServerParts {
   readonly services: Services;
   /** The built files that any page may ask for. */
   readonly clientFolder: URL;

@@ -9,7 +9,7 @@ export interface Settings {
   readonly dataFolder: string;
 }
 
-export type SettingsReading =
+type SettingsReading =
   | { readonly ok: true; readonly settings: Settings }
   | { readonly ok: false; readonly problems: readonly string[] };
 

@@ -3,7 +3,7 @@ import { type WorkedPlan, work } from '@ombra/core/work';
 import type { Services } from './services';
 
 /** A stored job worked out for paper. */
-export interface Sheet {
+interface Sheet {
   readonly plan: Plan;
   readonly worked: WorkedPlan;
   readonly jobId: string;

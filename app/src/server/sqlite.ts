@@ -59,7 +59,7 @@ function keepPrivate(folder: string): void {
 }
 
 /** Lets go of the folder. */
-export type Release = () => Promise<void>;
+type Release = () => Promise<void>;
 
 /**
  * Takes a data folder for this program: a database of its own is held open for writing, a lock that ends with the process
@@ -101,7 +101,7 @@ async function pendingMigrations(knex: Knex): Promise<readonly string[]> {
   return KNOWN_MIGRATIONS.filter((name) => !done.includes(name));
 }
 
-export interface OpenedDatabase {
+interface OpenedDatabase {
   readonly knex: Knex;
   /** The backup that was made before migrating, if there was anything to back up. */
   readonly backup: string | null;

@@ -10,7 +10,7 @@ const codeOf = (error: unknown): string =>
 const CANNOT_OPEN = /unable to open.*: 14\b/i;
 
 /** What of a database file is damaged, and the way back. */
-export const damaged = (file: string, backup: string | null): string =>
+const damaged = (file: string, backup: string | null): string =>
   backup === null
     ? `The database ${file} is damaged, and no good backup of it was found. Move it aside to start afresh; nothing of it was changed.`
     : `The database ${file} is damaged. Its newest good backup is ${backup}; bring it back with: npm run restore -- ${backup}`;

@@ -11,7 +11,7 @@ import { topoffView } from './topoff/view';
 import { type SheetView, type StageView, FRAME_SHOWS } from '../frame/stage';
 
 /** How the stages are seen, in the order of the work. A new one is its folder and its line here. */
-export const STAGE_VIEWS: readonly StageView[] = [
+const STAGE_VIEWS: readonly StageView[] = [
   outlineView,
   footingView,
   coursesView,
@@ -39,7 +39,7 @@ export const VIEWS = STAGE_VIEWS.flatMap((stage) =>
     : [],
 );
 
-export type View = (typeof VIEWS)[number];
+type View = (typeof VIEWS)[number];
 
 /** The view of that id, where there is one. */
 export const viewOf = (id: string | undefined): View | undefined => VIEWS.find((view) => view.id === id);

@@ -1,6 +1,6 @@
 import { type WalkRow, emptyPlan } from '../../src/stages/outline/plan';
 import fc from 'fast-check';
-import { type Length, inches, storeLength } from '../../src/kernel/measure';
+import { inches, storeLength } from '../../src/kernel/measure';
 import type { Plan } from '../../src/kernel/plan';
 
 /** A wall of the walk in inches and degrees, right positive. */
@@ -104,8 +104,6 @@ export function cornersOf(sides: readonly Side[]): readonly Spot[] {
     return spot;
   });
 }
-
-export const asLength = (value: number): Length => value as Length;
 
 /** The demo job without the steps of its footing and without openings, seven courses high: the hatchery of the reference cases. */
 export const flat = (plan: Plan): Plan => ({

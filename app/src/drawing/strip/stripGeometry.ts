@@ -68,7 +68,7 @@ export function stripX(frame: StripFrame, loop: StripLoop, station: number): num
   return frame.face === 'inside' ? along : frame.width - along;
 }
 
-export interface Span {
+interface Span {
   readonly x: number;
   readonly width: number;
 }

@@ -8,12 +8,12 @@ export type ReceiverEvent =
   | { readonly kind: 'out-of-range' };
 
 /** A spot where the rod stands. */
-export interface RodSpot extends RodPlace {
+interface RodSpot extends RodPlace {
   readonly job: string;
   readonly pass: string;
 }
 
-export type Taken =
+type Taken =
   | { readonly kind: 'reading'; readonly length: Length }
   | { readonly kind: 'nothing'; readonly why: 'out of range' | 'no beam' | 'the receiver does not answer' }
   | { readonly kind: 'stopped' };

@@ -7,7 +7,7 @@ import type { BestApi } from '../../workers/best.worker';
 /** Milliseconds that the plan must rest before it is searched. */
 const REST = 350;
 
-export interface NudgeState {
+interface NudgeState {
   /** Null while they are looked for. */
   readonly found: readonly Nudge[] | null;
   readonly broken: boolean;

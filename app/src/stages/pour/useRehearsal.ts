@@ -9,7 +9,7 @@ import type { RehearsalApi } from '../../workers/rehearsal.worker';
 export const DAYS = 10_000;
 
 /** How the many days stand: their odds, or the search for the trucks. */
-export type RehearsalState =
+type RehearsalState =
   | { readonly kind: 'idle' }
   | { readonly kind: 'odds'; readonly done: number }
   | { readonly kind: 'trucks'; readonly search: TruckSearch | null }

@@ -4,7 +4,7 @@ import type { HouseRules, RuleId, RuleOverrides } from '@ombra/core/kernel/rules
 import { RuleLine } from '../../rules/RuleLine';
 
 /** A rule that may differ, in the words of its group. */
-export interface OwnLine {
+interface OwnLine {
   readonly group: string;
   readonly line: string;
   readonly id: RuleId;

@@ -4,7 +4,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { BestApi, LeastSoFar } from '../../workers/best.worker';
 
 /** How the search for the fewest bars stands. */
-export type LeastState = 'running' | 'done' | 'stopped' | 'broken';
+type LeastState = 'running' | 'done' | 'stopped' | 'broken';
 
 interface Search {
   /** The cuts that the search was started with: what it found holds for those only. */

@@ -1,5 +1,5 @@
 /** Draws numbers between 0 and 1, always the same ones for the same seed. */
-export type Draw = () => number;
+type Draw = () => number;
 
 /** A small generator of 32 bits. [mulberry32] */
 export function drawFrom(seed: number): Draw {

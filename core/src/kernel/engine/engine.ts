@@ -33,7 +33,7 @@ export interface Engine {
 const ORDER: Readonly<Record<Severity, number>> = { stop: 0, mind: 1, tip: 2 };
 
 /** What an engine is made of. */
-export interface EngineParts<Refused> {
+interface EngineParts<Refused> {
   /** Every rule there is. */
   readonly book: RuleBook;
   /** What of a plan is worked at all, and what is said of the rest. */

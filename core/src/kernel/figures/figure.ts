@@ -16,7 +16,7 @@ export interface Figure {
 }
 
 /** What `figureOf` goes by. */
-export interface FigureOfInput {
+interface FigureOfInput {
   readonly id: string;
   readonly title: string;
   readonly how: How;

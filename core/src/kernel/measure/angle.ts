@@ -1,7 +1,7 @@
 /** An angle in whole millionths of a degree, so that 90 and 22.5 degrees are exact. */
 export type Angle = number & { readonly unit: 'microdegree' };
 
-export const MICRODEGREES_PER_DEGREE = 1_000_000;
+const MICRODEGREES_PER_DEGREE = 1_000_000;
 
 /** `degrees(22.5)`; rounded to a millionth of a degree. */
 export const degrees = (value: number): Angle => (Math.round(value * MICRODEGREES_PER_DEGREE) + 0) as Angle;

@@ -1,7 +1,7 @@
 /** One cubic yard in cubic metres, exactly [NIST SP 811]. */
 export const CUBIC_METRES_PER_CUBIC_YARD = 0.764554857984;
 /** One square inch in square metres, exactly [NIST SP 811]. */
-export const SQUARE_METRES_PER_SQUARE_INCH = 0.00064516;
+const SQUARE_METRES_PER_SQUARE_INCH = 0.00064516;
 /** One square foot in square metres, exactly [NIST SP 811]. */
 export const SQUARE_METRES_PER_SQUARE_FOOT = 0.09290304;
 

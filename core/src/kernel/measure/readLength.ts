@@ -8,7 +8,7 @@ import {
 } from './length';
 
 /** What a typed length was understood as. An ambiguous one is asked back with every reading, never guessed. */
-export type LengthReading =
+type LengthReading =
   | { readonly ok: true; readonly length: Length }
   | { readonly ok: false; readonly problem: 'empty' | 'unreadable' | 'too-long'; readonly message: string }
   | {

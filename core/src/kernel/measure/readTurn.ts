@@ -2,7 +2,7 @@ import { type Angle, degrees, toDegrees } from './angle';
 import { LONGEST_TEXT } from './readLength';
 
 /** A turn as understood (right positive, left negative), or why it was not. */
-export type TurnReading =
+type TurnReading =
   { readonly ok: true; readonly turn: Angle } | { readonly ok: false; readonly message: string };
 
 const STRAIGHT_ON = /^straight(?:\s+on)?$/i;

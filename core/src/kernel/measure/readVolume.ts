@@ -2,7 +2,7 @@ import { type UnitSystem, NANOMETRES_PER_METRE } from './length';
 import { CUBIC_METRES_PER_CUBIC_YARD, METRES_PER_FOOT } from './quantities';
 import { LONGEST_TEXT, readLength } from './readLength';
 
-export type VolumeReading =
+type VolumeReading =
   { readonly ok: true; readonly cubicMetres: number } | { readonly ok: false; readonly text: string };
 
 const UNITS: readonly (readonly [RegExp, number])[] = [

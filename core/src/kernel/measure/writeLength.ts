@@ -43,7 +43,7 @@ export function storeLength(length: Length, units: UnitSystem): string {
   return `${sign}${String(whole)}${decimals}mm`;
 }
 
-export interface ShowLengthOptions {
+interface ShowLengthOptions {
   /** Parts of an inch to round to; 16 as on a tape. */
   readonly partsPerInch?: number;
   /** `inches` keeps short lengths in inches alone, as cuts are written on foam: 32″, not 2′ 8″. */

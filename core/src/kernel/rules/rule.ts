@@ -1,7 +1,7 @@
 import { type Length, type TypedQuantity, type UnitSystem, NANOMETRES_PER_MILLIMETRE } from '../measure';
 
 /** Where a rule comes from. `fromMemory` marks a publication quoted without the text at hand. */
-export type RuleSource =
+type RuleSource =
   | { readonly kind: 'common practice' }
   | { readonly kind: 'ours' }
   | { readonly kind: 'standard'; readonly name: string; readonly fromMemory?: true };

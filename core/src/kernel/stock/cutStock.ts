@@ -15,7 +15,7 @@ export interface StockPlan {
   readonly proved: boolean;
 }
 
-export type StockReading =
+type StockReading =
   | { readonly ok: true; readonly plan: StockPlan }
   | { readonly ok: false; readonly longest: number; readonly stock: number };
 

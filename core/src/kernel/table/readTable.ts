@@ -20,14 +20,14 @@ export interface TableRow {
   readonly cells: readonly string[];
 }
 
-export interface Table<Column extends string> {
+interface Table<Column extends string> {
   readonly heading: readonly string[];
   /** Where each column stands; negative where the table has none. */
   readonly columns: Readonly<Record<Column, number>>;
   readonly rows: readonly TableRow[];
 }
 
-export type TableReading<Column extends string> =
+type TableReading<Column extends string> =
   | { readonly ok: true; readonly table: Table<Column> }
   | { readonly ok: false; readonly problems: readonly RowProblem[] };
 
@@ -109,7 +109,7 @@ export const cellOf = <Column extends string>(table: Table<Column>, row: TableRo
   row.cells[table.columns[column]] ?? '';
 
 /** What `lengthCell` goes by. */
-export interface LengthCellInput<Column extends string> {
+interface LengthCellInput<Column extends string> {
   readonly table: Table<Column>;
   readonly row: TableRow;
   readonly column: Column;

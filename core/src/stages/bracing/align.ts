@@ -13,7 +13,7 @@ export interface Alignment {
 }
 
 /** What `alignmentOf` goes by. */
-export interface AlignmentOfInput {
+interface AlignmentOfInput {
   /** String to wall. */
   readonly reading: Length;
   /** What holds the string off the wall at both ends. */

@@ -18,7 +18,7 @@ import { stripsByWall } from './strips';
 import { type WindOnWall, windOn } from './windOnWalls';
 
 /** What the bracing is worked from besides the plan's shell and what stands on it. */
-export type BracingInput = Pick<Plan, 'units' | 'bracing'>;
+type BracingInput = Pick<Plan, 'units' | 'bracing'>;
 
 export interface Bracing {
   readonly walls: readonly WallBraces[];

@@ -165,7 +165,7 @@ export const uprightScrews = (
 });
 
 /** What `gearOf` goes by. */
-export interface GearOfInput {
+interface GearOfInput {
   readonly walls: readonly WallBraces[];
   /** Plank on hand. */
   readonly longest: Length;

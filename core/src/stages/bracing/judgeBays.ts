@@ -5,7 +5,7 @@ import type { Stood } from './layBraces';
 import type { BracingProblem } from './problem';
 
 /** What `judgeBays` goes by. */
-export interface JudgeBaysInput {
+interface JudgeBaysInput {
   readonly wall: Wall;
   readonly stood: readonly Stood[];
   readonly openings: readonly PlacedOpening[];

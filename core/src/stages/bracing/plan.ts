@@ -41,7 +41,7 @@ export interface BracingPlan {
 }
 
 /** A change of the bracing; null takes away what was said. */
-export type BracingChange =
+type BracingChange =
   | {
       readonly of: 'wall';
       readonly wall: string;

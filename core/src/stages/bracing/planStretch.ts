@@ -9,7 +9,7 @@ import type { Strip } from './strips';
 import { planWalkway } from './walkway';
 
 /** What planning a stretch looks up. */
-export interface StretchInput {
+interface StretchInput {
   readonly wall: string;
   /** Strips that may take a brace, in order. */
   readonly strips: readonly Strip[];

@@ -21,7 +21,7 @@ export interface PlankKind {
 export const SHORT = 100;
 
 /** What `placeOf` goes by. */
-export interface PlaceOfInput {
+interface PlaceOfInput {
   readonly supports: readonly Length[];
   readonly first: number;
   readonly last: number;

@@ -7,7 +7,7 @@ const osha = (paragraph: string) =>
   ({ kind: 'standard', name: `OSHA 29 CFR 1926.451${paragraph}`, fromMemory: true }) as const;
 
 /** Rules of bracing and planks that are lengths. */
-export const bracingLengthRules = {
+const bracingLengthRules = {
   'bracing.spacing.most': {
     id: 'bracing.spacing.most',
     type: 'length',
@@ -316,7 +316,7 @@ export const bracingLengthRules = {
 } as const satisfies Record<string, LengthRule>;
 
 /** Those that are counts. */
-export const bracingCountRules = {
+const bracingCountRules = {
   'bracing.strip.share': {
     id: 'bracing.strip.share',
     type: 'count',
@@ -400,7 +400,7 @@ export const bracingCountRules = {
 } as const satisfies Record<string, CountRule>;
 
 /** Those that are a choice. */
-export const bracingChoiceRules = {
+const bracingChoiceRules = {
   'bracing.gear': {
     id: 'bracing.gear',
     type: 'choice',

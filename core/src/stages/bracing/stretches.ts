@@ -28,7 +28,7 @@ const topOf = (levels: Levels, wall: string): number =>
   Math.max(0, ...(levels.walls[wall] ?? []).map(({ top }) => top));
 
 /** What `stretchesOf` goes by. */
-export interface StretchesOfInput {
+interface StretchesOfInput {
   readonly ends: readonly [FaceEnd, FaceEnd];
   readonly crossings: readonly Crossing[];
   readonly side: Side;

@@ -5,7 +5,7 @@ import { type PlankRules, mostHang } from './spacing';
 import type { Strip } from './strips';
 
 /** Braces of a wall with the planks that lie on them. */
-export interface Walkway {
+interface Walkway {
   readonly stood: readonly Stood[];
   readonly planks: readonly Plank[];
 }
@@ -194,7 +194,7 @@ function addedBy({ last, next, before }: Way, waysOf: WaysOf): readonly number[]
 }
 
 /** What `planWalkway` goes by. */
-export interface PlanWalkwayInput {
+interface PlanWalkwayInput {
   /** Strips that may take a brace, in order. */
   readonly strips: readonly Strip[];
   /** Braces that must stand, in order, at least two, on some of the strips. */

@@ -9,7 +9,7 @@ import type { Side } from './problem';
 import type { FaceCrossings, Stretch, StretchEnd } from './stretches';
 
 /** What `inTheWay` goes by. */
-export interface InTheWayInput {
+interface InTheWayInput {
   readonly openings: readonly PlacedOpening[];
   readonly inserts: readonly PlacedInsert[];
   readonly across: FaceCrossings['across'];
@@ -37,7 +37,7 @@ export function inTheWay({ openings, inserts, across, side, width }: InTheWayInp
 }
 
 /** What `wantedOn` goes by. */
-export interface WantedOnInput {
+interface WantedOnInput {
   readonly wall: Wall;
   readonly of: Stretch;
   readonly openings: readonly PlacedOpening[];

@@ -20,7 +20,7 @@ export interface WindOnBrace {
 }
 
 /** What `windOnBrace` goes by. */
-export interface WindOnBraceInput {
+interface WindOnBraceInput {
   /** Pascals of velocity pressure. */
   readonly pressure: number;
   /** What the pressure is multiplied by for a free-standing wall. */

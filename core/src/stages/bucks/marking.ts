@@ -30,7 +30,7 @@ export interface Marking {
 }
 
 /** A height by the courses under it. */
-export function byCourse(levels: Pick<Levels, 'tops'>, height: Length): ByCourse {
+function byCourse(levels: Pick<Levels, 'tops'>, height: Length): ByCourse {
   const course = Math.max(
     0,
     levels.tops.findLastIndex((top) => top <= height),

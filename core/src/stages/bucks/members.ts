@@ -34,7 +34,7 @@ export const bracesAcross = (length: Length, spacing: Length): number =>
   Math.max(0, Math.ceil(length / spacing) - 1);
 
 /** Length of the arc of a round top at so much outside the rough opening. [length of an arc] */
-export function archLength(opening: PlacedOpening, outside: Length): Length {
+function archLength(opening: PlacedOpening, outside: Length): Length {
   const { finished } = opening;
   if (finished.rise === 0) return ZERO;
   const width = widthOf(finished);

@@ -91,7 +91,7 @@ export function freeEnd(system: FormSystem, parity: Parity, make: 'free' | 'tee'
 }
 
 /** What `wallEnd` goes by. */
-export interface WallEndInput {
+interface WallEndInput {
   readonly system: FormSystem;
   readonly corner: Corner;
   readonly own: Wall;

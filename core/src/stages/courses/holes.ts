@@ -6,7 +6,7 @@ import { type RowPiece, clipPiece } from './row';
 import type { Segment, Stretch } from './segments';
 
 /** A stretch of a course, or a piece in it: where it lies, and its heights. */
-export interface PieceHeight {
+interface PieceHeight {
   readonly bottom: Length;
   readonly top: Length;
 }
@@ -162,7 +162,7 @@ function hidden({ before, from, cuts, block, courses, holes }: HiddenInput): num
 }
 
 /** What `hidingPlaces` goes by. */
-export interface HidingPlacesInput {
+interface HidingPlacesInput {
   readonly from: Readonly<Record<'odd' | 'even', Length>>;
   readonly cuts: Readonly<Record<'odd' | 'even', RunCuts>>;
   readonly block: Length;
@@ -197,7 +197,7 @@ export function hidingPlaces({
 }
 
 /** What `keptOf` goes by. */
-export interface KeptOfInput {
+interface KeptOfInput {
   readonly piece: RowPiece;
   readonly low: Length;
   readonly high: Length;

@@ -38,7 +38,7 @@ export interface JudgeRules {
 }
 
 /** A row of blocks between two ends, in the order of their stations. */
-export interface JudgedRow {
+interface JudgedRow {
   readonly pieces: readonly RowPiece[];
   readonly start: RowEnd;
   readonly end: RowEnd;

@@ -268,10 +268,10 @@ function teeJoints(shell: Shell, loops: readonly LaidLoop[]): readonly WeakJoint
 }
 
 /** What `layCourses` reads of a plan besides shell and levels. */
-export type CoursesInput = Pick<Plan, 'loops' | 'units'>;
+type CoursesInput = Pick<Plan, 'loops' | 'units'>;
 
 /** What `layingOf` goes by. */
-export interface LayingOfInput {
+interface LayingOfInput {
   readonly system: FormSystem;
   readonly plan: CoursesInput;
   readonly rules: HouseRules;

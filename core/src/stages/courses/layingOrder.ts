@@ -25,7 +25,7 @@ function leadsOf(row: readonly WallPiece[]) {
 }
 
 /** What `layingOrder` goes by. */
-export interface LayingOrderInput {
+interface LayingOrderInput {
   readonly pieces: readonly Piece[];
   readonly course: number;
   /** In walking order, loop by loop. */

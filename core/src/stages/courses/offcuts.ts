@@ -43,7 +43,7 @@ export interface OffcutPlan {
 }
 
 /** When a cut piece may be an offcut. */
-export interface ReuseRules {
+interface ReuseRules {
   readonly fromCourse: number;
   readonly shortest: Length;
   readonly perBlock: number;
@@ -151,7 +151,7 @@ export function blocksForStrips(heights: readonly Length[], system: FormSystem):
 }
 
 /** What `planOffcuts` goes by. */
-export interface PlanOffcutsInput {
+interface PlanOffcutsInput {
   readonly pieces: readonly Piece[];
   readonly walls: readonly Wall[];
   readonly system: FormSystem;

@@ -5,7 +5,7 @@ import type { Rect } from '../openings';
 export type Hand = 'LH' | 'RH';
 
 /** Heights of a piece above the lowest footing: a course, or less where it is ripped. */
-export interface PieceHeights {
+interface PieceHeights {
   readonly bottom: Length;
   readonly top: Length;
 }

@@ -76,7 +76,7 @@ interface Share {
 }
 
 /** Joints of the other kind of course, and how far from them a joint of this one keeps. */
-export interface SeamNeighbours {
+interface SeamNeighbours {
   readonly joints: readonly Length[];
   readonly stagger: Length;
 }
@@ -110,7 +110,7 @@ function towardsSeam(run: Length, rules: CutRules, crowds: (fromSeam: Length) =>
 }
 
 /** What `laySeam` goes by. */
-export interface LaySeamInput {
+interface LaySeamInput {
   readonly from: Length;
   readonly to: Length;
   /** From the wall's first corner; between `from` and `to`. */

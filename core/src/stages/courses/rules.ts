@@ -6,7 +6,7 @@ const ours = { kind: 'ours' } as const;
 const anyLength = { least: ZERO, most: inches(96) };
 
 /** House rules of the courses that take a length. */
-export const coursesLengthRules = {
+const coursesLengthRules = {
   'courses.filler.shortest': {
     id: 'courses.filler.shortest',
     type: 'length',
@@ -84,7 +84,7 @@ export const coursesLengthRules = {
 } as const satisfies Record<string, LengthRule>;
 
 /** House rules of the courses that take a count. */
-export const coursesCountRules = {
+const coursesCountRules = {
   'courses.filler.blocksFromCorner': {
     id: 'courses.filler.blocksFromCorner',
     type: 'count',
@@ -139,7 +139,7 @@ export const coursesCountRules = {
 } as const satisfies Record<string, CountRule>;
 
 /** House rules of the courses that take a choice. */
-export const coursesChoiceRules = {
+const coursesChoiceRules = {
   'courses.corner.lead': {
     id: 'courses.corner.lead',
     type: 'choice',

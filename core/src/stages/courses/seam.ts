@@ -22,7 +22,7 @@ function faults(run: Length, rules: CutRules): number {
 const WITHIN = -100;
 
 /** What `snapSeam` goes by. */
-export interface SnapSeamInput {
+interface SnapSeamInput {
   readonly fill: WallFill;
   readonly length: Length;
   /** From the wall's first corner. */

@@ -31,7 +31,7 @@ function toNearest(edges: readonly Length[], marks: readonly Length[], reach: Le
 }
 
 /** A move of an opening along its wall and up. */
-export interface OpeningMove {
+interface OpeningMove {
   readonly along: Length;
   readonly up: Length;
   /** Whether an edge came to a joint, and whether foot or head came to a course line or another head. */
@@ -40,7 +40,7 @@ export interface OpeningMove {
 }
 
 /** What `snapOpening` goes by. */
-export interface SnapOpeningInput {
+interface SnapOpeningInput {
   readonly opening: PlacedOpening;
   readonly wanted: { readonly along: Length; readonly up: Length };
   /** Of its wall, as `jointsOf` tells them. */

@@ -92,7 +92,7 @@ export function leadsOf(built: BuiltLoop, laying: Laying): ReadonlyMap<string, L
 }
 
 /** What `endsOf` goes by. */
-export interface EndsOfInput {
+interface EndsOfInput {
   readonly built: BuiltLoop;
   readonly index: number;
   readonly parity: Parity;

@@ -13,7 +13,7 @@ import { type BuiltLoop, type Shell, wallsOf } from '../outline';
 import type { FootingProblem } from './problem';
 
 /** A pull of the tape between two corners, by their letters and their places in the loop. */
-export interface ReadPull {
+interface ReadPull {
   readonly id: string;
   readonly from: string;
   readonly to: string;
@@ -90,7 +90,7 @@ function design(at: Coordinates, observations: readonly Observation[]): Matrix {
   return matrix;
 }
 
-export interface Solution {
+interface Solution {
   /** Corners in millimetres, where the measures put them. */
   readonly at: Coordinates;
   /** Measured less adjusted, millimetres. */
@@ -323,7 +323,7 @@ function adjustLoop(
 }
 
 /** What `adjustPulls` goes by. */
-export interface AdjustPullsInput {
+interface AdjustPullsInput {
   readonly shell: Shell;
   readonly pulls: readonly Pull[];
   readonly rows: ReadonlySet<string>;

@@ -70,7 +70,7 @@ export interface Bases {
 }
 
 /** `out 2in` is +2 in, `in 2in` −2 in; null where it cannot be read. */
-export function readOffset(text: string, units: UnitSystem): Length | null {
+function readOffset(text: string, units: UnitSystem): Length | null {
   const found = /^\s*(out|in)\s+(.*)$/i.exec(text);
   const reading = found && readLength(found[2] ?? '', units);
   if (!found || !reading?.ok || reading.length < 0) return null;

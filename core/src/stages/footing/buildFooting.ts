@@ -16,7 +16,7 @@ import { type Square, squareOf } from './square';
 import { type Survey, readSurvey } from './survey';
 
 /** What `buildFooting` reads of a plan. */
-export type FootingInput = Pick<Plan, 'loops' | 'units' | 'footing'>;
+type FootingInput = Pick<Plan, 'loops' | 'units' | 'footing'>;
 
 /** Everything between the ground and the first course: what it is, what was measured on it, and what is done about it. */
 export interface Footing {

@@ -15,7 +15,7 @@ export interface TapeMark {
 }
 
 /** A stretch of a wall that a piece stands on, on the footing or the rock. */
-export interface Stand {
+interface Stand {
   readonly from: Length;
   readonly to: Length;
 }

@@ -16,7 +16,7 @@ export interface FootingChange {
 }
 
 /** A footing of which nothing has been said. */
-export const PLAIN_FOOTING: FootingPlan = { kind: 'strip' };
+const PLAIN_FOOTING: FootingPlan = { kind: 'strip' };
 
 /** The footing with a change on it, lengths in their stored form; what is empty goes, as if it had never been. */
 export function changeFooting(

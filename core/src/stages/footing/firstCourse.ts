@@ -20,14 +20,14 @@ export interface FirstCourse {
 }
 
 /** A stretch of a wall whose blocks stand on the footing or the rock. */
-export interface StandingStretch {
+interface StandingStretch {
   readonly wall: string;
   readonly from: Length;
   readonly to: Length;
 }
 
 /** What of every row of the courses stands on the footing or the rock: a row that runs on over a lower course stands on that one. */
-export const standingStretches = (courses: Courses, levels: Levels): readonly StandingStretch[] =>
+const standingStretches = (courses: Courses, levels: Levels): readonly StandingStretch[] =>
   courses.rows.flatMap((row) =>
     (levels.walls[row.wall] ?? []).flatMap((span): StandingStretch[] => {
       // A row may run past its wall's own end, round an inside corner.
@@ -103,7 +103,7 @@ function fixing(rows: readonly StandingStretch[], shell: Shell, rules: HouseRule
 const GLUES = ['two-courses-first', 'as-laid', 'foamed-last', 'mortar'] as const;
 
 /** What `firstCourseOf` goes by. */
-export interface FirstCourseOfInput {
+interface FirstCourseOfInput {
   readonly shell: Shell;
   readonly courses: Courses;
   readonly levels: Levels;

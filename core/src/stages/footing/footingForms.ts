@@ -7,7 +7,7 @@ import type { Bases, WallBase } from './bases';
 import { stockFor } from './cutToLength';
 
 /** Ties on one plank: how many on equal centres, and what is left at either end. */
-export interface PlankTies {
+interface PlankTies {
   readonly ties: number;
   readonly end: Length;
 }

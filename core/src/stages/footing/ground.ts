@@ -1,4 +1,4 @@
-import { type Length, nanometres, ZERO } from '../../kernel/measure';
+import { type Length, ZERO, lerp } from '../../kernel/measure';
 import type { BuiltLoop, Levels, Shell, Wall } from '../outline';
 
 /** A reading in its place. Heights are told above the lowest reading, with the footing's planned steps taken out. */
@@ -62,7 +62,7 @@ function stretchesOf(built: BuiltLoop, levels: Levels): Stretches {
   };
 }
 
-export interface Ground {
+interface Ground {
   /**
    * Height of the footing at a place, between the readings beside it; null where its stretch has none. At a step, that of
    * the stretch which another place of the wall lies on.
@@ -97,7 +97,7 @@ function between({ shots, round }: Stretch, station: Length): Length | null {
   if (!before) return first.height;
   if (!after) return last.height;
   const share = to > from ? (station - from) / (to - from) : 0;
-  return nanometres(before.height + (after.height - before.height) * share);
+  return lerp(before.height, after.height, share);
 }
 
 /** The footing or rock between its readings, stretch by stretch of what is level by plan. */

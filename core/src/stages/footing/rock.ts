@@ -1,5 +1,5 @@
 import type { Piece } from '../courses';
-import { type Length, add, nanometres, subtract, ZERO, min, max } from '../../kernel/measure';
+import { type Length, add, nanometres, subtract, ZERO, min, max, lerp } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
 import { type Shell, type Wall, wallsOf } from '../outline';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
@@ -72,7 +72,7 @@ function splitAt(profile: readonly RockPoint[], gap: Length): readonly RockPoint
     const next = profile[index + 1];
     if (!next || (point.gap - gap) * (next.gap - gap) >= 0) return [point];
     const share = (gap - point.gap) / (next.gap - point.gap);
-    return [point, { at: nanometres(point.at + (next.at - point.at) * share), gap }];
+    return [point, { at: lerp(point.at, next.at, share), gap }];
   });
 }
 
@@ -127,7 +127,7 @@ export function gapAt(profile: readonly RockPoint[], at: Length): Length {
   const [a, b] = [profile[Math.max(index - 1, 0)], profile[index < 0 ? profile.length - 1 : index]];
   if (!a || !b) return ZERO;
   const share = b.at > a.at ? (at - a.at) / (b.at - a.at) : 0;
-  return nanometres(a.gap + (b.gap - a.gap) * share);
+  return lerp(a.gap, b.gap, share);
 }
 
 /** Two wood blocks under a form block: at the webs nearest to so far from its ends. One where both are the same web. */

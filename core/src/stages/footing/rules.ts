@@ -6,7 +6,7 @@ const ours = { kind: 'ours' } as const;
 const anyLength = { least: ZERO, most: inches(96) };
 
 /** House rules of the footing that take a length. */
-export const footingLengthRules = {
+const footingLengthRules = {
   'footing.width': {
     id: 'footing.width',
     type: 'length',
@@ -243,7 +243,7 @@ export const footingLengthRules = {
 } as const satisfies Record<string, LengthRule>;
 
 /** House rules of the footing that take a count. */
-export const footingCountRules = {
+const footingCountRules = {
   'footing.receiver.readings': {
     id: 'footing.receiver.readings',
     type: 'count',
@@ -267,7 +267,7 @@ export const footingCountRules = {
 } as const satisfies Record<string, CountRule>;
 
 /** House rules of the footing that take a choice. */
-export const footingChoiceRules = {
+const footingChoiceRules = {
   'footing.hold': {
     id: 'footing.hold',
     type: 'choice',

@@ -34,7 +34,7 @@ export interface BlockShims {
 }
 
 /** A stretch that stands above the line that all the rest could be laid to. */
-export interface Hump {
+interface Hump {
   readonly wall: string;
   readonly from: Length;
   readonly to: Length;
@@ -267,7 +267,7 @@ function shavingOf({ shots, places, walls, longest, deepest, step }: ShavingOfIn
 }
 
 /** What `readSurvey` goes by. */
-export interface ReadSurveyInput {
+interface ReadSurveyInput {
   readonly shell: Shell;
   readonly levels: Levels;
   /** Those that stand on the footing. */

@@ -6,6 +6,7 @@ import {
   showLength,
   storeLength,
   subtract,
+  sum,
 } from '../../kernel/measure';
 import { type Shell, type Wall, wallsOf } from '../outline';
 import {
@@ -20,12 +21,12 @@ import {
   writeTable,
 } from '../../kernel/table';
 
-export type SurveyFileReading =
+type SurveyFileReading =
   | { readonly ok: true; readonly shots: readonly Omit<Shot, 'id'>[] }
   | { readonly ok: false; readonly problems: readonly RowProblem[] };
 
 /** More rows than these are no survey of a footing. */
-export const MOST_READINGS = 5_000;
+const MOST_READINGS = 5_000;
 const NAMES: Readonly<Record<'wall' | 'at' | 'station' | 'reading', readonly string[]>> = {
   wall: ['wall'],
   at: ['at', 'from corner', 'along'],
@@ -132,7 +133,7 @@ function atStation(walls: readonly Wall[], station: Length): Place {
   const own = walls.filter((wall) => wall.loop === first?.loop);
   const wall = own.findLast((each) => each.station <= station);
   if (!wall || station < 0 || subtract(station, wall.station) > wall.length) {
-    const all = own.reduce((sum, each) => sum + each.length, 0) as Length;
+    const all = sum(own.map((each) => each.length));
     return `The station lies past the end of the walls, which are ${showLength(all, 'imperial')} all round.`;
   }
   const from = subtract(station, wall.station);

@@ -9,7 +9,7 @@ export type InsertChange = {
 };
 
 /** An insert with a change on it, lengths in their stored form. */
-export const changeInsert = (insert: Insert, change: InsertChange, units: UnitSystem): Insert =>
+const changeInsert = (insert: Insert, change: InsertChange, units: UnitSystem): Insert =>
   storedThing({ ...insert, ...change } as Insert, units);
 
 /** What can be done to inserts. */

@@ -35,9 +35,9 @@ type Column = keyof typeof COLUMNS;
 const LENGTHS = ['size', 'height', 'depth', 'length', 'spacing', 'fall'] as const;
 
 /** More rows than these are no inserts of one job. */
-export const MOST_INSERTS = 1_000;
+const MOST_INSERTS = 1_000;
 
-export type InsertsFileReading =
+type InsertsFileReading =
   | { readonly ok: true; readonly inserts: readonly Omit<Insert, 'id'>[] }
   | { readonly ok: false; readonly problems: readonly RowProblem[] };
 

@@ -4,7 +4,7 @@ import type { Wall } from '../outline';
 import type { PlacedInsert } from './placeInserts';
 
 /** What the crew needs for inserts, added up. */
-export interface InsertParts {
+interface InsertParts {
   /** Pipe for sleeves and conduits by their bore, end to end: each runs through the whole wall. */
   readonly pipes: readonly { readonly size: Length; readonly count: number; readonly length: Length }[];
   /** Two caps for each, tight; and a wood plate over each, so that the pour does not push it. */

@@ -54,7 +54,7 @@ export interface Inserts {
 }
 
 /** What `placeInserts` reads of a plan besides its shell and levels. */
-export type InsertsInput = Pick<Plan, 'units' | 'inserts'>;
+type InsertsInput = Pick<Plan, 'units' | 'inserts'>;
 
 const KIND_NAMES: Readonly<Record<InsertKind, string>> = {
   sleeve: 'Sleeve',

@@ -5,7 +5,7 @@ const commonPractice = { kind: 'common practice' } as const;
 const ours = { kind: 'ours' } as const;
 
 /** House rules of what goes through a wall, into it or onto it that take a length. */
-export const insertLengthRules = {
+const insertLengthRules = {
   'inserts.clear': {
     id: 'inserts.clear',
     type: 'length',
@@ -139,7 +139,7 @@ export const insertLengthRules = {
 } as const satisfies Record<string, LengthRule>;
 
 /** House rules of what goes through a wall, into it or onto it that take a count. */
-export const insertCountRules = {
+const insertCountRules = {
   'inserts.ledger.rows': {
     id: 'inserts.ledger.rows',
     type: 'count',

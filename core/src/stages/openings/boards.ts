@@ -2,7 +2,7 @@ import { type Length, inches, nanometres } from '../../kernel/measure';
 import type { BuckKind } from './plan';
 
 /** A width that a material is sold in. */
-export interface BoardSize {
+interface BoardSize {
   readonly name: string;
   readonly width: Length;
 }
@@ -37,7 +37,7 @@ export function boardSizes(kind: BuckKind): readonly BoardSize[] {
 }
 
 /** Boards side by side that make a width. */
-export interface Rips {
+interface Rips {
   readonly count: number;
   /** Width of each. */
   readonly width: Length;

@@ -56,7 +56,7 @@ export interface BuckFigureProblem {
 const READABLE = { thickness: [inches(0.125), inches(12)], stock: [inches(12), inches(960)] } as const;
 
 /** What `buckMaterial` goes by. */
-export interface BuckMaterialInput {
+interface BuckMaterialInput {
   readonly kind: BuckKind;
   readonly family: Family;
   readonly skin: Length;

@@ -30,7 +30,7 @@ export function changeOpening(opening: Opening, change: OpeningChange, units: Un
 }
 
 /** The plan's own figures of one buck's material changed; with none left they go. */
-export function changeBuck(plan: Plan, buck: BuckKind, change: BuckChange): Plan {
+function changeBuck(plan: Plan, buck: BuckKind, change: BuckChange): Plan {
   const figures = storedThing({ ...plan.bucks?.[buck], ...change } as BuckFigures, plan.units, new Set());
   const others = Object.entries(plan.bucks ?? {}).filter(([kind]) => kind !== buck);
   const bucks = Object.fromEntries([

@@ -51,9 +51,9 @@ const LENGTHS: ReadonlySet<string> = new Set<Column>([
 ]);
 
 /** More rows than these are no openings of one job. */
-export const MOST_OPENINGS = 500;
+const MOST_OPENINGS = 500;
 
-export type OpeningsFileReading =
+type OpeningsFileReading =
   | { readonly ok: true; readonly openings: readonly Omit<Opening, 'id'>[] }
   | { readonly ok: false; readonly problems: readonly RowProblem[] };
 

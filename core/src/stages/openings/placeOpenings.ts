@@ -60,7 +60,7 @@ export interface Openings {
 }
 
 /** What `placeOpenings` reads of a plan besides its shell and levels. */
-export type OpeningsInput = Pick<Plan, 'units' | 'openings' | 'bucks'>;
+type OpeningsInput = Pick<Plan, 'units' | 'openings' | 'bucks'>;
 
 const KIND_NAMES: Readonly<Record<OpeningKind, string>> = {
   window: 'Window',

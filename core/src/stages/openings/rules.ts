@@ -5,7 +5,7 @@ const commonPractice = { kind: 'common practice' } as const;
 const ours = { kind: 'ours' } as const;
 
 /** Rules of openings, bucks and inserts that are lengths. */
-export const openingLengthRules = {
+const openingLengthRules = {
   'openings.pier.least': {
     id: 'openings.pier.least',
     type: 'length',
@@ -159,10 +159,10 @@ export const openingLengthRules = {
 } as const satisfies Record<string, LengthRule>;
 
 /** Those that are counts. */
-export const openingCountRules = {} as const satisfies Record<string, CountRule>;
+const openingCountRules = {} as const satisfies Record<string, CountRule>;
 
 /** Those that are a choice between schools. */
-export const openingChoiceRules = {
+const openingChoiceRules = {
   'openings.buck': {
     id: 'openings.buck',
     type: 'choice',

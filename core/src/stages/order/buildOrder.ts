@@ -411,7 +411,7 @@ function staging(lines: readonly OrderLine[], courses: Courses, walls: readonly 
 }
 
 /** What an order is made of. */
-export interface OrderGround {
+interface OrderGround {
   readonly shell: Shell;
   readonly levels: Levels;
   readonly courses: Courses;

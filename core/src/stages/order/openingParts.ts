@@ -8,7 +8,7 @@ import type { Wall } from '../outline';
 import { type Given, type How, givenCount, givenLength } from '../../kernel/figures/how';
 
 /** Something to order for openings or inserts. */
-export interface OpeningPart {
+interface OpeningPart {
   readonly id: string;
   readonly group: 'parts' | 'fixings';
   readonly article: string;
@@ -17,7 +17,7 @@ export interface OpeningPart {
 }
 
 /** What `openingParts` goes by. */
-export interface OpeningPartsInput {
+interface OpeningPartsInput {
   readonly bucks: Bucks;
   readonly inserts: Inserts;
   readonly walls: ReadonlyMap<string, Wall>;

@@ -5,7 +5,7 @@ const commonPractice = { kind: 'common practice' } as const;
 const ours = { kind: 'ours' } as const;
 
 /** House rules of the order that take a length. */
-export const orderLengthRules = {
+const orderLengthRules = {
   'order.board.length': {
     id: 'order.board.length',
     type: 'length',
@@ -29,7 +29,7 @@ export const orderLengthRules = {
 } as const satisfies Record<string, LengthRule>;
 
 /** House rules of the order that take a count. */
-export const orderCountRules = {
+const orderCountRules = {
   'order.spares': {
     id: 'order.spares',
     type: 'count',

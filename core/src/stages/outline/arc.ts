@@ -40,7 +40,7 @@ export const radiusAt = (drawn: Length, sweep: Angle, inward: number): Length =>
   nanometres(sweep > 0 ? drawn - inward : drawn + inward);
 
 /** What `alongArc` goes by. */
-export interface AlongArcInput {
+interface AlongArcInput {
   readonly from: Point;
   readonly heading: Angle;
   readonly radius: number;

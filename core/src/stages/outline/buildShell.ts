@@ -17,7 +17,7 @@ import type { BuiltLoop, LoopProblem, Shell, ShellLoop, Tee, Wall } from './shel
 import type { SettingOut } from './walk';
 
 /** What `buildShell` reads of a plan: nothing else can change its answer. */
-export type ShellInput = Pick<Plan, 'loops' | 'units' | 'measuredTo' | 'family' | 'families' | 'core'>;
+type ShellInput = Pick<Plan, 'loops' | 'units' | 'measuredTo' | 'family' | 'families' | 'core'>;
 
 /** The walls that an open walk's ends meet, and where it sets out from the one that it starts at. */
 function teesOf(

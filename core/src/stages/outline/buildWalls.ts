@@ -219,7 +219,7 @@ function faceAt(lines: Lines, depth: Depth): readonly Point[] {
 const NO_TEES: BuiltLoop['tees'] = { start: null, end: null };
 
 /** What `buildWalls` goes by. */
-export interface BuildWallsInput {
+interface BuildWallsInput {
   readonly loop: Loop;
   readonly legs: readonly Leg[];
   readonly letters: readonly string[];

@@ -26,7 +26,7 @@ function untypedAtEnd(loop: Loop): number {
 }
 
 /** What `layOutLoop` goes by. */
-export interface LayOutLoopInput {
+interface LayOutLoopInput {
   readonly loop: Loop;
   readonly plan: Pick<Plan, 'units' | 'measuredTo'>;
   /** The job's forms; null where they cannot be used, and then no wall stands. */

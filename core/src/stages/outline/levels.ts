@@ -93,7 +93,7 @@ export function workedPours(pours: readonly Pour[], { courses }: Pick<Levels, 'c
 }
 
 /** What `buildLevels` reads of a plan besides its shell. */
-export type LevelsInput = Pick<Plan, 'loops' | 'units' | 'pours' | 'height'>;
+type LevelsInput = Pick<Plan, 'loops' | 'units' | 'pours' | 'height'>;
 
 /** What a pour's own problems are: courses that cannot be, pours out of order. */
 function pourProblems(pours: readonly Pour[], most: number): readonly LevelProblem[] {
@@ -164,7 +164,7 @@ export function readFootingStep(text: string, units: UnitSystem): Length | null 
 }
 
 /** A top: `5 courses` by the story pole, or a height above the lowest footing; null where it cannot be read. */
-export function readTop(text: string, units: UnitSystem, tops: readonly Length[]): Length | null {
+function readTop(text: string, units: UnitSystem, tops: readonly Length[]): Length | null {
   const courses = /^\s*(\d+)\s*courses?\s*$/i.exec(text);
   if (courses) return tops[Number(courses[1])] ?? null;
   const reading = readLength(text, units);

@@ -123,7 +123,7 @@ export interface Pour {
 }
 
 /** A row to add. Without an id it is given a fresh one when it is added. */
-export type NewRow = Omit<WalkRow, 'id'> & Partial<Pick<WalkRow, 'id'>>;
+type NewRow = Omit<WalkRow, 'id'> & Partial<Pick<WalkRow, 'id'>>;
 
 /** What may be set on an outline as a whole; null takes it off again. */
 export interface LoopChange {

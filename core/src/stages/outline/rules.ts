@@ -5,7 +5,7 @@ const commonPractice = { kind: 'common practice' } as const;
 const ours = { kind: 'ours' } as const;
 
 /** House rules of the outline that take a length. */
-export const outlineLengthRules = {
+const outlineLengthRules = {
   'outline.gap.closed': {
     id: 'outline.gap.closed',
     type: 'length',
@@ -39,7 +39,7 @@ export const outlineLengthRules = {
 } as const satisfies Record<string, LengthRule>;
 
 /** House rules of the outline that take a count. */
-export const outlineCountRules = {
+const outlineCountRules = {
   'courses.most': {
     id: 'courses.most',
     type: 'count',
@@ -53,7 +53,7 @@ export const outlineCountRules = {
 } as const satisfies Record<string, CountRule>;
 
 /** House rules of the outline that take a choice. */
-export const outlineChoiceRules = {
+const outlineChoiceRules = {
   'courses.height.rest': {
     id: 'courses.height.rest',
     type: 'choice',

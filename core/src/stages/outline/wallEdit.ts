@@ -16,7 +16,7 @@ export interface WallChange {
 }
 
 /** `up 32in` with its length in stored form; unreadable text is kept as typed. */
-export function storedStepText(text: string, units: UnitSystem): string {
+function storedStepText(text: string, units: UnitSystem): string {
   const found = /^\s*(up|down)\s+(.*)$/i.exec(text);
   if (!found) return text.trim();
   const reading = readLength(found[2] ?? '', units);
@@ -24,7 +24,7 @@ export function storedStepText(text: string, units: UnitSystem): string {
 }
 
 /** `out 2in` with its length in stored form; unreadable text is kept as typed. */
-export function storedOffsetText(text: string, units: UnitSystem): string {
+function storedOffsetText(text: string, units: UnitSystem): string {
   const found = /^\s*(out|in)\s+(.*)$/i.exec(text);
   if (!found) return text.trim();
   return `${(found[1] ?? '').toLowerCase()} ${storedLengthText(found[2] ?? '', units)}`;
@@ -40,7 +40,7 @@ function storedBearing({ width, offset }: Bearing, units: UnitSystem): Bearing |
 }
 
 /** A top in its stored form: `5 courses`, a height with its unit, or what was typed. */
-export const storedTopText = (text: string, units: UnitSystem): string =>
+const storedTopText = (text: string, units: UnitSystem): string =>
   /course/i.test(text) ? text.trim() : storedLengthText(text, units);
 
 /** Lengths of a change in their stored form, so that they mean the same whatever the job's units become. */

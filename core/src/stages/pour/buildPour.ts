@@ -34,7 +34,7 @@ import { type PourMethod, type Stop, isMoved, methodOf, reachOf, routeOf, stopsO
 import { type PourVolumes, volumesOf } from './volumes';
 
 /** What `buildPour` reads of a plan. */
-export type PourInput = Pick<Plan, 'units' | 'pour'>;
+type PourInput = Pick<Plan, 'units' | 'pour'>;
 
 /** Seconds that a wall takes of one lift at the crew's pace. */
 export interface Dwell {
@@ -81,7 +81,7 @@ export interface Pouring {
 }
 
 /** Everything on which a pour stands. */
-export type PourGround = Pick<
+type PourGround = Pick<
   Worked,
   | 'shell'
   | 'levels'

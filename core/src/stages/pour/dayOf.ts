@@ -56,7 +56,7 @@ function afterOf(
 }
 
 /** What is placed in a day, and how. */
-export interface DayInput {
+interface DayInput {
   readonly volumes: PourVolumes;
   readonly mix: MixCard;
   readonly method: PourMethod;

@@ -57,7 +57,7 @@ function lowFirst(span: PourSpan, units: UnitSystem, rules: HouseRules): readonl
 }
 
 /** By what the lifts of a pour are made. */
-export interface LiftsInput {
+interface LiftsInput {
   /** Depths from the bottom up, where lifts are set by hand. */
   readonly typed: readonly string[] | undefined;
   readonly units: UnitSystem;

@@ -229,7 +229,7 @@ export interface Soonest {
 }
 
 /** Everything that the pressure of a pour follows from. */
-export interface PressingInput {
+interface PressingInput {
   readonly span: PourSpan;
   readonly lifts: readonly LiftSpan[];
   readonly rising: RisingInput;

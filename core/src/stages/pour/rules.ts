@@ -9,7 +9,7 @@ const ours = { kind: 'ours' } as const;
 const minutes = { source: ours, least: 0, most: 240 } as const;
 
 /** Rules of lifts, trucks and money that are lengths. */
-export const pourLengthRules = {
+const pourLengthRules = {
   'pour.lift.first': {
     id: 'pour.lift.first',
     type: 'length',
@@ -134,7 +134,7 @@ export const pourLengthRules = {
 } as const satisfies Record<string, LengthRule>;
 
 /** Those that are counts. */
-export const pourCountRules = {
+const pourCountRules = {
   'pour.allowance': {
     id: 'pour.allowance',
     type: 'count',
@@ -416,7 +416,7 @@ export const pourCountRules = {
 } as const satisfies Record<string, CountRule>;
 
 /** Those that are a choice. */
-export const pourChoiceRules = {
+const pourChoiceRules = {
   'pour.lifts': {
     id: 'pour.lifts',
     type: 'choice',

@@ -20,7 +20,7 @@ export interface SideVolume {
 }
 
 /** Where the job's own side pours come from. */
-export type SidesGround = Pick<Worked, 'footing' | 'openings' | 'shell'>;
+type SidesGround = Pick<Worked, 'footing' | 'openings' | 'shell'>;
 
 /** What the job itself pours beside its walls: a footing that is poured as one with them, the gap on rock, slab concrete over a held-down wall. */
 function ownSides(

@@ -84,7 +84,7 @@ export function slicesOf(
 }
 
 /** What `faceOf` goes by. */
-export interface FaceOfInput {
+interface FaceOfInput {
   readonly slice: Slice;
   readonly wall: Wall;
   readonly rows: readonly CourseRow[];

@@ -74,7 +74,7 @@ export function between(
 const sumOf = (name: string, of: readonly How[]): How => ({ op: 'sum', name, unit: 'volume', of });
 
 /** The truck's room and the plant's step in cubic metres, each told in the job's own unit. */
-export function plantUnits(units: UnitSystem, rules: HouseRules) {
+function plantUnits(units: UnitSystem, rules: HouseRules) {
   const unit = units === 'imperial' ? CUBIC_METRES_PER_CUBIC_YARD : 1;
   return {
     truck: rules.quantity('pour.truck.load'),
@@ -212,7 +212,7 @@ function topArea(
 }
 
 /** What fills the forms of a pour: its core and what stands in it, its side pours, the loads that somebody chose. */
-export interface VolumesInput {
+interface VolumesInput {
   readonly lifts: readonly LiftSpan[];
   readonly core: Core;
   readonly displacing: Displacing;

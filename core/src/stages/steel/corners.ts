@@ -91,7 +91,7 @@ const lyingAt = (lying: LyingByWall, own: SteelWall, course: number): Lying | un
   lying.get(own.wall.id)?.find((each) => each.course === course);
 
 /** What `bendRound` goes by. */
-export interface BendRoundInput {
+interface BendRoundInput {
   readonly own: SteelWall;
   readonly row: CourseRow;
   readonly size: BarSize;

@@ -33,7 +33,7 @@ export const straight = (length: Length, cutting: Cutting): Cut => ({
 });
 
 /** What `bent` goes by. */
-export interface BentInput {
+interface BentInput {
   readonly legs: readonly Length[];
   readonly size: BarSize;
   readonly bend: Pick<Bend, 'inside'>;

@@ -15,7 +15,7 @@ export interface CutLine {
 }
 
 /** What is to be cut and bent for one moment of the laying. */
-export interface CutDay {
+interface CutDay {
   readonly course: number;
   readonly when: Bar['set']['when'];
   readonly lines: readonly CutLine[];
@@ -37,7 +37,7 @@ export const cutListByCourse = (bars: readonly Bar[], schedule: readonly Schedul
   byMoment(bars).map(([{ course, when }, group]) => ({ course, when, lines: linesFor(group, schedule) }));
 
 /** What is to be cut for one pour. */
-export interface CutPour {
+interface CutPour {
   /** Courses of the pour; null for the footing. */
   readonly courses: { readonly from: number; readonly to: number } | null;
   readonly lines: readonly CutLine[];

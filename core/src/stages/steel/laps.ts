@@ -36,7 +36,7 @@ const TOP_BAR_FACTOR = 1.3;
  * Tension development length: f_y ψ_t ψ_g d_b / (25 λ √f'c) for #6 and smaller, / 20 for larger; normal weight, uncoated,
  * ψ_g 1.0 for Grade 60 and less. [ACI 318-19 §25.4.2.3; from memory]
  */
-export function developmentLength(size: BarSize, basis: LapBasis, top: boolean): Length {
+function developmentLength(size: BarSize, basis: LapBasis, top: boolean): Length {
   const divisor = size.diameter <= SMALL ? 25 : 20;
   const length =
     (basis.yieldPsi * (top ? TOP_BAR_FACTOR : 1) * size.diameter) / (divisor * Math.sqrt(basis.concretePsi));

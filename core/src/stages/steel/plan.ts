@@ -52,7 +52,7 @@ export interface SteelPlan {
 }
 
 /** What may be set on one wall's soil; null takes it off again. */
-export interface SoilChange {
+interface SoilChange {
   readonly backfill?: string | null;
   readonly held?: HeldBy | null;
 }

@@ -120,7 +120,7 @@ export function rowFor(
 }
 
 /** What `pickRows` goes by. */
-export interface PickRowsInput {
+interface PickRowsInput {
   readonly table: ReinforcementTable | undefined;
   readonly walls: readonly SteelWall[];
   readonly levels: Levels;

@@ -26,7 +26,7 @@ export function insetAt(limit: RowLimit, atStart: boolean, own: SteelWall, rules
 }
 
 /** What `leftBeside` goes by. */
-export interface LeftBesideInput {
+interface LeftBesideInput {
   readonly own: SteelWall;
   readonly from: Length;
   readonly to: Length;

@@ -242,7 +242,7 @@ export const steelLengthRules = {
 } as const satisfies Record<string, LengthRule>;
 
 /** Those that are counts. */
-export const steelCountRules = {
+const steelCountRules = {
   'steel.concrete.strength': {
     id: 'steel.concrete.strength',
     type: 'count',
@@ -346,7 +346,7 @@ export const steelCountRules = {
 } as const satisfies Record<string, CountRule>;
 
 /** Those that are a choice. */
-export const steelChoiceRules = {
+const steelChoiceRules = {
   'steel.horizontal.size': {
     id: 'steel.horizontal.size',
     type: 'choice',

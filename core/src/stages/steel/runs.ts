@@ -1,7 +1,7 @@
 import { type Length, add, subtract, nanometres, ZERO } from '../../kernel/measure';
 
 /** A piece of a run, from its start. */
-export interface RunPiece {
+interface RunPiece {
   readonly from: Length;
   readonly to: Length;
   readonly laps: { readonly before: Length; readonly after: Length };
@@ -14,7 +14,7 @@ export interface LapFree {
 }
 
 /** A run cut from stock. */
-export interface SplitRun {
+interface SplitRun {
   readonly pieces: readonly RunPiece[];
   /** How many of the kept-off parts, the most important first, hold no lap. */
   readonly kept: number;
@@ -92,7 +92,7 @@ function piecesOf(
 }
 
 /** What `splitRun` goes by. */
-export interface SplitRunInput {
+interface SplitRunInput {
   readonly run: Length;
   readonly stock: Length;
   readonly lap: Length;

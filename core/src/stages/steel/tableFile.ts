@@ -28,7 +28,7 @@ const LENGTHS: ReadonlySet<string> = new Set<Column>(['height', 'backfill', 'spa
 /** More rows than these are no table of one form. */
 const MOST_ROWS = 500;
 
-export type TableFileReading =
+type TableFileReading =
   | { readonly ok: true; readonly rows: readonly TableRow[] }
   | { readonly ok: false; readonly problems: readonly RowProblem[] };
 

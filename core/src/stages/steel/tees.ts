@@ -35,7 +35,7 @@ function teeEnds(own: SteelWall, row: CourseRow, setting: Setting): readonly Tee
 }
 
 /** What `hookedAt` goes by. */
-export interface HookedAtInput {
+interface HookedAtInput {
   readonly own: SteelWall;
   readonly row: CourseRow;
   readonly atStart: boolean;

@@ -16,7 +16,7 @@ export interface Upright {
 const STEP = inches(0.5);
 
 /** Finds clear places for bars that stand in a wall. */
-export interface ClearPlaces {
+interface ClearPlaces {
   /** Centre to centre, the least that two bars of the wall may stand apart. */
   readonly apart: Length;
   /** Whether a place is clear of webs, inserts, the wall's ends and what stands already. */
@@ -77,7 +77,7 @@ export function clearPlaces(
 }
 
 /** Where bars stand along a wall, and the wanted places that have no room. */
-export interface Stations {
+interface Stations {
   readonly at: readonly Length[];
   readonly without: readonly Length[];
 }
@@ -130,7 +130,7 @@ function rowOf({ start, end, length, spacing, places }: RowOfInput): Stations {
 }
 
 /** What `stationsAt` goes by. */
-export interface StationsAtInput {
+interface StationsAtInput {
   readonly own: SteelWall;
   readonly first: Length;
   readonly spacing: Length;

@@ -11,7 +11,7 @@ export interface Blocked {
 }
 
 /** How a bolt may stand on a piece of plate. */
-export interface BoltRules {
+interface BoltRules {
   readonly spacing: Length;
   /** Nearest and farthest from an end. */
   readonly nearest: Length;
@@ -29,7 +29,7 @@ export const boltRules = (rules: HouseRules): BoltRules => ({
 });
 
 /** Bolts of a piece, and what they could not keep. */
-export interface LaidBolts {
+interface LaidBolts {
   readonly at: readonly Length[];
   /** Stretches without a bolt that are wider than the rule, and ends without one near enough. */
   readonly gaps: readonly { readonly from: Length; readonly to: Length }[];

@@ -75,7 +75,7 @@ function stretchesOf(levels: Levels, wall: Wall) {
 }
 
 /** What `plateRuns` goes by. */
-export interface PlateRunsInput {
+interface PlateRunsInput {
   readonly built: BuiltLoop;
   readonly wall: Wall;
   readonly levels: Levels;

@@ -7,7 +7,7 @@ const fromMemory = (name: string) => ({ kind: 'standard', name, fromMemory: true
 const anchorage = fromMemory('IRC R403.1.6');
 
 /** Rules of sill plates and anchor bolts that are lengths. */
-export const topOffLengthRules = {
+const topOffLengthRules = {
   'topoff.plate.stock': {
     id: 'topoff.plate.stock',
     type: 'length',
@@ -113,7 +113,7 @@ export const topOffLengthRules = {
 } as const satisfies Record<string, LengthRule>;
 
 /** Those that are counts. */
-export const topOffCountRules = {
+const topOffCountRules = {
   'topoff.bolt.diameters': {
     id: 'topoff.bolt.diameters',
     type: 'count',
@@ -137,7 +137,7 @@ export const topOffCountRules = {
 } as const satisfies Record<string, CountRule>;
 
 /** Those that are a choice. */
-export const topOffChoiceRules = {
+const topOffChoiceRules = {
   'topoff.top': {
     id: 'topoff.top',
     type: 'choice',

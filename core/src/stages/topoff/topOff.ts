@@ -1,4 +1,4 @@
-import { type Length, ZERO } from '../../kernel/measure';
+import type { Length } from '../../kernel/measure';
 import type { StockPlan } from '../../kernel/stock/cutStock';
 import type { Figure } from '../../kernel/figures/figure';
 import type { PlatePiece, PlateRun } from './plates';
@@ -43,25 +43,3 @@ export interface TopOff {
   readonly tops: readonly PourTop[];
   readonly problems: readonly TopOffProblem[];
 }
-
-const none = (id: string, title: string): Figure => ({
-  id,
-  title,
-  value: 0,
-  unit: 'count',
-  how: { op: 'given', name: 'none', unit: 'count', value: 0 },
-  rules: [],
-  pieces: {},
-});
-
-/** The top of walls that have not been worked. */
-export const NOTHING_ON_TOP: TopOff = {
-  runs: [],
-  stock: { pieces: [], bound: 0, proved: true },
-  boards: none('topoff.boards', 'Boards for sill plates'),
-  bolts: none('topoff.bolts', 'Anchor bolts'),
-  band: { from: ZERO, to: ZERO },
-  ledgerAnchors: { cast: 0, drilled: 0 },
-  tops: [],
-  problems: [],
-};

@@ -71,7 +71,7 @@ const HOT = 0.8;
 const COLD = 0.02;
 
 /** Betters choices by trying changes at random, ever less willing to take a worse one. */
-export interface Annealer {
+interface Annealer {
   /** Runs once through, from a choice; yields whenever it looks up, with the best so far. */
   readonly run: (
     from: readonly ChainChoice[],

@@ -39,7 +39,7 @@ interface Priced {
 }
 
 /** What `betteredPrices` goes by. */
-export interface BetteredPricesInput {
+interface BetteredPricesInput {
   readonly search: Search;
   readonly start: Prices;
   /** The prices to mix from. */
@@ -85,7 +85,7 @@ export function betteredPrices({
 }
 
 /** What `boundOf` goes by. */
-export interface BoundOfInput {
+interface BoundOfInput {
   readonly search: Search;
   readonly at: number;
   readonly best: Score;

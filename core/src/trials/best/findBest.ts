@@ -52,7 +52,7 @@ export interface BestFound {
   readonly done: number;
 }
 
-export type BestReading =
+type BestReading =
   | { readonly ok: true; readonly steps: Generator<BestFound, BestFound, undefined> }
   | { readonly ok: false; readonly why: string };
 

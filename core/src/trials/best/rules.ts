@@ -3,7 +3,7 @@ import type { ChoiceRule } from '../../kernel/rules';
 const ours = { kind: 'ours' } as const;
 
 /** House rules of the best plan that take a choice. */
-export const bestChoiceRules = {
+const bestChoiceRules = {
   'best.order': {
     id: 'best.order',
     type: 'choice',

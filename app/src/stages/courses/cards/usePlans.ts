@@ -6,7 +6,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { BestApi } from '../../../workers/best.worker';
 
 /** How the search stands. */
-export type SearchState =
+type SearchState =
   | { readonly kind: 'idle' }
   | { readonly kind: 'running'; readonly found: BestFound | null }
   | { readonly kind: 'done'; readonly found: BestFound }

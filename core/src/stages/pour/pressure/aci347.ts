@@ -12,9 +12,9 @@ export interface AciWall {
 
 /** Slump up to which the formula holds, rises between which its two branches part, and the height between them. */
 export const ACI_MOST_SLUMP = 7;
-export const ACI_SLOW = 7;
-export const ACI_FAST = 15;
-export const ACI_LOW = 14;
+const ACI_SLOW = 7;
+const ACI_FAST = 15;
+const ACI_LOW = 14;
 
 /** Unit-weight coefficient. [ACI 347R-14 table 4.2.2.1a(a); from memory] */
 export function weightCoefficient(weight: number): number {

@@ -81,7 +81,7 @@ export function bestOf(ways: readonly Ordered[], mostOdds: number): Ordered | nu
 }
 
 /** What a day comes to on average over so many of its draws. */
-export function playedWith(day: Day, seed: number, days: number): Ordered {
+function playedWith(day: Day, seed: number, days: number): Ordered {
   const scratch = scratchFor(day);
   let [cold, overAge, over, waited, stood, cost, waitCost, finish] = [0, 0, 0, 0, 0, 0, 0, 0];
   for (let at = 0; at < days; at++) {

@@ -33,7 +33,7 @@ export interface Idle {
 }
 
 /** How one day went. */
-export interface Run {
+interface Run {
   /** The last concrete is placed. */
   readonly finish: number;
   /** All is done: struck off, bolts set, straightened, washed out. */
@@ -82,7 +82,7 @@ const NOTHING = 1e-6;
 const LEAST_HOURS = 1 / 60;
 
 /** What a run keeps of every slice while it goes. Arrays are made once and used again by the next run. */
-export interface Scratch {
+interface Scratch {
   readonly firstEnd: Float64Array;
   readonly firstDepth: Float64Array;
   readonly last: Float64Array;
