@@ -1,5 +1,5 @@
 // `npm test`: everything that must hold before a change lands. Installs what it needs on a fresh machine.
-import { spawn, spawnSync } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -28,42 +28,13 @@ function ensureChromium() {
   process.exit(1);
 }
 
-/** Steps that run beside each other and do not mind it; the first one writes types that they read. */
-const FIRST = 'types';
-const BESIDE = ['lint', 'build'];
-/** Steps that want the machine to themselves. */
-const ALONE = ['unit', 'rough', 'e2e'];
-
-/** Runs a step, all that it prints told in one piece when it is over. */
-function step(name) {
-  const begun = Date.now();
-  return new Promise((resolve) => {
-    const child = spawn('npm', ['run', '--silent', name], { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
-    const told = [];
-    child.stdout.on('data', (text) => told.push(text));
-    child.stderr.on('data', (text) => told.push(text));
-    child.on('error', (error) => told.push(Buffer.from(`${error.message}\n`)));
-    child.on('close', (status) => {
-      console.log(`\n— ${name}, ${String(Math.round((Date.now() - begun) / 1000))} s`);
-      process.stdout.write(Buffer.concat(told));
-      resolve(status === 0);
-    });
-  });
-}
-
 prepareInstall();
 ensureChromium();
-const failed = (await step(FIRST))
-  ? (await Promise.all(BESIDE.map(async (name) => ((await step(name)) ? [] : [name])))).flat()
-  : [FIRST];
-for (const name of failed.length > 0 ? [] : ALONE) {
-  console.log(`\n— ${name}`);
-  if (run('npm', ['run', '--silent', name])) continue;
-  failed.push(name);
-  break;
-}
-if (failed.length > 0) {
-  console.error(`\nFailed at: ${failed.join(', ')}`);
-  process.exit(1);
+for (const step of ['types', 'lint', 'unit', 'build', 'rough', 'e2e']) {
+  console.log(`\n— ${step}`);
+  if (!run('npm', ['run', '--silent', step])) {
+    console.error(`\nFailed at: ${step}`);
+    process.exit(1);
+  }
 }
 console.log('\nAll of it holds.');
