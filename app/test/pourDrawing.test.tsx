@@ -27,6 +27,7 @@ import { TruckLanes } from '../src/stages/pour/TruckLanes';
 import { degreesText, fromScale, inScale, loadText, oddsText, timeOf } from '../src/stages/pour/pourWords';
 import { type Played, stopAt } from '../src/stages/pour/usePlayed';
 import type { Rehearsal } from '../src/stages/pour/useRehearsal';
+import { CoursesSheet } from '../src/stages/courses/CoursesSheet';
 import { PourSheet } from '../src/stages/pour/PourSheet';
 import { TopSheet } from '../src/stages/topoff/TopSheet';
 import { stripFrame } from '../src/drawing/strip/stripGeometry';
@@ -491,5 +492,18 @@ describe('the stand-ins', () => {
     expect(asked('')).toBeInstanceOf(Date);
     expect(chanceOf('a')).toBe(chanceOf('a'));
     expect(chanceOf('a')).not.toBe(chanceOf('b'));
+  });
+
+  it('the courses sheet tells how far bars stand out of a joint, by the house rule', () => {
+    const storeys: Plan = {
+      ...demo,
+      rules: { 'steel.vertical.projection': '30in' },
+      pours: [
+        { id: 'low', name: 'Out of the ground', toCourse: 4, top: 'half' },
+        { id: 'high', name: 'Up', toCourse: 7, top: 'full' },
+      ],
+    };
+    const drawn = html(<CoursesSheet {...sheetJob} plan={storeys} worked={work(storeys)} />);
+    expect(drawn).toContain('to the middle of its last block, bars standing 2′ 6″ out');
   });
 });

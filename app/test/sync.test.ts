@@ -160,6 +160,44 @@ describe('saving', () => {
     expect(new Set(server.state.sent.map((save) => save.saveId)).size).toBe(1);
   });
 
+  it('begins with short waits again once a save has come through', async () => {
+    const sync = makeSync(tab.ports, job);
+    const wait = (): number => [...tab.browser.timers.values()][0]?.milliseconds ?? 0;
+    server.state.cut = 'before';
+    await sync.changed(planNamed('one'));
+    for (let attempt = 0; attempt < 4; attempt++) await tab.pass();
+    expect(wait()).toBe(8000);
+    server.state.cut = 'no';
+    await tab.pass();
+    expect(tab.lastShown()).toBe('saved');
+    server.state.cut = 'before';
+    await sync.changed(planNamed('two'));
+    await tab.pass();
+    expect(wait()).toBe(1000);
+  });
+
+  it('of a job that was removed is not tried again, and says so', async () => {
+    const sent: string[] = [];
+    const sync = makeSync(
+      {
+        ...tab.ports,
+        send: (save) => {
+          sent.push(save.plan.name);
+          return Promise.resolve({ kind: 'missing' });
+        },
+      },
+      job,
+    );
+    await sync.changed(planNamed('one'));
+    await tab.pass();
+    expect(tab.lastShown()).toBe('missing');
+    await sync.changed(planNamed('two'));
+    await tab.pass();
+    expect(sent).toEqual(['one']);
+    // What was typed is kept in the browser.
+    expect(tab.browser.kept).not.toBeNull();
+  });
+
   it('saves once what was saved but never answered, and goes on from there with what was typed meanwhile', async () => {
     const sync = makeSync(tab.ports, job);
     server.state.cut = 'after';

@@ -18,6 +18,11 @@ export function CoursesSheet({ worked, ...job }: CoursesSheetProps) {
   const walls = wallsOf(worked.shell);
   const laid = worked.courses.pieces.length > 0;
   const frame = elevationFrame(worked);
+  /** How far bars stand out of a pour's joint, where others lap with them. */
+  const barsOut = (pour: string): string => {
+    const bars = worked.topoff.tops.find((top) => top.pour === pour)?.bars ?? null;
+    return bars === null ? '' : `, bars standing ${showLength(bars, plan.units)} out`;
+  };
   return (
     <div className="mx-auto max-w-[760px] p-6 print:p-0">
       <SheetLinks jobId={jobId} here="courses" />
@@ -80,7 +85,7 @@ export function CoursesSheet({ worked, ...job }: CoursesSheetProps) {
                   <strong>{pour.name}</strong>, courses {pour.from} to {pour.to}: {pour.straight.value} whole,{' '}
                   {pour.cut.value} cut, {pour.cornerLH.value + pour.cornerRH.value} corners, pour{' '}
                   {showVolume(pour.coreVolume.value, plan.units)}
-                  {pour.top === 'half' ? ', to the middle of its last block, bars standing 24 in out' : ''}
+                  {pour.top === 'half' ? `, to the middle of its last block${barsOut(pour.id)}` : ''}
                   {pour.then === null ? '' : `; then ${pour.then}`}
                 </li>
               ))}

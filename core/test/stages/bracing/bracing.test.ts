@@ -231,6 +231,24 @@ describe('the side and its ground', () => {
     expect(wallOf(bracingOf(applyEdit(loose, fix.edit))).side).toBe('outside');
   });
 
+  it('stakes every leg that stands on firm ground, and no other', () => {
+    const wanted = (job: Plan, part: string): number =>
+      bracingOf(job).gear.find((line) => line.part === part)?.wanted.value ?? 0;
+    const legs = (job: Plan, loose: boolean): number =>
+      bracingOf(job)
+        .walls.filter((wall) => (wall.ground === 'loose') === loose)
+        .reduce((sum, wall) => sum + wall.braces.length + wall.diagonals.length, 0);
+    for (const job of [
+      plan(),
+      plan({ bracing: { walls: { w1: { side: 'inside', inside: 'loose' } } } }),
+      plan({ pours: [{ id: 'p', toCourse: 2, top: 'full' }] }),
+    ]) {
+      expect(wanted(job, 'stake')).toBe(legs(job, false));
+      expect(wanted(job, 'block')).toBe(legs(job, true));
+    }
+    expect(wanted(plan(), 'stake')).toBeGreaterThan(0);
+  });
+
   it('tells of a bank, and of walls braced on different sides', () => {
     expect(kinds(plan({ bracing: { walls: { w1: { side: 'outside', outside: 'bank' } } } }))).toEqual(
       expect.arrayContaining(['bank', 'walkway-gap']),
@@ -408,6 +426,23 @@ describe('wind on an empty wall', () => {
     expect(wind.screw).toBeCloseTo(90, 9);
     // Both moments about the upright's foot are the same.
     expect(wind.force * 1.5).toBeCloseTo(wind.across * 2, 9);
+  });
+
+  it('pulls harder on a leg that meets lower than the top', () => {
+    // 840 N at 1.5 m up, held at 1 m: 1260 N across; out 2 m: a slope of 1 in 2, 630 N up.
+    const wind = windOnBrace({
+      pressure: 100,
+      factor: 1.4,
+      height: 3,
+      share: 2,
+      meets: 1,
+      out: 2,
+      screws: 7,
+    });
+    expect(wind.across).toBeCloseTo(1260, 9);
+    expect(wind.uplift).toBeCloseTo(630, 9);
+    expect(wind.leg).toBeCloseTo(Math.hypot(1260, 630), 9);
+    expect(wind.screw).toBeCloseTo(180, 9);
   });
 
   it('loads a brace with half of the bay on either side, and with all of it up to a free end', () => {

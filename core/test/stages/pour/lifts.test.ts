@@ -315,6 +315,17 @@ describe('no silly lifts', () => {
     expect(depths(62, 'by-hand', ['30in', '30in'])).toEqual([30, 32]);
   });
 
+  it('two of them are for walls up to the rule’s height, and told over it', () => {
+    const kinds = (height: number): readonly string[] =>
+      liftsOf(span(height), {
+        typed: undefined,
+        units: 'imperial',
+        rules: houseRules({ 'pour.lifts': 'two', 'pour.lift.two.most': '8ft' }),
+      }).problems.map(({ kind }) => kind);
+    expect(kinds(96)).toEqual([]);
+    expect(kinds(96.0625)).toEqual(['two-lifts-high']);
+  });
+
   it('by any school the lifts fill the wall, and none is under 12 in where the wall is not', () => {
     fc.assert(
       fc.property(

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { METRES_PER_FOOT, PASCALS_PER_PSF, toCubicYards } from '../../../src/kernel/measure';
 import type { PourDay } from '../../../src/stages/pour/plan';
 import type { Plan } from '../../../src/kernel/plan';
-import { type WorkedPour, chemistryOf, ciriaMaterial, workingMinutes } from '../../../src/stages/pour';
+import { type WorkedPour, chemistryOf, ciriaMaterial, mixOf, workingMinutes } from '../../../src/stages/pour';
 import { pressureOn } from '../../../src/stages/pour/pressure';
 import { explainLine } from '../../../src/kernel/figures/explain';
 import { work } from '../../../src/work';
@@ -104,6 +104,30 @@ describe('the mix card', () => {
     );
     // 1 500 ft of wall 8 ft high: 12 000 ft², three sets; 288 yd³ and more, two.
     expect(long.mix.sets.value).toBe(3);
+  });
+
+  it('takes what lies on a limit, and tells what lies past it', () => {
+    const kinds = (said: PourDay): readonly string[] =>
+      mixOf('p', said, { method: 'pump', volume: 10, face: 100 }, houseRules()).problems.map(
+        ({ kind }) => kind,
+      );
+    // 95 °F at the warmest; in air under 40 °F, 55 °F at the coldest. [ASTM C94, ACI 306R; from memory]
+    expect(kinds({ concrete: 95 })).toEqual([]);
+    expect(kinds({ concrete: 95.5 })).toEqual(['too-hot']);
+    expect(kinds({ air: 39, concrete: 55 })).toEqual([]);
+    expect(kinds({ air: 39, concrete: 54.5 })).toEqual(['too-cold']);
+    expect(kinds({ air: 40, concrete: 54.5 })).toEqual([]);
+  });
+
+  it.each([
+    [150, 5000, 1],
+    [150.25, 5000, 2],
+    [150, 5000.1, 2],
+    [450, 100, 3],
+    [451, 100, 4],
+    [10, 15_001, 4],
+  ])('%f yd³ and %f ft² take %i sets: a part of one is one more', (volume, face, sets) => {
+    expect(mixOf('p', {}, { method: 'pump', volume, face }, houseRules()).value.sets.value).toBe(sets);
   });
 });
 
