@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Problem } from './answers';
 
 /** What an exception is answered with, and what of it goes into the log. */
-interface Failure {
+export interface Failure {
   readonly status: number;
   readonly problem: Problem;
   /** Heading of its page, where that is not the usual one. */

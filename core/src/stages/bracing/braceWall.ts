@@ -1,3 +1,4 @@
+import { type Judged, allOf } from '../../kernel/notices';
 import type { Pour } from '../outline/plan';
 import type { Courses } from '../courses';
 import type { Inserts } from '../inserts';
@@ -35,7 +36,6 @@ export interface Setting {
   readonly strips: ReadonlyMap<string, readonly Strip[]>;
   readonly grid: Length;
   readonly crossings: readonly Crossing[];
-  readonly problems: BracingProblem[];
 }
 
 /** The side that is braced: as said; else inside, unless its ground holds no stake and that outside does. */
@@ -102,12 +102,17 @@ function joined(
   };
 }
 
-/** One wall held by braces or a waler, and planked. */
-export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallBraces | null {
-  const { rules, levels, courses, problems } = setting;
+/** One wall held by braces or a waler, and planked; a value of null where none of it stands. */
+export function braceWall(
+  built: BuiltLoop,
+  wall: Wall,
+  setting: Setting,
+): Judged<WallBraces | null, BracingProblem> {
+  const { rules, levels, courses } = setting;
+  const problems: BracingProblem[] = [];
   const spans = levels.walls[wall.id] ?? [];
   const rows = courses.rows.filter((row) => row.wall === wall.id);
-  if (spans.length === 0 || rows.length === 0) return null;
+  if (spans.length === 0 || rows.length === 0) return { value: null, problems };
   const height = max(...spans.map((span) => subtract(span.top, span.bottom)));
   const chosen = sideOf(setting.bracing, wall.id);
   const ends = faceEnds(built, wall, chosen.side);
@@ -138,7 +143,7 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
       platform: -Infinity as Length,
       levels,
     });
-    return {
+    const value: WallBraces = {
       ...common,
       way: 'waler',
       braces: [],
@@ -150,6 +155,7 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
       pours: [],
       diagonals: diagonalsOf(stretches, spacing, width),
     };
+    return { value, problems };
   }
   const openings = setting.openings.placed.filter((each) => each.worked && each.wall === wall.id);
   const blocked = inTheWay({
@@ -172,7 +178,7 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
     rules.choice('bracing.access') === 'planks'
       ? widestSpacing(lengths, setting.grid, widest, plankRules(rules))
       : null;
-  const planned = face.stretches.map((stretch): PlannedStretch => {
+  const stretched = face.stretches.map((stretch) => {
     const bound = (end: typeof stretch.start, beyond: number): Length =>
       end.how === 'outward' || end.how === 'free' ? (beyond as Length) : end.at;
     return planStretch({
@@ -187,9 +193,10 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
       usual: setting.usualPlanks,
       openings: openings.filter(({ hole }) => hole.to > stretch.start.at && hole.from < stretch.end.at),
       rules,
-      problems,
     });
   });
+  const { value: planned, problems: inStretches } = allOf(stretched);
+  problems.push(...inStretches);
   const laid = joined(planned, widest);
   const { planks } = laid;
   for (const missed of laid.missed) {
@@ -197,7 +204,7 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
   }
   // A rule that no grid can keep is told once, for the job.
   if (most >= setting.grid) {
-    for (const { stood } of planned) judgeBays({ wall, stood, openings, most, problems });
+    problems.push(...planned.flatMap(({ stood }) => judgeBays({ wall, stood, openings, most })));
   }
   const courseHeight = courses.courseHeight;
   const extension = rules.length('bracing.extension');
@@ -234,7 +241,7 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
   }
   const guardrail = platform > rules.length('bracing.guardrail.over');
   if (guardrail && planks.length > 0) problems.push({ kind: 'guardrails', wall: wall.id, platform });
-  return {
+  const value: WallBraces = {
     ...common,
     way: 'braces',
     braces,
@@ -246,4 +253,5 @@ export function braceWall(built: BuiltLoop, wall: Wall, setting: Setting): WallB
     pours: poursOf(min(...spans.map((span) => span.bottom)), height, setting),
     diagonals: [],
   };
+  return { value, problems };
 }

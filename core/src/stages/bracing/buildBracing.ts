@@ -1,3 +1,4 @@
+import { allOf } from '../../kernel/notices';
 import type { Worked } from '../../kernel/engine/stage';
 import { systemOf } from '../../kernel/forms';
 import { ZERO } from '../../kernel/measure';
@@ -58,33 +59,34 @@ export function buildBracing(
   rules: HouseRules,
 ): Bracing {
   const bracing = input.bracing ?? {};
-  const problems: BracingProblem[] = [];
   const straps = strapsOf(courses, levels.tops, rules);
   const { family } = shell;
   if (!family || courses.count === 0) {
-    return { walls: [], spacing: null, gear: [], straps, wind: [], alignment: {}, problems };
+    return { walls: [], spacing: null, gear: [], straps, wind: [], alignment: {}, problems: [] };
   }
   const grid = systemOf(family).webSpacing;
   const most = rules.length('bracing.spacing.most');
-  const stock = readStock(bracing.planks, 'plank', input.units, problems);
+  const { value: stock, problems: ofPlanks } = readStock(bracing.planks, 'plank', input.units);
   const found = widestSpacing(
     stock.map(({ length }) => length),
     grid,
     most,
     plankRules(rules),
   );
-  if (most < grid) problems.push({ kind: 'spacing-under-grid', most, grid });
-  else if (!found && rules.choice('bracing.access') === 'planks') {
+  const ofSpacing = (): readonly BracingProblem[] => {
+    if (most < grid) return [{ kind: 'spacing-under-grid', most, grid }];
+    if (found || rules.choice('bracing.access') !== 'planks') return [];
     const would = usualLengths('plank', input.units).filter((length) =>
       widestSpacing([length], grid, most, plankRules(rules)),
     );
-    problems.push({ kind: 'no-plank-fits', grid, most, would });
-  }
+    return [{ kind: 'no-plank-fits', grid, most, would }];
+  };
   const abreast = planksAbreast(rules);
   const planks = stock.map(({ length, count }): PlankKind => ({
     length,
     left: Math.floor(count / abreast),
   }));
+  const { value: uprights, problems: ofUprights } = readStock(bracing.uprights, 'upright', input.units);
   const setting: Setting = {
     levels,
     courses,
@@ -93,41 +95,45 @@ export function buildBracing(
     rules,
     bracing,
     pours,
-    uprights: readStock(bracing.uprights, 'upright', input.units, problems),
+    uprights,
     planks,
     usualPlanks: usualLengths('plank', input.units),
     strips: stripsByWall(shell, courses, rules.length('bracing.strip.reach')),
     grid,
     crossings: crossingsOf(shell),
-    problems,
   };
   const built = shell.loops.flatMap((loop) => (loop.built ? [loop.built] : []));
-  const walls = built.flatMap((loop) =>
-    dropped(loop.walls.flatMap((wall) => braceWall(loop, wall, setting) ?? [])),
-  );
+  const byLoop = built.map((loop) => allOf(loop.walls.map((wall) => braceWall(loop, wall, setting))));
+  const walls = byLoop.flatMap(({ value }) => dropped(value.flatMap((wall) => wall ?? [])));
   const width = rules.length('bracing.platform.width');
-  problems.push(...built.flatMap((loop) => walkwayGaps(walls, loop, width)));
-  problems.push(...built.flatMap((loop) => legsInDoorways(walls, loop, openings.placed, rules)));
   const onHand = {
     ...bracing.onHand,
     ...countsOf('plank', stock),
-    ...countsOf('upright', setting.uprights),
+    ...countsOf('upright', uprights),
   };
   const lengths = new Map(built.flatMap((loop) => loop.walls.map((wall) => [wall.id, wall.length] as const)));
+  const gear = gearOf({
+    walls,
+    longest: stock.at(-1)?.length ?? ZERO,
+    onHand,
+    rules,
+    units: input.units,
+  });
   return {
     walls,
     spacing: found,
-    gear: gearOf({
-      walls,
-      longest: stock.at(-1)?.length ?? ZERO,
-      onHand,
-      rules,
-      units: input.units,
-      problems,
-    }),
+    gear: gear.value,
     straps,
     wind: bracing.wind === undefined ? [] : windOn(walls, lengths, bracing.wind, rules),
     alignment: alignments(walls, bracing, input.units, rules),
-    problems,
+    problems: [
+      ...ofPlanks,
+      ...ofSpacing(),
+      ...ofUprights,
+      ...byLoop.flatMap(({ problems }) => problems),
+      ...built.flatMap((loop) => walkwayGaps(walls, loop, width)),
+      ...built.flatMap((loop) => legsInDoorways(walls, loop, openings.placed, rules)),
+      ...gear.problems,
+    ],
   };
 }

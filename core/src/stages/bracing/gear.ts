@@ -1,3 +1,4 @@
+import type { Judged } from '../../kernel/notices';
 import { type Length, type UnitSystem, showLength, subtract } from '../../kernel/measure';
 import type { HouseRules, RuleId } from '../../kernel/rules';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
@@ -172,27 +173,44 @@ interface GearOfInput {
   readonly onHand: Readonly<Record<string, number>>;
   readonly rules: HouseRules;
   readonly units: UnitSystem;
-  readonly problems: BracingProblem[];
 }
 
 /** Every part of the bracing with where it is wanted, against what is on hand. */
-export function gearOf({ walls, longest, onHand, rules, units, problems }: GearOfInput): readonly GearLine[] {
-  return partsOf(walls, longest, rules, units).flatMap(({ part, name, per, rules: own = [] }): GearLine[] => {
-    const of: How[] = walls
-      .map((wall) => ({ wall, count: per(wall) }))
-      .filter(({ count }) => count > 0)
-      .map(({ wall, count }) => givenCount(`on ${wall.name}`, count));
-    if (of.length === 0) return [];
-    const wanted = figureOf({
-      id: `bracing.${part}`,
-      title: name,
-      how: { op: 'sum', name, unit: 'count', of },
-      rules: own,
-      pieces: {},
-    });
-    const have = onHand[part] ?? null;
-    const short = have === null ? 0 : Math.max(0, wanted.value - have);
-    if (short > 0) problems.push({ kind: 'gear-short', part: name, wanted: wanted.value, onHand: have ?? 0 });
-    return [{ part, name, wanted, onHand: have, short }];
-  });
+export function gearOf({
+  walls,
+  longest,
+  onHand,
+  rules,
+  units,
+}: GearOfInput): Judged<readonly GearLine[], BracingProblem> {
+  const lines = partsOf(walls, longest, rules, units).flatMap(
+    ({ part, name, per, rules: own = [] }): GearLine[] => {
+      const of: How[] = walls
+        .map((wall) => ({ wall, count: per(wall) }))
+        .filter(({ count }) => count > 0)
+        .map(({ wall, count }) => givenCount(`on ${wall.name}`, count));
+      if (of.length === 0) return [];
+      const wanted = figureOf({
+        id: `bracing.${part}`,
+        title: name,
+        how: { op: 'sum', name, unit: 'count', of },
+        rules: own,
+        pieces: {},
+      });
+      const have = onHand[part] ?? null;
+      const short = have === null ? 0 : Math.max(0, wanted.value - have);
+      return [{ part, name, wanted, onHand: have, short }];
+    },
+  );
+  return {
+    value: lines,
+    problems: lines
+      .filter(({ short }) => short > 0)
+      .map(({ name, wanted, onHand: have }) => ({
+        kind: 'gear-short',
+        part: name,
+        wanted: wanted.value,
+        onHand: have ?? 0,
+      })),
+  };
 }

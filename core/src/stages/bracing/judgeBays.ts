@@ -10,22 +10,23 @@ interface JudgeBaysInput {
   readonly stood: readonly Stood[];
   readonly openings: readonly PlacedOpening[];
   readonly most: Length;
-  readonly problems: BracingProblem[];
 }
 
-/** Tells of bays that came out wider than the rule. */
-export function judgeBays({ wall, stood, openings, most, problems }: JudgeBaysInput): void {
-  for (const [index, { strip }] of stood.entries()) {
+/** Bays that came out wider than the rule. */
+export function judgeBays({ wall, stood, openings, most }: JudgeBaysInput): readonly BracingProblem[] {
+  return stood.flatMap(({ strip }, index): BracingProblem[] => {
     const next = stood[index + 1]?.strip;
-    if (!next || next.at - strip.at <= most) continue;
+    if (!next || next.at - strip.at <= most) return [];
     const inside = openings.find(({ hole }) => hole.from >= strip.at && hole.to <= next.at);
-    problems.push({
-      kind: 'bay-wide',
-      wall: wall.id,
-      from: strip.at,
-      to: next.at,
-      most,
-      opening: inside?.id ?? null,
-    });
-  }
+    return [
+      {
+        kind: 'bay-wide',
+        wall: wall.id,
+        from: strip.at,
+        to: next.at,
+        most,
+        opening: inside?.id ?? null,
+      },
+    ];
+  });
 }

@@ -1,3 +1,4 @@
+import type { Judged } from '../../kernel/notices';
 import { type Length, subtract, min, ZERO } from '../../kernel/measure';
 import type { PlacedOpening } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
@@ -25,7 +26,6 @@ interface StretchInput {
   readonly usual: readonly Length[];
   readonly openings: readonly PlacedOpening[];
   readonly rules: HouseRules;
-  readonly problems: BracingProblem[];
 }
 
 /** Braces of a stretch with the planks over them. */
@@ -193,27 +193,23 @@ function taken(kinds: readonly PlankKind[], plan: PlannedStretch): PlannedStretc
  * braces where they are wanted, those are moved within the rule; then bays are closer; then a wide opening parts the walkway.
  * Where nothing does, braces stand at the widest spacing, and the result says what would help.
  */
-export function planStretch(input: StretchInput): PlannedStretch {
-  const { rules, wanted, spacing, problems, wall } = input;
+export function planStretch(input: StretchInput): Judged<PlannedStretch, BracingProblem> {
+  const { rules, wanted, spacing, wall } = input;
   const plain: PlannedStretch = {
     ...layBraces(input.strips, wanted, spacing, leastApart(input)),
     planks: [],
     spacing,
     parted: [],
   };
-  if (rules.choice('bracing.access') !== 'planks') return plain;
+  if (rules.choice('bracing.access') !== 'planks') return { value: plain, problems: [] };
   const found = wholeWalkway(input) ?? partedWalkway(input);
   if (found) {
-    for (const opening of found.parted) problems.push({ kind: 'walkway-parted', wall, opening });
-    return taken(input.kinds, found);
+    return {
+      value: taken(input.kinds, found),
+      problems: found.parted.map((opening) => ({ kind: 'walkway-parted', wall, opening })),
+    };
   }
   const [first, last]: readonly (Stood | undefined)[] = [plain.stood[0], plain.stood.at(-1)];
   const span = subtract(last?.strip.at ?? ZERO, first?.strip.at ?? ZERO);
-  problems.push({
-    kind: 'plank-plan-missing',
-    wall,
-    span,
-    cure: cureOf(input),
-  });
-  return plain;
+  return { value: plain, problems: [{ kind: 'plank-plan-missing', wall, span, cure: cureOf(input) }] };
 }

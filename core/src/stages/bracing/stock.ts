@@ -1,3 +1,4 @@
+import type { Judged } from '../../kernel/notices';
 import { type Length, type UnitSystem, inches, readLength, ZERO } from '../../kernel/measure';
 import type { StockOnHand } from './plan';
 import { type HouseRules, metricStep } from '../../kernel/rules';
@@ -25,10 +26,10 @@ export function readStock(
   list: readonly StockOnHand[] | undefined,
   what: 'plank' | 'upright',
   units: UnitSystem,
-  problems: BracingProblem[],
-): readonly Stock[] {
-  const usual = usualLengths(what, units);
-  if (!list || list.length === 0) return usual.map((length) => ({ length, count: Infinity }));
+): Judged<readonly Stock[], BracingProblem> {
+  const problems: BracingProblem[] = [];
+  const usual = usualLengths(what, units).map((length) => ({ length, count: Infinity }));
+  if (!list || list.length === 0) return { value: usual, problems };
   const stock = new Map<Length, number>();
   for (const each of list) {
     const reading = readLength(each.length, units);
@@ -38,8 +39,8 @@ export function readStock(
     }
     stock.set(reading.length, (stock.get(reading.length) ?? 0) + (each.count ?? Infinity));
   }
-  if (stock.size === 0) return usual.map((length) => ({ length, count: Infinity }));
-  return [...stock].map(([length, count]) => ({ length, count })).sort((a, b) => a.length - b.length);
+  const read = [...stock].map(([length, count]) => ({ length, count })).sort((a, b) => a.length - b.length);
+  return { value: read.length === 0 ? usual : read, problems };
 }
 
 /**
