@@ -1,4 +1,5 @@
 import { createStore, del, entries, get, set } from 'idb-keyval';
+import { keptAs, planKept } from './keptPlan';
 import type { PendingSave } from './sync';
 
 /** Edits not yet sent wait here, one entry a tab and job, so that two tabs never overwrite each other's. */
@@ -8,8 +9,29 @@ const store = (): ReturnType<typeof createStore> => (opened ??= createStore('omb
 const LOCK = 'ombra-tab-';
 const TAB = 'ombra.tab';
 
-const isPending = (value: unknown): value is PendingSave =>
-  typeof value === 'object' && value !== null && 'saveId' in value && 'plan' in value && 'jobId' in value;
+/** An unsent edit as it is kept; its plan is a plan file of the version that kept it. */
+type Kept = Omit<PendingSave, 'plan' | 'before'> & { readonly plan: unknown; readonly before?: Kept };
+
+const isKept = (value: unknown): value is Kept =>
+  typeof value === 'object' &&
+  value !== null &&
+  'saveId' in value &&
+  'jobId' in value &&
+  'plan' in value &&
+  typeof value.plan === 'object' &&
+  value.plan !== null;
+
+const asKept = ({ before, plan, ...save }: PendingSave): Kept => ({
+  ...save,
+  plan: keptAs(plan),
+  ...(before && { before: asKept(before) }),
+});
+
+const asPending = ({ before, plan, ...save }: Kept): PendingSave => ({
+  ...save,
+  plan: planKept(plan),
+  ...(isKept(before) && { before: asPending(before) }),
+});
 
 /** Holds a lock for as long as this tab lives; false where another tab holds it already. */
 function claim(tab: string): Promise<boolean> {
@@ -34,21 +56,22 @@ export async function tabName(newId: () => string): Promise<string> {
 const key = (tab: string, jobId: string): string => `${tab}|${jobId}`;
 
 export const keepPending = (tab: string, jobId: string, pending: PendingSave | null): Promise<void> =>
-  pending === null ? del(key(tab, jobId), store()) : set(key(tab, jobId), pending, store());
+  pending === null ? del(key(tab, jobId), store()) : set(key(tab, jobId), asKept(pending), store());
 
 /** The unsent edit of this tab, or else of a tab that is gone, which this one then takes over. */
 export async function findPending(tab: string, jobId: string): Promise<PendingSave | null> {
   const own: unknown = await get(key(tab, jobId), store());
-  if (isPending(own)) return own;
+  if (isKept(own)) return asPending(own);
   const { held = [] } = await navigator.locks.query();
   const alive = new Set(held.map((lock) => lock.name));
   const all: [string, unknown][] = await entries(store());
   for (const [place, value] of all) {
     const [owner = ''] = place.split('|');
-    if (!isPending(value) || value.jobId !== jobId || alive.has(`${LOCK}${owner}`)) continue;
-    await keepPending(tab, jobId, value);
+    if (!isKept(value) || value.jobId !== jobId || alive.has(`${LOCK}${owner}`)) continue;
+    const pending = asPending(value);
+    await keepPending(tab, jobId, pending);
     await del(place, store());
-    return value;
+    return pending;
   }
   return null;
 }

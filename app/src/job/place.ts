@@ -12,11 +12,11 @@ export interface Place {
   readonly scroll: number;
   /** The figure whose why card is open. */
   readonly figure: string | null;
-  /** Which part of each stage is looked at, by stage; the first where none is told. */
+  /** The open panel of each stage, by stage; the first panel where there is none. */
   readonly panels: Readonly<Record<string, string>>;
-  /** Which of the footing's surveys is looked at. */
+  /** The survey of the footing that is open. */
   readonly pass: SurveyPass;
-  /** The pour that is looked at; the first where none is told. */
+  /** The open pour; the first where there is none. */
   readonly pour: string | null;
   /** The opening or insert that is chosen. */
   readonly opening: string | null;
@@ -31,7 +31,7 @@ export type Card = 'wall' | 'straps' | 'plans';
 /** A change of the place; the panels that it does not name stay. */
 export type PlaceChange = Partial<Place>;
 
-/** Which part of a stage is looked at. */
+/** The open panel of a stage. */
 export const panelOf = <Panel extends string>(
   place: Place,
   stage: string,

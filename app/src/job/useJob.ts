@@ -201,7 +201,7 @@ function useSync(job: OpenJob, planStore: ReturnType<typeof makePlanStore>) {
 /**
  * Everything a job page needs: the plan and its edits, what follows from it, and how it is saved.
  *
- * @param shows what the view that is looked at shows of the worked plan; the same list while it is the same view
+ * @param shows what the open view needs of the worked plan; the same list as long as the view stays open
  */
 export function useJob(job: OpenJob, shows: readonly WorkedKey[]) {
   const planStore = useMemo(() => makePlanStore(job.plan, newId), [job]);

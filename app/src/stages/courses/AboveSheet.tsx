@@ -227,7 +227,7 @@ const MANNERS: Readonly<Record<string, string>> = {
 
 /** Every course from above, a page each: pieces in laying order, cuts in felt pen, hands, straps, and where offcuts come from. */
 export function AboveSheet({ worked, asked, ...job }: SheetProps) {
-  /** Wall that starts at the corner where the crew begins; the first one where nobody says. */
+  /** The wall at whose first corner the crew begins; the first wall where it is not set. */
   const from = asked.get('from');
   const { units } = job.plan;
   const walls = wallsOf(worked.shell);

@@ -30,8 +30,7 @@ export const toMillimetres = (length: Length): number => length / NANOMETRES_PER
 export const toMetres = (length: Length): number => length / NANOMETRES_PER_METRE;
 
 /** Exact sum. `add(feet(1), inches(2), inches(3))` is 17 in. */
-export const add = (...lengths: readonly Length[]): Length =>
-  lengths.reduce<number>((sum, length) => sum + length, 0) as Length;
+export const add = (...lengths: readonly Length[]): Length => sum(lengths);
 
 /** Exact difference, `a - b`. */
 export const subtract = (a: Length, b: Length): Length => (a - b) as Length;
@@ -52,7 +51,8 @@ export const abs = (length: Length): Length => Math.abs(length) as Length;
 export const half = (length: Length): Length => nanometres(length / 2);
 
 /** Exact sum of a list; nothing for an empty one. */
-export const sum = (lengths: readonly Length[]): Length => add(...lengths);
+export const sum = (lengths: readonly Length[]): Length =>
+  lengths.reduce<number>((total, length) => total + length, 0) as Length;
 
 /** So much of the way from one to the other, rounded to a nanometre: `lerp(feet(2), feet(4), 0.25)` is 2 1/2 ft. */
 export const lerp = (from: Length, to: Length, share: number): Length =>

@@ -1,6 +1,6 @@
 import type { Notice, NoticePlace } from './notice';
 
-/** What a notice says: all of it but its id. `key` tells apart what is told twice of one place. */
+/** A notice without its id. `key` tells two notices of one kind and place apart. */
 export type Told = Omit<Notice, 'id' | 'fixes'> &
   Partial<Pick<Notice, 'fixes'>> & { readonly key?: string | number | readonly (string | number)[] };
 
@@ -12,8 +12,8 @@ type OfKind<Problem, Kind> = Problem extends { readonly kind: infer Own }
   : never;
 
 /**
- * How each kind of problem is told: severity, place, words, rule and fixes; null where nothing is said of it. What is `Given` for
- * all kinds alike may be left out of each.
+ * For each kind of problem its severity, place, words, rule and fixes; null where there is no notice. What is `Given` for all kinds
+ * alike may be left out of each.
  */
 export type NoticeTable<Problem extends { readonly kind: string }, Given extends keyof Told = never> = {
   readonly [Kind in Problem['kind']]: (

@@ -56,6 +56,8 @@ describe('lengths', () => {
     expect(min(...three)).toBe(inches(-4));
     expect(sum(three)).toBe(ZERO);
     expect(sum([])).toBe(ZERO);
+    // However many: they are not handed over one by one.
+    expect(sum(Array.from({ length: 300_000 }, () => inches(1)))).toBe(inches(300_000));
     expect(abs(inches(-4))).toBe(inches(4));
     expect(subtract(max(...three), min(...three))).toBe(inches(7));
   });

@@ -7,9 +7,6 @@ const OLD = JSON.parse(readFileSync(new URL('../../data/version-1.json', import.
   string,
   unknown
 >;
-const demo = JSON.parse(
-  readFileSync(new URL('../../../../demo/sorrel-fork-hatchery.json', import.meta.url), 'utf8'),
-) as unknown;
 
 function read(document: unknown): Plan {
   const reading = readPlan(document);
@@ -41,8 +38,14 @@ const STOREYS = {
 };
 
 describe('a plan file of version 1', () => {
-  it('reads as the same job of today', () => {
-    expect(read(OLD)).toEqual(read(demo));
+  it('keeps all that it says, and the day of a pour that came without an id', () => {
+    const plan = read(OLD);
+    expect(plan.pours).toEqual([{ id: 'pour-1', toCourse: 8, top: 'full' }]);
+    expect(plan.pour?.pours?.['pour-1']).toMatchObject({ date: '2027-04-14', start: '07:30', dark: '19:10' });
+    const { courses, openings, inserts } = OLD as Record<string, readonly unknown[]>;
+    expect(courses).toBe(8);
+    expect([plan.openings?.length, plan.inserts?.length]).toEqual([openings?.length, inserts?.length]);
+    expect(readPlan({ ...OLD, version: 2 })).toMatchObject({ ok: false });
   });
 
   it('has its stages as pours and its rounds as lifts, under the ids that they had or are given now', () => {

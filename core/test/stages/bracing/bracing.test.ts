@@ -429,7 +429,7 @@ describe('wind on an empty wall', () => {
   });
 
   it('pulls harder on a leg that meets lower than the top', () => {
-    // 840 N at 1.5 m up, held at 1 m: 1260 N across; out 2 m: a slope of 1 in 2, 630 N up.
+    // [statics] 840 N at 1.5 m up, held at 1 m: 1260 N across; out 2 m: a slope of 1 in 2, 630 N up.
     const wind = windOnBrace({
       pressure: 100,
       factor: 1.4,
