@@ -2,6 +2,7 @@ import type { Notice, Severity } from '../notices/notice';
 import { ruleNotices } from '../notices/ruleNotices';
 import type { Plan } from '../plan/plan';
 import { type HouseRules, type RuleBook, type RuleId, layRules, valueOf, watchRules } from '../rules';
+import { type Memory, type Parts, makeReading, memoryOf } from './memory';
 import { share } from './share';
 import type { StageWork, Step, Telling, Worked, WorkedKey } from './stage';
 
@@ -9,8 +10,11 @@ import type { StageWork, Step, Telling, Worked, WorkedKey } from './stage';
 interface Cell {
   readonly inputs: readonly unknown[];
   readonly rules: ReadonlyMap<RuleId, unknown>;
+  readonly parts: Parts;
   readonly value: unknown;
 }
+
+const NO_PARTS: Parts = new Map();
 
 /**
  * Works a plan out, step by step, when something is asked for. It remembers what every step made and what it read of the plan and
@@ -75,7 +79,11 @@ export function makeEngine<Refused>({ book, limits, names, works: given }: Engin
   };
 
   /** What is kept under a name, made again only where an input or a rule that was read is another one. */
-  const keep = (name: string, inputs: readonly unknown[], make: (rules: HouseRules) => unknown): unknown => {
+  const keep = (
+    name: string,
+    inputs: readonly unknown[],
+    make: (rules: HouseRules, memory: Memory) => unknown,
+  ): unknown => {
     if (fresh.has(name)) return fresh.get(name);
     const last = cells.get(name);
     const now = jobRules();
@@ -85,11 +93,10 @@ export function makeEngine<Refused>({ book, limits, names, works: given }: Engin
       last.inputs.every((input, index) => Object.is(input, inputs[index])) &&
       [...last.rules].every(([id, value]) => Object.is(valueOf(now, id), value));
     if (!holds) {
-      const read = new Map<RuleId, unknown>();
-      const watched = watchRules(now, (id) => {
-        if (!read.has(id)) read.set(id, valueOf(now, id));
-      });
-      cells.set(name, { inputs, rules: read, value: share(last?.value, make(watched)) });
+      const reading = makeReading();
+      const { memory, parts } = memoryOf(last?.parts ?? NO_PARTS, reading, (id) => valueOf(now, id));
+      const made = reading.during(() => make(watchRules(now, reading.told), memory));
+      cells.set(name, { inputs, rules: made.rules, parts, value: share(last?.value, made.value) });
     }
     const value = cells.get(name)?.value;
     fresh.set(name, value);
@@ -101,8 +108,10 @@ export function makeEngine<Refused>({ book, limits, names, works: given }: Engin
     if (!step) throw new Error(`Nothing that is at hand makes “${key}”.`);
     const worked = pick(step.needs);
     const from = current();
-    return keep(key, [...Object.values(worked), ...step.reads.map((field) => from[field])], (watched) =>
-      step.build(worked as unknown as Worked, from, watched),
+    return keep(
+      key,
+      [...Object.values(worked), ...step.reads.map((field) => from[field])],
+      (watched, memory) => step.build(worked as unknown as Worked, from, watched, memory),
     ) as Worked[Key];
   };
   const pick = (keys: readonly WorkedKey[]): Partial<Worked> =>

@@ -1,4 +1,5 @@
 export * from './engine';
+export * from './memory';
 export * from './patch';
 export * from './share';
 export * from './stage';

@@ -1,3 +1,5 @@
+import { share } from './share';
+
 /**
  * What has changed between two states of plain data: the new data where it is another kind of thing, otherwise the changes of
  * its entries. It is plain data itself, and can be sent.
@@ -52,7 +54,8 @@ export function patchOf(before: unknown, now: unknown): Patch | null {
  */
 export function patched(before: unknown, patch: Patch | null): unknown {
   if (!patch) return before;
-  if ('set' in patch) return patch.set;
+  // What was sent as a whole may still hold much of what was there.
+  if ('set' in patch) return share(before, patch.set);
   if (Array.isArray(before)) {
     const list: unknown[] = before.slice(0, patch.length);
     for (const [key, each] of patch.entries) {

@@ -2,7 +2,8 @@ const isList = Array.isArray;
 
 /**
  * New data with every part that is the same as before replaced by what was there before: what did not change stays identical, so
- * that it can be told by identity. What it is given is its to keep: parts of `next` are exchanged in place.
+ * that it can be told by identity. Entries of a list that carry an `id` are known by it, wherever they stand now. What it is given is
+ * its to keep: parts of `next` are exchanged in place.
  *
  * @param before the same data as it was; anything, where there was none
  * @param next plain data, freshly made
@@ -22,13 +23,23 @@ function shared(before: unknown, next: unknown): unknown {
 
 type Holder = Record<string, unknown>;
 
+/** What an entry of a list is known by; undefined where it has no name. */
+const idOf = (entry: unknown): unknown =>
+  typeof entry === 'object' && entry !== null ? (entry as Holder)['id'] : undefined;
+
 function sharedList(before: readonly unknown[], next: unknown[]): unknown {
   let same = before.length === next.length;
-  const both = Math.min(before.length, next.length);
-  for (let index = 0; index < both; index++) {
-    const was = before[index];
+  let byId: Map<unknown, unknown> | undefined;
+  for (let index = 0; index < next.length; index++) {
+    let was = before[index];
     const is = next[index];
     if (was === is) continue;
+    const id = idOf(is);
+    if (id !== undefined && id !== idOf(was)) {
+      same = false;
+      byId ??= new Map(before.map((each) => [idOf(each), each]));
+      was = byId.get(id);
+    }
     if (typeof is !== 'object' || is === null) {
       if (!Object.is(was, is)) same = false;
       continue;

@@ -3,6 +3,7 @@ import type { UnitSystem } from '../measure';
 import type { Plan } from '../plan/plan';
 import type { PlanPart } from '../plan/part';
 import type { HouseRules, Rule } from '../rules';
+import type { Memory } from './memory';
 
 /**
  * Everything that follows from a plan, by name. Plain data throughout: it can be cloned, sent and printed as JSON. Empty here:
@@ -17,7 +18,7 @@ export interface Step {
   readonly makes: WorkedKey;
   readonly needs: readonly WorkedKey[];
   readonly reads: readonly (keyof Plan)[];
-  readonly build: (worked: Worked, plan: Plan, rules: HouseRules) => unknown;
+  readonly build: (worked: Worked, plan: Plan, rules: HouseRules, memory: Memory) => unknown;
 }
 
 /** A step, its building typed by what it says it needs and reads: it is given nothing else. */
@@ -32,6 +33,7 @@ export const step = <
     worked: Pick<Worked, Needs[number]>,
     plan: Pick<Plan, Reads[number]>,
     rules: HouseRules,
+    memory: Memory,
   ) => Worked[Made],
 ): Step => ({ makes, ...from, build });
 

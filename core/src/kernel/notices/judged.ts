@@ -9,6 +9,17 @@ export interface Judged<Value, Problem> {
   readonly problems: readonly Problem[];
 }
 
+/** A value with which nothing is wrong. */
+export const fine = <Value>(value: Value): Judged<Value, never> => ({ value, problems: [] });
+
+/** Judged lists as one list: all their entries, and all that is wrong with any of them. */
+export const flatOf = <Entry, Problem>(
+  each: readonly Judged<readonly Entry[], Problem>[],
+): Judged<readonly Entry[], Problem> => ({
+  value: each.flatMap(({ value }) => value),
+  problems: each.flatMap(({ problems }) => problems),
+});
+
 /** Many judged things as one: all their values, and all that is wrong with any of them. */
 export const allOf = <Value, Problem>(
   each: readonly Judged<Value, Problem>[],

@@ -77,6 +77,16 @@ function take(rule: Rule, given: string | number): Taken {
 
 type Value = Length | number | string;
 
+/** The ways to ask for a rule, by its kind. */
+const askedOf = (
+  of: (id: RuleId) => Value,
+): Pick<HouseRules, 'length' | 'count' | 'choice' | 'quantity'> => ({
+  length: (id) => of(id) as Length,
+  count: (id) => of(id) as number,
+  choice: (id) => of(id) as string,
+  quantity: (id) => of(id) as number,
+});
+
 /** Rules over others: a value that is not said here is asked of what lies below. */
 function layer(book: RuleBook, overrides: RuleOverrides, below: (id: RuleId) => Value): HouseRules {
   const values = new Map<RuleId, Value>();
@@ -88,10 +98,7 @@ function layer(book: RuleBook, overrides: RuleOverrides, below: (id: RuleId) => 
   }
   const of = (id: RuleId): Value => values.get(id) ?? below(id);
   return {
-    length: (id) => of(id) as Length,
-    count: (id) => of(id) as number,
-    choice: (id) => of(id) as string,
-    quantity: (id) => of(id) as number,
+    ...askedOf(of),
     book,
     with: (others) => layer(book, others, of),
     changed: new Set(values.keys()),
@@ -116,18 +123,20 @@ export const layRules = (
 /**
  * The same rules, each reading of one told before it is answered: what a stage has read is what it has to be worked again for.
  *
- * @param told gets the id of a rule that is read; not of one that lies over these
+ * @param told gets the id and the value of a rule that is read; not of one that lies over these
  */
-export function watchRules(rules: HouseRules, told: (id: RuleId) => void): HouseRules {
-  const watched: HouseRules = {
-    ...rules,
-    length: (id) => (told(id), rules.length(id)),
-    count: (id) => (told(id), rules.count(id)),
-    choice: (id) => (told(id), rules.choice(id)),
-    quantity: (id) => (told(id), rules.quantity(id)),
-    with: (others) => layer(rules.book, others, (id) => valueOf(watched, id)),
+export function watchRules(rules: HouseRules, told: (id: RuleId, value: Value) => void): HouseRules {
+  const values = new Map<RuleId, Value>();
+  const of = (id: RuleId): Value => {
+    let value = values.get(id);
+    if (value === undefined) {
+      value = valueOf(rules, id);
+      values.set(id, value);
+    }
+    told(id, value);
+    return value;
   };
-  return watched;
+  return { ...rules, ...askedOf(of), with: (others) => layer(rules.book, others, of) };
 }
 
 /** What a rule says, whatever its kind. */

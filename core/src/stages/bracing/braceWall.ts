@@ -1,46 +1,57 @@
 import { type Judged, allOf } from '../../kernel/notices';
 import type { Pour } from '../outline/plan';
-import type { Courses } from '../courses';
-import type { Inserts } from '../inserts';
+import type { CourseRow, Courses } from '../courses';
+import type { PlacedInsert } from '../inserts';
 import { type Length, nanometres, subtract, min, ZERO, max } from '../../kernel/measure';
-import type { Openings } from '../openings';
-import type { BracingPlan } from './plan';
+import type { PlacedOpening } from '../openings';
+import type { WallBracing } from './plan';
 import type { HouseRules } from '../../kernel/rules';
-import type { BuiltLoop, Crossing, Levels, Wall } from '../outline';
+import type { BuiltLoop, Crossing, HeightSpan, Levels, Wall } from '../outline';
 import type { Brace, PourBracing, WallBraces } from './brace';
 import { faceEnds } from './faces';
 import type { Stood } from './layBraces';
 import { judgeBays } from './judgeBays';
-import type { PlankKind } from './planks';
+import { type PlankKind, leftAfter } from './planks';
 import { type PlannedStretch, planStretch } from './planStretch';
 import type { BracingProblem } from './problem';
 import { plankRules, planksAbreast, widestSpacing } from './spacing';
 import { type Stock, uprightFor } from './stock';
 import type { Strip } from './strips';
-import { diagonalsOf, stretchesOf } from './stretches';
+import { type StretchEnd, diagonalsOf, stretchesOf } from './stretches';
 import { inTheWay, wantedOn } from './wanted';
 
-/** Everything that bracing a wall looks up. */
+/** A wall as its braces see it. */
+export interface WallToBrace {
+  readonly built: BuiltLoop;
+  readonly wall: Wall;
+  readonly spans: readonly HeightSpan[];
+  readonly rows: readonly CourseRow[];
+  readonly openings: readonly PlacedOpening[];
+  readonly inserts: readonly PlacedInsert[];
+  readonly strips: readonly Strip[];
+  /** Joints that stand above each other over its height. */
+  readonly seams: readonly Length[];
+  /** Inside walls that meet it. */
+  readonly crossings: readonly Crossing[];
+  /** What the plan says of its sides and its ground. */
+  readonly said: WallBracing | undefined;
+  /** Planks that the walls before it left on hand. */
+  readonly kinds: readonly PlankKind[];
+}
+
+/** Everything that bracing any wall looks up, but for the house rules. */
 export interface Setting {
   readonly levels: Levels;
-  readonly courses: Courses;
-  readonly openings: Openings;
-  readonly inserts: Inserts;
-  readonly rules: HouseRules;
-  readonly bracing: BracingPlan;
+  readonly courses: Pick<Courses, 'count' | 'courseHeight'>;
   readonly pours: readonly Pour[];
   readonly uprights: readonly Stock[];
-  readonly planks: readonly PlankKind[];
   /** Lengths that yards keep. */
   readonly usualPlanks: readonly Length[];
-  readonly strips: ReadonlyMap<string, readonly Strip[]>;
   readonly grid: Length;
-  readonly crossings: readonly Crossing[];
 }
 
 /** The side that is braced: as said; else inside, unless its ground holds no stake and that outside does. */
-function sideOf(bracing: BracingPlan, wall: string): Pick<WallBraces, 'side' | 'sideWhy' | 'ground'> {
-  const own = bracing.walls?.[wall];
+function sideOf(own: WallBracing | undefined): Pick<WallBraces, 'side' | 'sideWhy' | 'ground'> {
   const [inside, outside] = [own?.inside ?? 'firm', own?.outside ?? 'firm'];
   const loose = inside === 'loose' && outside !== 'loose';
   const side = own?.side ?? (loose ? 'outside' : 'inside');
@@ -52,8 +63,13 @@ function sideOf(bracing: BracingPlan, wall: string): Pick<WallBraces, 'side' | '
 }
 
 /** What each pour asks of a wall: one for each that reaches above its footing. */
-function poursOf(bottom: Length, height: Length, setting: Setting): readonly PourBracing[] {
-  const { rules, levels, courses } = setting;
+function poursOf(
+  bottom: Length,
+  height: Length,
+  setting: Setting,
+  rules: HouseRules,
+): readonly PourBracing[] {
+  const { levels, courses } = setting;
   const tops = [...new Set([...setting.pours.map((pour) => pour.toCourse), courses.count])]
     .filter((course) => course > 0 && course <= courses.count)
     .sort((a, b) => a - b);
@@ -104,28 +120,37 @@ function joined(
 
 /** One wall held by braces or a waler, and planked; a value of null where none of it stands. */
 export function braceWall(
-  built: BuiltLoop,
-  wall: Wall,
+  {
+    built,
+    wall,
+    spans,
+    rows,
+    openings,
+    inserts,
+    strips: standing,
+    seams,
+    crossings,
+    said,
+    kinds,
+  }: WallToBrace,
   setting: Setting,
+  rules: HouseRules,
 ): Judged<WallBraces | null, BracingProblem> {
-  const { rules, levels, courses } = setting;
+  const { levels, courses } = setting;
   const problems: BracingProblem[] = [];
-  const spans = levels.walls[wall.id] ?? [];
-  const rows = courses.rows.filter((row) => row.wall === wall.id);
   if (spans.length === 0 || rows.length === 0) return { value: null, problems };
   const height = max(...spans.map((span) => subtract(span.top, span.bottom)));
-  const chosen = sideOf(setting.bracing, wall.id);
+  const chosen = sideOf(said);
   const ends = faceEnds(built, wall, chosen.side);
   const common = { wall: wall.id, name: wall.name, height, ...chosen, ends, dropped: 0 };
   if (chosen.ground === 'loose') {
-    const other = setting.bracing.walls?.[wall.id]?.[chosen.side === 'inside' ? 'outside' : 'inside'];
+    const other = said?.[chosen.side === 'inside' ? 'outside' : 'inside'];
     problems.push({ kind: 'loose-ground', wall: wall.id, side: chosen.side, other: other !== 'loose' });
   }
   if (chosen.ground === 'bank') problems.push({ kind: 'bank', wall: wall.id, side: chosen.side });
   const width = rules.length('bracing.upright.width');
   const platform = max(ZERO, subtract(height, rules.length('bracing.platform.below')));
   const foot = Math.min(...spans.map((span) => span.bottom));
-  const crossings = setting.crossings.filter((each) => each.through === wall.id);
   const face = stretchesOf({
     ends,
     crossings,
@@ -157,44 +182,47 @@ export function braceWall(
     };
     return { value, problems };
   }
-  const openings = setting.openings.placed.filter((each) => each.worked && each.wall === wall.id);
   const blocked = inTheWay({
     openings,
-    inserts: setting.inserts.placed.filter((each) => each.wall === wall.id),
+    inserts,
     across: face.across,
     side: chosen.side,
     width,
   });
   const coursesAt = (at: Length): number => rows.filter((row) => row.from <= at && at <= row.to).length;
   const share = rules.count('bracing.strip.share') / 100;
-  const strips = (setting.strips.get(wall.id) ?? []).filter(
+  const strips = standing.filter(
     ({ at, courses: caught }) => !blocked(at) && caught.length >= share * coursesAt(at),
   );
   const most = widestBay(height, rules);
   const widest = max(most, setting.grid);
   const onGrid = Math.max(setting.grid, Math.floor(widest / setting.grid) * setting.grid) as Length;
-  const lengths = setting.planks.map(({ length }) => length);
+  const lengths = kinds.map(({ length }) => length);
   const usable =
     rules.choice('bracing.access') === 'planks'
       ? widestSpacing(lengths, setting.grid, widest, plankRules(rules))
       : null;
-  const stretched = face.stretches.map((stretch) => {
-    const bound = (end: typeof stretch.start, beyond: number): Length =>
-      end.how === 'outward' || end.how === 'free' ? (beyond as Length) : end.at;
-    return planStretch({
+  const bound = (end: StretchEnd, beyond: number): Length =>
+    end.how === 'outward' || end.how === 'free' ? (beyond as Length) : end.at;
+  const stretched: Judged<PlannedStretch, BracingProblem>[] = [];
+  let onHand = kinds;
+  for (const stretch of face.stretches) {
+    const part = planStretch({
       wall: wall.id,
       strips: strips.filter(({ at }) => at >= stretch.start.at && at <= stretch.end.at),
-      wanted: wantedOn({ wall, of: stretch, openings, under: face.under, courses, rules }),
+      wanted: wantedOn({ of: stretch, openings, under: face.under, seams, rules }),
       bounds: [bound(stretch.start, -Infinity), bound(stretch.end, Infinity)],
       spacing: usable?.spacing ?? onGrid,
       most: widest,
       grid: setting.grid,
-      kinds: setting.planks,
+      kinds: onHand,
       usual: setting.usualPlanks,
       openings: openings.filter(({ hole }) => hole.to > stretch.start.at && hole.from < stretch.end.at),
       rules,
     });
-  });
+    stretched.push(part);
+    onHand = leftAfter(onHand, part.value.planks);
+  }
   const { value: planned, problems: inStretches } = allOf(stretched);
   problems.push(...inStretches);
   const laid = joined(planned, widest);
@@ -250,7 +278,7 @@ export function braceWall(
     abreast: planksAbreast(rules),
     platform,
     guardrail,
-    pours: poursOf(min(...spans.map((span) => span.bottom)), height, setting),
+    pours: poursOf(min(...spans.map((span) => span.bottom)), height, setting, rules),
     diagonals: [],
   };
   return { value, problems };

@@ -1,16 +1,18 @@
 import { allOf } from '../../kernel/notices';
+import { type Memory, NO_MEMORY } from '../../kernel/engine/memory';
 import type { Worked } from '../../kernel/engine/stage';
 import { systemOf } from '../../kernel/forms';
-import { ZERO } from '../../kernel/measure';
+import { type Length, ZERO } from '../../kernel/measure';
 import type { Plan } from '../../kernel/plan/plan';
 import type { HouseRules } from '../../kernel/rules';
-import { crossingsOf } from '../outline';
+import type { WeakJoint } from '../courses';
+import { type BuiltLoop, type Wall, crossingsOf } from '../outline';
 import { type AlignedBrace, alignments } from './align';
 import type { WallBraces } from './brace';
-import { type Setting, braceWall } from './braceWall';
+import { type Setting, type WallToBrace, braceWall } from './braceWall';
 import { dropped, legsInDoorways, walkwayGaps } from './corners';
 import { type GearLine, gearOf, partOfLength } from './gear';
-import type { PlankKind } from './planks';
+import { type PlankKind, leftAfter } from './planks';
 import type { BracingProblem } from './problem';
 import { type PlankSpacing, plankRules, planksAbreast, widestSpacing } from './spacing';
 import { type Stock, readStock, usualLengths } from './stock';
@@ -41,6 +43,13 @@ const countsOf = (what: 'plank' | 'upright', stock: readonly Stock[]): Readonly<
       .map(({ length, count }) => [partOfLength(what, length), count]),
   );
 
+/** Where seams of a wall stand: joints above each other over its height. */
+const seamsOf = (joints: readonly WeakJoint[], wall: string): readonly Length[] => [
+  ...new Set(
+    joints.filter((joint) => joint.wall === wall && joint.reasons.includes('seam')).map(({ at }) => at),
+  ),
+];
+
 /**
  * Bracing of the whole job: braces on fastening strips at corners, openings, seams, tees and free ends, then as far apart as the
  * rules and the planks on hand allow; a walkway of planks; gear against what is on hand; boards over weak joints; wind on the
@@ -57,6 +66,7 @@ export function buildBracing(
   }: Pick<Worked, 'shell' | 'levels' | 'courses' | 'openings' | 'placed' | 'stacks'>,
   input: BracingInput,
   rules: HouseRules,
+  memory: Memory = NO_MEMORY,
 ): Bracing {
   const bracing = input.bracing ?? {};
   const straps = strapsOf(courses, levels.tops, rules);
@@ -89,21 +99,41 @@ export function buildBracing(
   const { value: uprights, problems: ofUprights } = readStock(bracing.uprights, 'upright', input.units);
   const setting: Setting = {
     levels,
-    courses,
-    openings,
-    inserts,
-    rules,
-    bracing,
+    courses: { count: courses.count, courseHeight: courses.courseHeight },
     pours,
     uprights,
-    planks,
     usualPlanks: usualLengths('plank', input.units),
-    strips: stripsByWall(shell, courses, rules.length('bracing.strip.reach')),
     grid,
-    crossings: crossingsOf(shell),
   };
+  const strips = stripsByWall(shell, courses, rules.length('bracing.strip.reach'));
+  const crossings = crossingsOf(shell);
+  const toBrace = (loop: BuiltLoop, wall: Wall, kinds: readonly PlankKind[]): WallToBrace => ({
+    built: loop,
+    wall,
+    spans: levels.walls[wall.id] ?? [],
+    rows: courses.rows.filter((row) => row.wall === wall.id),
+    openings: openings.placed.filter((each) => each.worked && each.wall === wall.id),
+    inserts: inserts.placed.filter((each) => each.wall === wall.id),
+    strips: strips.get(wall.id) ?? [],
+    seams: seamsOf(courses.weakJoints, wall.id),
+    crossings: crossings.filter((each) => each.through === wall.id),
+    said: bracing.walls?.[wall.id],
+    kinds,
+  });
   const built = shell.loops.flatMap((loop) => (loop.built ? [loop.built] : []));
-  const byLoop = built.map((loop) => allOf(loop.walls.map((wall) => braceWall(loop, wall, setting))));
+  let left: readonly PlankKind[] = planks;
+  const byLoop = built.map((loop) =>
+    allOf(
+      loop.walls.map((wall) => {
+        const own = toBrace(loop, wall, left);
+        const braced = memory.part(`braces of ${wall.id}`, [own, setting], () =>
+          braceWall(own, setting, rules),
+        );
+        left = leftAfter(left, braced.value?.planks ?? []);
+        return braced;
+      }),
+    ),
+  );
   const walls = byLoop.flatMap(({ value }) => dropped(value.flatMap((wall) => wall ?? [])));
   const width = rules.length('bracing.platform.width');
   const onHand = {

@@ -179,15 +179,6 @@ function cureOf(input: StretchInput): PlankCure {
   return { kind: 'scaffold' };
 }
 
-/** Takes what a plan lays from what is on hand. */
-function taken(kinds: readonly PlankKind[], plan: PlannedStretch): PlannedStretch {
-  for (const { length } of plan.planks) {
-    const kind = kinds.find((each) => each.length === length);
-    if (kind) kind.left -= 1;
-  }
-  return plan;
-}
-
 /**
  * Braces and planks of one stretch: the fewest braces over which the planks on hand make a walkway. Where none do with the end
  * braces where they are wanted, those are moved within the rule; then bays are closer; then a wide opening parts the walkway.
@@ -205,7 +196,7 @@ export function planStretch(input: StretchInput): Judged<PlannedStretch, Bracing
   const found = wholeWalkway(input) ?? partedWalkway(input);
   if (found) {
     return {
-      value: taken(input.kinds, found),
+      value: found,
       problems: found.parted.map((opening) => ({ kind: 'walkway-parted', wall, opening })),
     };
   }

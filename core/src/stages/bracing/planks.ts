@@ -14,8 +14,18 @@ export interface Plank {
 export interface PlankKind {
   readonly length: Length;
   /** Still on hand; Infinity where nobody counts. */
-  left: number;
+  readonly left: number;
 }
+
+/** What is left on hand of each length once planks are laid. */
+export const leftAfter = (
+  kinds: readonly PlankKind[],
+  planks: readonly Pick<Plank, 'length'>[],
+): readonly PlankKind[] =>
+  kinds.map(({ length, left }) => ({
+    length,
+    left: left - planks.filter((plank) => plank.length === length).length,
+  }));
 
 /** A plank that is not on hand costs as much as so many that are: it is laid only where nothing else goes. */
 export const SHORT = 100;

@@ -1,9 +1,7 @@
-import type { Courses } from '../courses';
 import type { PlacedInsert } from '../inserts';
 import { type Length, add, nanometres, subtract, min, max } from '../../kernel/measure';
 import type { PlacedOpening } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
-import type { Wall } from '../outline';
 import type { Wanted } from './layBraces';
 import type { Side } from './problem';
 import type { FaceCrossings, Stretch, StretchEnd } from './stretches';
@@ -38,21 +36,20 @@ export function inTheWay({ openings, inserts, across, side, width }: InTheWayInp
 
 /** What `wantedOn` goes by. */
 interface WantedOnInput {
-  readonly wall: Wall;
   readonly of: Stretch;
   readonly openings: readonly PlacedOpening[];
   readonly under: FaceCrossings['under'];
-  readonly courses: Courses;
+  /** Joints of the wall that stand above each other over its height. */
+  readonly seams: readonly Length[];
   readonly rules: HouseRules;
 }
 
 /** Places where a stretch of a wall must be held. */
 export function wantedOn({
-  wall,
   of: { start, end },
   openings,
   under,
-  courses,
+  seams,
   rules,
 }: WantedOnInput): readonly Wanted[] {
   const off = rules.length('bracing.corner');
@@ -73,11 +70,6 @@ export function wantedOn({
       ...(face.corner ? { of: face.corner.letter } : {}),
     };
   };
-  const seams = new Set(
-    courses.weakJoints
-      .filter((joint) => joint.wall === wall.id && joint.reasons.includes('seam') && within(joint.at))
-      .map((joint) => joint.at),
-  );
   const near = rules.length('bracing.spacing.most');
   /** Beside something, on one side of it. */
   const beside = (edge: Length, before: boolean, why: 'opening' | 'tee', of?: string): Wanted => ({
@@ -100,7 +92,7 @@ export function wantedOn({
     ...under
       .filter(({ from, to }) => from > start.at && to < end.at)
       .flatMap(({ from, to }) => [beside(from, true, 'tee'), beside(to, false, 'tee')]),
-    ...[...seams].map((at): Wanted => ({
+    ...seams.filter(within).map((at): Wanted => ({
       at,
       why: 'seam',
       face: at,

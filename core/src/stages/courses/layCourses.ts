@@ -1,3 +1,4 @@
+import { type Memory, NO_MEMORY } from '../../kernel/engine/memory';
 import type { Worked } from '../../kernel/engine/stage';
 import { type FormSystem, barCourses } from '../../kernel/forms';
 import { type Length, add, nanometres, subtract, ZERO, max } from '../../kernel/measure';
@@ -167,12 +168,64 @@ interface LaidLoop {
   readonly findings: readonly CourseFinding[];
 }
 
-function layLoop(built: BuiltLoop, levels: Levels, laying: Laying): LaidLoop {
+/** One wall in every course. */
+interface LaidInCourses {
+  /** Null where it is too short for its corners. */
+  readonly laid: LaidWall | null;
+  readonly stack: readonly LaidRow[];
+  readonly rows: readonly CourseRow[];
+  readonly pieces: readonly (readonly Piece[])[];
+  readonly weak: readonly WeakJoint[];
+  /** What keeps it from being laid, or should be known of how it is filled; then of its courses. */
+  readonly findings: readonly CourseFinding[];
+  readonly judged: readonly CourseFinding[];
+}
+
+/** Lays one wall of a loop in every course, and judges it. */
+function layInCourses(
+  built: BuiltLoop,
+  index: number,
+  leads: ReadonlyMap<string, LongLegOn>,
+  laying: Laying,
+): LaidInCourses {
+  const { laid, findings } = layWall(built, index, leads, laying);
+  if (!laid) return { laid, findings, stack: [], rows: [], pieces: [], weak: [], judged: [] };
+  const stack = rowsOfWall(built, laid, laying.levels, holesOf(laying, laid.wall.id));
+  const judged = judgeWall(laid, stack, laying);
+  const { odd } = laid.rows;
+  return {
+    laid,
+    findings,
+    stack,
+    rows: stack.flatMap((row, place) =>
+      row.segments.map((segment): CourseRow => ({
+        ...segment,
+        course: place + 1,
+        wall: laid.wall.id,
+        opened: row.opened,
+        start: limitOf(segment.start, row.standing.start, odd.startEnd.make),
+        end: limitOf(segment.end, row.standing.end, odd.endEnd.make),
+        whole: row.whole,
+      })),
+    ),
+    pieces: stack.map((row, place) => piecesOfRow(row, laid.wall, place + 1)),
+    weak: judged.weak,
+    judged: judged.findings,
+  };
+}
+
+function layLoop(built: BuiltLoop, levels: Levels, laying: Laying, memory: Memory): LaidLoop {
   const none: LaidLoop = { fills: [], pieces: [], rows: [], weak: [], findings: [] };
   const atCorners = cornerFindings(built, laying);
   if (atCorners.some((finding) => finding.kind === 'turn-too-sharp')) return { ...none, findings: atCorners };
   const leads = leadsOf(built, laying);
-  const tried = built.walls.map((_, index) => layWall(built, index, leads, laying));
+  const { system, cutRules, units } = laying;
+  const common = [built, [...leads], levels, system, cutRules, units];
+  const tried = built.walls.map(({ id }, index) =>
+    memory.part(`courses of ${id}`, [index, laying.rows.get(id), holesOf(laying, id), common], () =>
+      layInCourses(built, index, leads, laying),
+    ),
+  );
   const walls = tried.flatMap(({ laid }) => laid ?? []);
   const wallFindings = tried.flatMap(({ findings }) => findings);
   if (walls.length < built.walls.length) {
@@ -185,9 +238,7 @@ function layLoop(built: BuiltLoop, levels: Levels, laying: Laying): LaidLoop {
     return before && after ? [{ corner, before, after }] : [];
   });
   const numbers = Array.from({ length: levels.courses }, (_, index) => index + 1);
-  const rows = walls.map((laid) => rowsOfWall(built, laid, levels, holesOf(laying, laid.wall.id)));
-  const rowsOf = new Map(walls.map((laid, index) => [laid, rows[index]]));
-  const judged = walls.map((laid, index) => judgeWall(laid, rows[index] ?? [], laying));
+  const rowsOf = new Map(tried.map(({ laid, stack }) => [laid, stack]));
   const roomAt = (place: (typeof corners)[number], course: number): CornerPlace => {
     const last = rowsOf.get(place.before)?.[course - 1]?.stretches.at(-1);
     const first = rowsOf.get(place.after)?.[course - 1]?.stretches[0];
@@ -220,27 +271,15 @@ function layLoop(built: BuiltLoop, levels: Levels, laying: Laying): LaidLoop {
             })
           : [],
       ),
-      ...walls.flatMap((laid, index) => piecesOfRow(rows[index]?.[course - 1] as LaidRow, laid.wall, course)),
+      ...tried.flatMap(({ pieces }) => pieces[course - 1] ?? []),
     ]),
-    rows: walls.flatMap((laid, index) =>
-      (rows[index] ?? []).flatMap((row, place) =>
-        row.segments.map((segment): CourseRow => ({
-          ...segment,
-          course: place + 1,
-          wall: laid.wall.id,
-          opened: row.opened,
-          start: limitOf(segment.start, row.standing.start, laid.rows.odd.startEnd.make),
-          end: limitOf(segment.end, row.standing.end, laid.rows.odd.endEnd.make),
-          whole: row.whole,
-        })),
-      ),
-    ),
-    weak: judged.flatMap((wall) => wall.weak),
+    rows: tried.flatMap(({ rows }) => rows),
+    weak: tried.flatMap(({ weak }) => weak),
     findings: [
       ...atCorners,
       ...wallFindings,
       ...walls.flatMap((laid) => curveFindings(laid.wall, laying)),
-      ...judged.flatMap((wall) => wall.findings),
+      ...tried.flatMap(({ judged }) => judged),
       ...walls.flatMap((laid) => asLaidFindings(laid, levels.courses, laying)),
     ],
   };
@@ -300,6 +339,7 @@ export function layCourses(
   { shell, system, levels, openings }: Pick<Worked, 'shell' | 'system' | 'levels' | 'openings'>,
   plan: CoursesInput,
   rules: HouseRules,
+  memory: Memory = NO_MEMORY,
 ): Courses {
   const none: Courses = {
     count: 0,
@@ -317,7 +357,9 @@ export function layCourses(
   };
   if (system === null || levels.courses === 0) return none;
   const laying = layingOf({ system, plan, rules, levels, openings });
-  const loops = shell.loops.flatMap((loop) => (loop.built ? [layLoop(loop.built, levels, laying)] : []));
+  const loops = shell.loops.flatMap((loop) =>
+    loop.built ? [layLoop(loop.built, levels, laying, memory)] : [],
+  );
   const pieces = Array.from({ length: levels.courses }, (_, index) =>
     loops.flatMap((loop) => loop.pieces[index] ?? []),
   ).flat();

@@ -1,3 +1,4 @@
+import { type Memory, NO_MEMORY } from '../../kernel/engine/memory';
 import type { Worked } from '../../kernel/engine/stage';
 import type { Plan } from '../../kernel/plan';
 import type { HouseRules } from '../../kernel/rules';
@@ -14,6 +15,8 @@ import { type ReadyItem, readyList } from './ready';
 import { type Rock, rockUnder } from './rock';
 import { type Square, squareOf } from './square';
 import { type Survey, readSurvey } from './survey';
+import type { Shot } from './plan';
+import type { SurveyPass } from './problem';
 
 /** What `buildFooting` reads of a plan. */
 type FootingInput = Pick<Plan, 'loops' | 'units' | 'footing'>;
@@ -71,13 +74,12 @@ function firstLiftOf(bases: Bases, concrete: Figure, firstCourse: How | null): F
 
 /**
  * Works out the footing and everything measured on it. Never throws for what a plan says; what is wrong is in `problems`.
- *
- * @param adjust puts corners where the pulls say; null while that has not been fetched
  */
 export function buildFooting(
   { shell, levels, courses, tally }: Pick<Worked, 'shell' | 'levels' | 'courses' | 'tally'>,
   plan: FootingInput,
   rules: HouseRules,
+  memory: Memory = NO_MEMORY,
 ): Footing {
   const { units, footing } = plan;
   const rows = new Set(plan.loops.flatMap((loop) => loop.walk.map((row) => row.id)));
@@ -85,27 +87,16 @@ export function buildFooting(
   const concrete = footingConcrete(bases);
   const standing = standingPieces(courses, levels);
   const square = squareOf(shell, units);
-  const adjusted = adjustPulls({ shell, pulls: footing?.pulls ?? [], rows, units, rules });
-  const before = readSurvey({
-    shell,
-    levels,
-    pieces: standing,
-    shots: footing?.shots ?? [],
-    rows,
-    units,
-    rules,
-    pass: 'footing',
-  });
-  const after = readSurvey({
-    shell,
-    levels,
-    pieces: standing,
-    shots: footing?.after ?? [],
-    rows,
-    units,
-    rules,
-    pass: 'first-course',
-  });
+  const pulls = footing?.pulls ?? [];
+  const adjusted = memory.part('pulls', [shell, pulls, rows, units], () =>
+    adjustPulls({ shell, pulls, rows, units, rules }),
+  );
+  const surveyOf = (pass: SurveyPass, shots: readonly Shot[]): ReturnType<typeof readSurvey> => {
+    const from = { shell, levels, pieces: standing, shots, rows, units, pass };
+    return memory.part(pass, [from], () => readSurvey({ ...from, rules }));
+  };
+  const before = surveyOf('footing', footing?.shots ?? []);
+  const after = surveyOf('first-course', footing?.after ?? []);
   const firstCourse = firstCourseOf({
     shell,
     courses,

@@ -1,10 +1,12 @@
+import { type Memory, NO_MEMORY } from '../../kernel/engine/memory';
 import type { Worked } from '../../kernel/engine/stage';
 import { type Length, half, abs, subtract, nanometres, ZERO } from '../../kernel/measure';
+import { type Judged, allOf, fine, flatOf } from '../../kernel/notices';
 import type { HouseRules } from '../../kernel/rules';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
 import type { Bar, SteelProblem } from './bar';
 import { dowelBars } from './dowels';
-import { cornerBars } from './corners';
+import { type LyingByWall, cornerBars } from './corners';
 import { horizontals } from './horizontals';
 import { judgePlaced } from './judge';
 import { ledgeBars } from './ledges';
@@ -13,16 +15,8 @@ import { type Lying, lyingOf } from './lying';
 import { type WallCapacity, capacityOf } from './capacity';
 import type { TablePick } from './reinforcementTable';
 import { type ScheduleLine, scheduleOf } from './schedule';
-import {
-  type CastPour,
-  type Setting,
-  type SteelInput,
-  type SteelWall,
-  settingOf,
-  sizeOf,
-  stockLength,
-} from './setting';
-import { BAR_SIZES, barSize } from './sizes';
+import { type CastPour, type Setting, type SteelInput, type SteelWall, settingOf, sizeOf } from './setting';
+import { type BarSize, BAR_SIZES, barSize } from './sizes';
 import { lessSteel } from './laps';
 import { type ClearWay, chaseFor, wayWidth } from './slots';
 import { type StockOfSize, stockOfSize } from './stockOfSize';
@@ -55,60 +49,82 @@ export interface Steel {
   readonly problems: readonly SteelProblem[];
 }
 
+/** A horizontal in its course: how far it lies off the middle of the core, and how thick it is. */
+interface LyingBar {
+  readonly course: number;
+  readonly offset: Length;
+  readonly diameter: Length;
+}
+
+/** What blocks the verticals' way down: the course whose bar gives most way when it is left out. */
+function chaseBlocked(
+  own: SteelWall,
+  lying: readonly LyingBar[],
+  vertical: BarSize,
+  cover: Length,
+): readonly SteelProblem[] {
+  const chaseOf = (bars: readonly LyingBar[]): Length =>
+    wayWidth(chaseFor(own.wall.core, cover, bars, vertical.diameter));
+  const clear = chaseOf(lying);
+  if (lying.length === 0 || clear >= vertical.diameter) return [];
+  const [worst] = lying
+    .map((bar) => ({ course: bar.course, way: chaseOf(lying.filter((other) => other !== bar)) }))
+    .sort((a, b) => b.way - a.way);
+  const course = worst?.course ?? 1;
+  return [
+    {
+      kind: 'chase-blocked',
+      wall: own.wall.id,
+      size: vertical.id,
+      clear,
+      wants: vertical.diameter,
+      course,
+    },
+  ];
+}
+
+/** The first bar of a wall that has less than its cover to the foam. */
+function coverSmall(own: SteelWall, lying: readonly LyingBar[], least: Length): readonly SteelProblem[] {
+  const coverOf = ({ offset, diameter }: LyingBar): Length =>
+    nanometres(subtract(subtract(half(own.wall.core), abs(offset)), half(diameter)));
+  const bar = lying.find((each) => coverOf(each) < least);
+  return bar
+    ? [{ kind: 'cover-small', wall: own.wall.id, course: bar.course, cover: coverOf(bar), least }]
+    : [];
+}
+
 /** Slots, tension side and chase of a wall; what blocks its verticals is told. */
-function sectionOf(own: SteelWall, courses: readonly Lying[], setting: Setting): WallSection {
-  const used = courses.map(({ course, slots }) => ({ course, slots }));
+function sectionOf(
+  own: SteelWall,
+  courses: readonly Lying[],
+  setting: Setting,
+): Judged<WallSection, SteelProblem> {
   const cover = setting.rules.length('steel.cover.foam');
   const lying = courses.flatMap(({ course, offsets, size }) =>
     offsets.map((offset) => ({ course, offset, diameter: size.diameter })),
   );
   const vertical = sizeOf(setting.rulesIn(own.wall.id, 1).choice('steel.vertical.size'));
   const chase = chaseFor(own.wall.core, cover, lying, vertical.diameter);
-  if (lying.length > 0 && wayWidth(chase) < vertical.diameter) {
-    // Whichever bar gives most way when it is left out is the one to move.
-    const [worst] = lying
-      .map((bar) => ({
-        course: bar.course,
-        way: wayWidth(
-          chaseFor(
-            own.wall.core,
-            cover,
-            lying.filter((other) => other !== bar),
-            vertical.diameter,
-          ),
-        ),
-      }))
-      .sort((a, b) => b.way - a.way);
-    setting.problems.push({
-      kind: 'chase-blocked',
-      wall: own.wall.id,
-      size: vertical.id,
-      clear: wayWidth(chase),
-      wants: vertical.diameter,
-      course: worst?.course ?? 1,
-    });
-  }
-  for (const bar of lying) {
-    const left = subtract(subtract(half(own.wall.core), abs(bar.offset)), half(bar.diameter));
-    if (left < cover) {
-      setting.problems.push({
-        kind: 'cover-small',
-        wall: own.wall.id,
-        course: bar.course,
-        cover: nanometres(left),
-        least: cover,
-      });
-      break;
-    }
-  }
-  if ((own.backfill ?? 0) > 0 && own.held === 'unsaid') {
-    setting.problems.push({ kind: 'support-unsaid', wall: own.wall.id });
-  }
   const capacity = capacityOf(own, chase, setting, setting.rules);
-  if (capacity && capacity.share > 1) {
-    setting.problems.push({ kind: 'bends-too-much', wall: own.wall.id, share: capacity.share });
-  }
-  return { wall: own.wall.id, slots: own.slots, tension: own.tension, used, chase, capacity };
+  const unsaid = (own.backfill ?? 0) > 0 && own.held === 'unsaid';
+  return {
+    value: {
+      wall: own.wall.id,
+      slots: own.slots,
+      tension: own.tension,
+      used: courses.map(({ course, slots }) => ({ course, slots })),
+      chase,
+      capacity,
+    },
+    problems: [
+      ...chaseBlocked(own, lying, vertical, cover),
+      ...coverSmall(own, lying, cover),
+      ...(unsaid ? [{ kind: 'support-unsaid', wall: own.wall.id } as const] : []),
+      ...(capacity && capacity.share > 1
+        ? [{ kind: 'bends-too-much', wall: own.wall.id, share: capacity.share } as const]
+        : []),
+    ],
+  };
 }
 
 /** Zones that put in a size of another system with less steel than the job's own. */
@@ -126,10 +142,95 @@ function substitutions(input: SteelInput, rules: HouseRules): readonly SteelProb
   );
 }
 
+/** What is to be said of rules that do not go together, before any bar is laid. */
+function judgeRules(setting: Setting): readonly SteelProblem[] {
+  const { rules, stock, walls } = setting;
+  const [first] = walls;
+  const inUse = (['steel.horizontal.size', 'steel.vertical.size'] as const).map((id) => rules.choice(id));
+  const fewSlots =
+    walls.some((own) => own.slots.length < 3) && rules.choice('steel.horizontal.slots') !== 'centred';
+  return [
+    ...BAR_SIZES.flatMap((size): readonly SteelProblem[] => {
+      const lap = setting.lapOf(size);
+      return lap >= stock && inUse.includes(size.id)
+        ? [{ kind: 'lap-longer-than-stock', size: size.id, lap, stock }]
+        : [];
+    }),
+    ...(fewSlots ? [{ kind: 'few-slots', slots: first?.slots.length ?? 0 } as const] : []),
+    ...walls.flatMap(({ wall }): readonly SteelProblem[] => {
+      const spacing = setting.rulesIn(wall.id, 1).length('steel.vertical.spacing');
+      return spacing > wall.length
+        ? [{ kind: 'spacing-wide', wall: wall.id, spacing, length: wall.length }]
+        : [];
+    }),
+  ];
+}
+
+/** Bars that stand in a wall or belong to its openings and ledges. */
+function standingIn(own: SteelWall, chase: Length, setting: Setting): Judged<readonly Bar[], SteelProblem> {
+  const standing = uprightBars(own, chase, setting);
+  return flatOf([
+    dowelBars(own, standing.value, chase, setting),
+    standing,
+    lintels(own, setting),
+    fine(ledgeBars(own, setting)),
+  ]);
+}
+
+/** All that the horizontals of a wall go by: themselves, and the walls that they meet at its end and its tees. */
+function metBy(own: SteelWall, setting: Setting): readonly SteelWall[] {
+  const { tees } = own.built;
+  const next = own.built.corners.find((corner) => corner.wallBefore === own.wall.id)?.wallAfter;
+  const met = [own.wall.id, next, tees.start?.wall, tees.end?.wall];
+  return setting.walls.filter(({ wall }) => met.includes(wall.id));
+}
+
+/** The bars of every wall, each made again only where something that it goes by has changed. */
+function barsOf(
+  sections: readonly WallSection[],
+  all: LyingByWall,
+  setting: Setting,
+  memory: Memory,
+): Judged<readonly Bar[], SteelProblem> {
+  const chases = new Map(sections.map(({ wall, chase }) => [wall, nanometres((chase.from + chase.to) / 2)]));
+  const { common, crossings } = setting;
+  return flatOf([
+    ...setting.walls.map((own) => {
+      const met = metBy(own, setting);
+      const lying = met.map(({ wall }) => all.get(wall.id));
+      return memory.part(`lying in ${own.wall.id}`, [own.wall.id, met, lying, crossings, common], () =>
+        horizontals(own, all, setting),
+      );
+    }),
+    cornerBars(all, setting),
+    teeBars(all, setting),
+    ...setting.walls.map((own) => {
+      const chase = chases.get(own.wall.id) ?? ZERO;
+      return memory.part(`standing in ${own.wall.id}`, [own, chase, common], () =>
+        standingIn(own, chase, setting),
+      );
+    }),
+  ]);
+}
+
+/** What is said of the same thing in several walls is said once. */
+function once(problems: readonly SteelProblem[]): readonly SteelProblem[] {
+  const told = new Set<string>();
+  return problems.filter((each) => {
+    if (each.kind !== 'stands-short') return true;
+    const key = [each.course, each.out, each.lap].join();
+    if (told.has(key)) return false;
+    told.add(key);
+    return true;
+  });
+}
+
 /**
  * Every bar of every wall by the rules that hold there: horizontals in their slots, cut by openings, lapped and carried round
  * corners; verticals and dowels clear of webs; jambs, lintels and stirrups. The drawings or the engineer decide sizes and
  * spacings; this lays them out, counts and cuts them.
+ *
+ * @example buildSteel(work(plan), plan, rules).bars.filter(({ use }) => use === 'dowel').length
  */
 export function buildSteel(
   {
@@ -142,76 +243,44 @@ export function buildSteel(
   }: Pick<Worked, 'shell' | 'levels' | 'courses' | 'placed' | 'openings' | 'stacks'>,
   plan: SteelInput,
   rules: HouseRules,
+  memory: Memory = NO_MEMORY,
 ): Steel {
-  const setting = settingOf(
-    { shell, levels, courses, inserts, openings: openings.placed, stacks },
-    plan,
-    rules,
+  const ground = { shell, levels, courses, inserts, openings: openings.placed, stacks };
+  const { value: setting, problems: inSetting } = settingOf(ground, plan, rules);
+  const laid = courses.count > 0;
+  const all: LyingByWall = laid ? lyingOf(setting) : new Map<string, readonly Lying[]>();
+  const sections = allOf(
+    laid ? setting.walls.map((own) => sectionOf(own, all.get(own.wall.id) ?? [], setting)) : [],
   );
-  const stock = stockLength(rules);
-  const all = courses.count === 0 ? new Map<string, readonly Lying[]>() : lyingOf(setting);
-  const sections =
-    courses.count === 0
-      ? []
-      : setting.walls.map((own) => sectionOf(own, all.get(own.wall.id) ?? [], setting));
-  const chases = new Map(sections.map(({ wall, chase }) => [wall, nanometres((chase.from + chase.to) / 2)]));
-  for (const size of BAR_SIZES) {
-    const lap = setting.lapOf(size);
-    const inUse = ['steel.horizontal.size', 'steel.vertical.size'] as const;
-    if (lap >= stock && inUse.some((id) => rules.choice(id) === size.id)) {
-      setting.problems.push({ kind: 'lap-longer-than-stock', size: size.id, lap, stock });
-    }
-  }
-  if (
-    setting.walls.some((own) => own.slots.length < 3) &&
-    rules.choice('steel.horizontal.slots') !== 'centred'
-  ) {
-    setting.problems.push({ kind: 'few-slots', slots: setting.walls[0]?.slots.length ?? 0 });
-  }
-  for (const own of setting.walls) {
-    const spacing = setting.rulesIn(own.wall.id, 1).length('steel.vertical.spacing');
-    if (spacing > own.wall.length) {
-      setting.problems.push({ kind: 'spacing-wide', wall: own.wall.id, spacing, length: own.wall.length });
-    }
-  }
-  const lying =
-    courses.count === 0
-      ? []
-      : [...horizontals(all, setting), ...cornerBars(all, setting), ...teeBars(all, setting)];
-  const bars: readonly Bar[] =
-    courses.count === 0
-      ? []
-      : [
-          ...lying,
-          ...setting.walls.flatMap((own) => {
-            const chase = chases.get(own.wall.id) ?? ZERO;
-            const standing = uprightBars(own, chase, setting);
-            return [
-              ...dowelBars(own, standing, chase, setting),
-              ...standing,
-              ...lintels(own, setting),
-              ...ledgeBars(own, setting),
-            ];
-          }),
-        ];
-  judgePlaced(bars, all, setting);
-  const sizes = BAR_SIZES.map(({ id }) => id).filter((id) => bars.some((bar) => bar.size === id));
-  const bySize = sizes.map((size) => stockOfSize(bars, size, stock, setting.problems));
+  const { value: bars, problems: inBars } = laid
+    ? barsOf(sections.value, all, setting, memory)
+    : fine<readonly Bar[]>([]);
+  const used = new Set(bars.map((bar) => bar.size));
+  const sizes = BAR_SIZES.map(({ id }) => id).filter((id) => used.has(id));
+  const bySize = allOf(sizes.map((size) => stockOfSize(bars, size, setting.stock)));
   return {
     picks: setting.picks,
     pours: setting.pours.map(({ fromCourse, toCourse }) => ({ fromCourse, toCourse })),
     bars,
     schedule: scheduleOf(bars),
-    stock: bySize,
+    stock: bySize.value,
     mass: figureOf({
       id: 'steel.mass',
       title: 'Steel of the job',
-      how: { op: 'sum', name: 'sizes', unit: 'mass', of: bySize.map(({ mass }) => mass.how) },
+      how: { op: 'sum', name: 'sizes', unit: 'mass', of: bySize.value.map(({ mass }) => mass.how) },
       rules: [],
       pieces: {},
     }),
-    sections,
+    sections: sections.value,
     sequence: sequenceOf(bars),
-    problems: [...setting.problems, ...substitutions(plan, rules)],
+    problems: [
+      ...inSetting,
+      ...sections.problems,
+      ...judgeRules(setting),
+      ...once(inBars),
+      ...(laid ? judgePlaced(bars, all, setting, inBars) : []),
+      ...bySize.problems,
+      ...substitutions(plan, rules),
+    ],
   };
 }

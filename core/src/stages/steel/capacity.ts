@@ -76,9 +76,8 @@ export function capacityOf(
   setting: Setting,
   rules: HouseRules,
 ): WallCapacity | null {
-  const spans = setting.levels.walls[own.wall.id] ?? [];
-  if (own.held !== 'top' || (own.backfill ?? 0) <= 0 || spans.length === 0) return null;
-  const height = Math.max(...spans.map((span) => toMetres(subtract(span.top, span.bottom))));
+  if (own.held !== 'top' || (own.backfill ?? 0) <= 0 || own.spans.length === 0) return null;
+  const height = Math.max(...own.spans.map((span) => toMetres(subtract(span.top, span.bottom))));
   const soil = toMetres(own.backfill ?? ZERO);
   const fluidWeight = rules.count('steel.soil.weight') * NEWTONS_PER_CUBIC_METRE_PER_PCF;
   const { moment, at } = soilMoment(height, soil, fluidWeight);

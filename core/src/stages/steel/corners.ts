@@ -1,7 +1,8 @@
 import type { CourseRow } from '../courses';
 import { type Length, add, subtract, toDegrees, ZERO, min } from '../../kernel/measure';
 import type { Corner } from '../outline';
-import type { Bar } from './bar';
+import { type Judged, fine, flatOf } from '../../kernel/notices';
+import type { Bar, SteelProblem } from './bar';
 import { standardHook } from './bends';
 import { bent } from './cut';
 import type { Lying } from './lying';
@@ -50,13 +51,13 @@ interface LegAtInput {
 }
 
 /** The leg of a bar round a corner: a lap, or as much as an opening beside the corner leaves, which is told. */
-function legAt({ own, row, atStart, lap, corner, setting }: LegAtInput): Length {
+function legAt({ own, row, atStart, lap, corner, setting }: LegAtInput): Judged<Length, SteelProblem> {
   const room = roomAt(own, row, atStart, setting);
-  if (room < lap) {
-    const { course } = row;
-    setting.problems.push({ kind: 'corner-cut-short', wall: own.wall.id, corner, course, leg: room });
-  }
-  return min(room, lap);
+  const { course } = row;
+  return {
+    value: min(room, lap),
+    problems: room < lap ? [{ kind: 'corner-cut-short', wall: own.wall.id, corner, course, leg: room }] : [],
+  };
 }
 
 /** Where the row of a course meets a corner with another wall's row and both may carry bars. */
@@ -100,30 +101,44 @@ interface BendRoundInput {
 }
 
 /** How the bar at the end of a row is bent round its corner; null where a bar of its own goes round, or nothing to lap is there. */
-export function bendRound({ own, row, size, lying, setting }: BendRoundInput): Turned | null {
+export function bendRound({
+  own,
+  row,
+  size,
+  lying,
+  setting,
+}: BendRoundInput): Judged<Turned | null, SteelProblem> {
   const rules = setting.rulesIn(own.wall.id, row.course);
   const corner = own.built.corners.find((each) => each.wallBefore === own.wall.id);
   const next = setting.walls.find((each) => each.wall.id === corner?.wallAfter);
   const nextRow = next?.rows.find((each) => each.course === row.course && each.start === 'corner');
   if (rules.choice('steel.corner') !== 'bend' || row.end !== 'corner' || !corner || !next || !nextRow) {
-    return null;
+    return fine(null);
   }
   const met = lyingAt(lying, next, row.course);
-  if (!met) return null;
-  const lap = setting.lapOfTwo(size, met.size, isTopBar(next, nextRow, setting));
+  if (!met) return fine(null);
+  const lap = setting.lapOfTwo(size, met.size, isTopBar(next, nextRow));
   const leg = legAt({ own: next, row: nextRow, atStart: true, lap, corner: corner.letter, setting });
-  return leg > 0 ? { leg, degrees: turnOf(corner) } : null;
+  return {
+    value: leg.value > 0 ? { leg: leg.value, degrees: turnOf(corner) } : null,
+    problems: leg.problems,
+  };
 }
 
 /** The bars round one corner in one course in which both walls have some. */
-function barsRound(meeting: Meeting, own: Lying, other: Lying, setting: Setting): readonly Bar[] {
+function barsRound(
+  meeting: Meeting,
+  own: Lying,
+  other: Lying,
+  setting: Setting,
+): Judged<readonly Bar[], SteelProblem> {
   const { corner, before, after, rowBefore, rowAfter } = meeting;
   const { course } = own;
   const rules = setting.rulesIn(after.wall.id, course);
-  if (rules.choice('steel.corner') === 'bend') return [];
+  if (rules.choice('steel.corner') === 'bend') return fine([]);
   // Where the walls' bars differ, the larger goes round.
   const size = own.size.diameter >= other.size.diameter ? own.size : other.size;
-  const top = isTopBar(after, rowAfter, setting);
+  const top = isTopBar(after, rowAfter);
   const { letter } = corner;
   const leg = legAt({
     own: after,
@@ -142,18 +157,19 @@ function barsRound(meeting: Meeting, own: Lying, other: Lying, setting: Setting)
     setting,
   });
   // An opening that takes the whole corner at this height leaves nothing to go round to.
-  if (leg <= 0 || back <= 0) return [];
+  const problems = [...leg.problems, ...back.problems];
+  if (leg.value <= 0 || back.value <= 0) return { value: [], problems };
   const height = heightIn(rowAfter);
   const start = add(rowAfter.from, insetAt('corner', true, after, rules));
   const shape = bent({
-    legs: [back, leg],
+    legs: [back.value, leg.value],
     size,
     bend: standardHook(size),
     cutting: setting,
     bends: [turnOf(corner)],
   });
   const offsets = own.offsets.length >= other.offsets.length ? own.offsets : other.offsets;
-  return offsets.map((offset, index): Bar => ({
+  const bars = offsets.map((offset, index): Bar => ({
     ...shape,
     id: `c:${letter}:${String(course)}${index === 0 ? '' : `:${String(index)}`}`,
     use: 'corner',
@@ -163,42 +179,42 @@ function barsRound(meeting: Meeting, own: Lying, other: Lying, setting: Setting)
     course,
     set: { course, when: 'in' },
     from: start,
-    to: add(start, leg),
+    to: add(start, leg.value),
     bottom: height,
     top: height,
     offset,
-    laps: { before: back, after: leg },
+    laps: { before: back.value, after: leg.value },
     corner: letter,
   }));
+  return { value: bars, problems };
 }
 
-/** Tells, corner by corner, the courses in which only one of its two walls has a bar. */
-function tellBare(bare: readonly Meeting[], setting: Setting): void {
+/** Corner by corner, the courses in which only one of its two walls has a bar. */
+function bareOf(bare: readonly Meeting[]): readonly SteelProblem[] {
   const corners = new Map<string, number[]>();
   for (const { corner, after, rowAfter } of bare) {
     const key = `${after.wall.id}\n${corner.letter}`;
     corners.set(key, [...(corners.get(key) ?? []), rowAfter.course]);
   }
-  for (const [key, courses] of corners) {
+  return [...corners].map(([key, courses]) => {
     const [wall = '', corner = ''] = key.split('\n');
-    setting.problems.push({ kind: 'corner-without-bar', wall, corner, courses });
-  }
+    return { kind: 'corner-without-bar', wall, corner, courses };
+  });
 }
 
 /**
  * Bars round every corner in every course in which both its walls have some; none where their own bars are bent. Courses in
  * which one wall has a bar and the other none are told.
  */
-export function cornerBars(lying: LyingByWall, setting: Setting): readonly Bar[] {
+export function cornerBars(lying: LyingByWall, setting: Setting): Judged<readonly Bar[], SteelProblem> {
   const bare: Meeting[] = [];
-  const bars = meetings(setting).flatMap((meeting) => {
+  const round = meetings(setting).map((meeting): Judged<readonly Bar[], SteelProblem> => {
     const { course } = meeting.rowAfter;
     const own = lyingAt(lying, meeting.after, course);
     const other = lyingAt(lying, meeting.before, course);
     if (own && other) return barsRound(meeting, own, other, setting);
     if (own || other) bare.push(meeting);
-    return [];
+    return fine([]);
   });
-  tellBare(bare, setting);
-  return bars;
+  return flatOf([...round, { value: [], problems: bareOf(bare) }]);
 }

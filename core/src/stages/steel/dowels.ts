@@ -1,11 +1,12 @@
 import { type Length, add, nanometres, subtract, times, min, ZERO } from '../../kernel/measure';
-import type { Bar } from './bar';
+import type { Judged } from '../../kernel/notices';
+import type { Bar, SteelProblem } from './bar';
 import { hookLeg, standardHook } from './bends';
 import { bent } from './cut';
 import { widestGap } from './laps';
-import { type Setting, type SteelWall, sizeOf, tellStandsShort } from './setting';
+import { type Setting, type SteelWall, nothingToLap, sizeOf, standsShort } from './setting';
 import type { BarSize } from './sizes';
-import { clearPlaces, stationsAt, stretchesAt } from './uprights';
+import { clearPlaces, noRoomAt, stationsAt, stretchesAt } from './uprights';
 
 /** The size that dowels under a bar have. */
 const dowelSize = (choice: string, foot: BarSize): BarSize => (choice === 'same' ? foot : sizeOf(choice));
@@ -21,44 +22,35 @@ export function dowelBars(
   standing: readonly Bar[],
   offset: Length,
   setting: Setting,
-): readonly Bar[] {
+): Judged<readonly Bar[], SteelProblem> {
   const rules = setting.rulesIn(own.wall.id, 1);
   const cover = rules.length('steel.cover.end');
   const embed = rules.length('steel.dowel.embed');
   const typed = rules.length('steel.dowel.projection');
   const spacing = rules.length('steel.dowel.spacing');
-  const spans = setting.levels.walls[own.wall.id] ?? [];
   const isFoot = (bar: Bar): boolean =>
-    spans.some((span) => span.from <= bar.from && bar.from <= span.to && span.bottom === bar.bottom);
+    own.spans.some((span) => span.from <= bar.from && bar.from <= span.to && span.bottom === bar.bottom);
   const feet = standing.filter(isFoot);
   const verticals = sizeOf(rules.choice('steel.vertical.size'));
   const size = dowelSize(rules.choice('steel.dowel.size'), verticals);
   const lap = setting.lapOfTwo(size, verticals);
   const gap = widestGap(lap);
-  const stations: Length[] = [];
-  if (spacing === 0) stations.push(...feet.map((bar) => bar.from));
-  else {
-    const places = clearPlaces(own, rules, setting, size);
-    const found = stationsAt({
-      own,
-      first: rules.length('steel.vertical.first'),
-      spacing,
-      places,
-      moved: times(rules.length('steel.web.clear'), 2),
-    });
-    stations.push(...found.at);
-    for (const wanted of found.without) {
-      setting.problems.push({ kind: 'no-room', wall: own.wall.id, at: wanted });
-    }
-  }
+  const stations =
+    spacing === 0
+      ? { at: feet.map((bar) => bar.from), without: [] }
+      : stationsAt({
+          own,
+          first: rules.length('steel.vertical.first'),
+          spacing,
+          places: clearPlaces(own, rules, size),
+          moved: times(rules.length('steel.web.clear'), 2),
+        });
   const hook = standardHook(size);
-  const bars = stations.flatMap((at): Bar[] => {
-    const stretch = stretchesAt(
-      own,
-      at,
-      { ends: cover, sides: nanometres(cover + size.diameter / 2) },
-      setting,
-    ).find((each) => each.onFooting);
+  const bars = stations.at.flatMap((at): Bar[] => {
+    const stretch = stretchesAt(own, at, {
+      ends: cover,
+      sides: nanometres(cover + size.diameter / 2),
+    }).find((each) => each.onFooting);
     if (!stretch) return [];
     const foot = feet
       .filter((bar) => Math.abs(bar.from - at) <= gap)
@@ -94,9 +86,12 @@ export function dowelBars(
     ];
   });
   const alone = feet.filter((foot) => !bars.some((bar) => Math.abs(bar.from - foot.from) <= gap));
-  if (alone.length > 0) {
-    setting.problems.push({ kind: 'nothing-to-lap', wall: own.wall.id, course: 0, bars: alone.length, gap });
-  }
-  if (typed > 0) tellStandsShort(setting, 0, typed, lap);
-  return bars;
+  return {
+    value: bars,
+    problems: [
+      ...noRoomAt(own, stations.without),
+      ...nothingToLap(own, 0, alone.length, gap),
+      ...(typed > 0 ? standsShort(0, typed, lap) : []),
+    ],
+  };
 }

@@ -1,7 +1,8 @@
 import type { CourseRow } from '../courses';
 import { type Length, add, nanometres, subtract, ZERO } from '../../kernel/measure';
 import { widthOf } from '../openings';
-import type { Bar } from './bar';
+import { type Judged, fine, flatOf } from '../../kernel/notices';
+import type { Bar, SteelProblem } from './bar';
 import { bendReach, standardHook } from './bends';
 import { type LyingByWall, type Turned, bendRound } from './corners';
 import { bent } from './cut';
@@ -45,10 +46,17 @@ interface BarsOfWayInput {
 }
 
 /** Bars of one way: lapped from stock, bent at its ends where it is. Where laps must lie by an opening, that is told. */
-function barsOfWay({ own, row, way, lying, nth, setting }: BarsOfWayInput): readonly Bar[] {
+function barsOfWay({
+  own,
+  row,
+  way,
+  lying,
+  nth,
+  setting,
+}: BarsOfWayInput): Judged<readonly Bar[], SteelProblem> {
   const { size } = lying;
   const rules = setting.rulesIn(own.wall.id, row.course);
-  const lap = setting.lapOf(size, isTopBar(own, row, setting));
+  const lap = setting.lapOf(size, isTopBar(own, row));
   const before = way.atStart?.leg ?? NONE;
   const after = way.atEnd?.leg ?? NONE;
   // The legs past the bends come out of the same bars.
@@ -70,8 +78,8 @@ function barsOfWay({ own, row, way, lying, nth, setting }: BarsOfWayInput): read
     keepOff: [bends, passed.filter(({ near }) => near), passed, endsOf(run, rules.length('steel.lap.clear'))],
     second: row.course % 2 === 0,
   });
-  if (split.pieces.length > 1 && split.kept < 2) tellLapByOpening(own, row.course, setting);
-  return split.pieces.map((piece, index, all): Bar => {
+  const byOpening = split.pieces.length > 1 && split.kept < 2;
+  const bars = split.pieces.map((piece, index, all): Bar => {
     const first = index === 0 ? way.atStart : null;
     const last = index === all.length - 1 ? way.atEnd : null;
     const from = index === 0 ? add(piece.from, before) : piece.from;
@@ -95,19 +103,20 @@ function barsOfWay({ own, row, way, lying, nth, setting }: BarsOfWayInput): read
       laps: piece.laps,
     };
   });
+  return {
+    value: bars,
+    problems: byOpening ? [{ kind: 'lap-by-opening', wall: own.wall.id, courses: [row.course] }] : [],
+  };
 }
 
-/** Tells once a wall of its courses whose laps lie over or under an opening. */
-function tellLapByOpening(own: SteelWall, course: number, setting: Setting): void {
-  const told = setting.problems.findIndex(
-    (each) => each.kind === 'lap-by-opening' && each.wall === own.wall.id,
-  );
-  const known = setting.problems[told];
-  if (known?.kind !== 'lap-by-opening') {
-    setting.problems.push({ kind: 'lap-by-opening', wall: own.wall.id, courses: [course] });
-  } else if (!known.courses.includes(course)) {
-    setting.problems[told] = { ...known, courses: [...known.courses, course] };
-  }
+/** What is told of a wall, its courses whose laps lie over or under an opening in one. */
+function inOne(wall: string, problems: readonly SteelProblem[]): readonly SteelProblem[] {
+  const courses = problems.flatMap((each) => (each.kind === 'lap-by-opening' ? each.courses : []));
+  if (courses.length === 0) return problems;
+  return [
+    ...problems.filter(({ kind }) => kind !== 'lap-by-opening'),
+    { kind: 'lap-by-opening', wall, courses: [...new Set(courses)] },
+  ];
 }
 
 /** What `waysOf` goes by. */
@@ -120,7 +129,7 @@ interface WaysOfInput {
 }
 
 /** The ways of the bars of a row: between its ends and what openings leave. */
-function waysOf({ own, row, lying, all, setting }: WaysOfInput): readonly Way[] {
+function waysOf({ own, row, lying, all, setting }: WaysOfInput): Judged<readonly Way[], SteelProblem> {
   const rules = setting.rulesIn(own.wall.id, row.course);
   const hookedStart = hookedAt({ own, row, atStart: true, size: lying.size, setting });
   const hookedEnd = hookedAt({ own, row, atStart: false, size: lying.size, setting });
@@ -128,25 +137,37 @@ function waysOf({ own, row, lying, all, setting }: WaysOfInput): readonly Way[] 
   const from = subtract(reach.from, hookedStart?.across ?? NONE);
   const to = add(reach.to, hookedEnd?.across ?? NONE);
   const bend = bendRound({ own, row, size: lying.size, lying: all, setting });
-  return leftBeside({ own, from, to, height: heightIn(row), cover: rules.length('steel.cover.end') }).map(
-    (stretch) => ({
+  const left = leftBeside({ own, from, to, height: heightIn(row), cover: rules.length('steel.cover.end') });
+  return {
+    value: left.map((stretch) => ({
       from: stretch.from,
       to: stretch.to,
       atStart: stretch.from === from ? hookedStart : null,
-      atEnd: stretch.cutEnd || stretch.to !== to ? null : (hookedEnd ?? bend),
-    }),
-  );
+      atEnd: stretch.cutEnd || stretch.to !== to ? null : (hookedEnd ?? bend.value),
+    })),
+    problems: bend.problems,
+  };
 }
 
-/** Horizontals of every course, cut by openings, lapped from stock. */
-export const horizontals = (all: LyingByWall, setting: Setting): readonly Bar[] =>
-  setting.walls.flatMap((own) => {
-    const byCourse = new Map((all.get(own.wall.id) ?? []).map((lying) => [lying.course, lying]));
-    return own.rows.flatMap((row) => {
+/** Horizontals of every course of a wall, cut by openings, lapped from stock. */
+export function horizontals(
+  own: SteelWall,
+  all: LyingByWall,
+  setting: Setting,
+): Judged<readonly Bar[], SteelProblem> {
+  const byCourse = new Map((all.get(own.wall.id) ?? []).map((lying) => [lying.course, lying]));
+  const { value, problems } = flatOf(
+    own.rows.map((row): Judged<readonly Bar[], SteelProblem> => {
       const lying = byCourse.get(row.course);
-      if (!lying) return [];
-      return waysOf({ own, row, lying, all, setting }).flatMap((way) =>
-        lying.offsets.flatMap((_, nth) => barsOfWay({ own, row, way, lying, nth, setting })),
+      if (!lying) return fine([]);
+      const ways = waysOf({ own, row, lying, all, setting });
+      const bars = flatOf(
+        ways.value.flatMap((way) =>
+          lying.offsets.map((_, nth) => barsOfWay({ own, row, way, lying, nth, setting })),
+        ),
       );
-    });
-  });
+      return { value: bars.value, problems: [...ways.problems, ...bars.problems] };
+    }),
+  );
+  return { value, problems: inOne(own.wall.id, problems) };
+}

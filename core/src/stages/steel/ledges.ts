@@ -72,6 +72,6 @@ function barsOf(own: SteelWall, insert: PlacedInsert, setting: Setting): readonl
 
 /** Bars of every brick ledge of a wall. [common practice: bent, one to each web or every second] */
 export const ledgeBars = (own: SteelWall, setting: Setting): readonly Bar[] =>
-  setting.inserts.placed
-    .filter((insert) => insert.kind === 'brick-ledge' && insert.wall === own.wall.id)
+  own.inserts
+    .filter((insert) => insert.kind === 'brick-ledge')
     .flatMap((insert) => barsOf(own, insert, setting));

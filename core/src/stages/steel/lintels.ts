@@ -2,7 +2,8 @@ import { courseAbove } from '../courses';
 import { type Length, add, inches, nanometres, subtract, ZERO, max, min } from '../../kernel/measure';
 import { type PlacedOpening, widthOf } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
-import type { Bar } from './bar';
+import { type Judged, fine, flatOf } from '../../kernel/notices';
+import type { Bar, SteelProblem } from './bar';
 import { hookLeg, stirrupHook } from './bends';
 import { bent, straight } from './cut';
 import { leftBeside } from './rowBars';
@@ -79,42 +80,38 @@ function across(own: SteelWall, count: number, size: BarSize, rules: HouseRules)
   return Array.from({ length: count }, (_, index) => nanometres(edge * ((2 * index) / (count - 1) - 1)));
 }
 
-/** What `tellCrowded` goes by. */
-interface TellCrowdedInput {
+/** What `crowded` goes by. */
+interface CrowdedInput {
   readonly own: SteelWall;
   readonly group: Group;
   readonly count: number;
   readonly size: BarSize;
-  readonly setting: Setting;
 }
 
-/** Tells of more bars side by side than leave stone its way between them. */
-function tellCrowded({ own, group, count, size, setting }: TellCrowdedInput): void {
+/** What is told of more bars side by side than leave stone its way between them. */
+function crowded({ own, group, count, size }: CrowdedInput): readonly SteelProblem[] {
   const places = across(own, count, size, group.rules);
   const [first, second] = places;
-  if (first === undefined || second === undefined) return;
+  if (first === undefined || second === undefined) return [];
   const clear = clearBetween(group.rules, size.diameter);
-  if (second - first - size.diameter >= clear) return;
-  setting.problems.push({
-    kind: 'lintel-crowded',
-    opening: group.openings[0].id,
-    wall: own.wall.id,
-    bars: count,
-    wants: clear,
-    has: max(ZERO, subtract(subtract(second, first), size.diameter)),
-  });
+  if (second - first - size.diameter >= clear) return [];
+  return [
+    {
+      kind: 'lintel-crowded',
+      opening: group.openings[0].id,
+      wall: own.wall.id,
+      bars: count,
+      wants: clear,
+      has: max(ZERO, subtract(subtract(second, first), size.diameter)),
+    },
+  ];
 }
 
 /** How high a lintel's lowest and highest bars lie; null where there is too little wall over the head. */
-function depthOf(
-  own: SteelWall,
-  group: Group,
-  setting: Setting,
-): { readonly low: Length; readonly high: Length } | null {
+function depthOf(own: SteelWall, group: Group): { readonly low: Length; readonly high: Length } | null {
   const { rules, head } = group;
   const cover = rules.length('steel.cover.end');
-  const spans = setting.levels.walls[own.wall.id] ?? [];
-  const over = spans.filter((span) => span.from < group.to && group.from < span.to);
+  const over = own.spans.filter((span) => span.from < group.to && group.from < span.to);
   const above = own.openings
     .filter(({ concrete }) => concrete.bottom >= head && concrete.from < group.to && group.from < concrete.to)
     .map(({ concrete }) => concrete.bottom);
@@ -124,15 +121,13 @@ function depthOf(
 }
 
 /** Bars and stirrups of one lintel. Its bars are of one piece each: a lap has no place in its span, and none in its reach. */
-function lintelOf(own: SteelWall, group: Group, setting: Setting): readonly Bar[] {
+function lintelOf(own: SteelWall, group: Group, setting: Setting): Judged<readonly Bar[], SteelProblem> {
   const { rules, course, openings } = group;
   const [{ id: opening }] = openings;
-  const depth = depthOf(own, group, setting);
+  const depth = depthOf(own, group);
   if (!depth) {
-    for (const each of openings) {
-      setting.problems.push({ kind: 'no-lintel-room', opening: each.id, wall: own.wall.id });
-    }
-    return [];
+    const wall = own.wall.id;
+    return { value: [], problems: openings.map(({ id }) => ({ kind: 'no-lintel-room', opening: id, wall })) };
   }
   const { low, high } = depth;
   const reach = rules.length('steel.lintel.reach');
@@ -147,9 +142,8 @@ function lintelOf(own: SteelWall, group: Group, setting: Setting): readonly Bar[
     ) ?? { from: group.from, to: group.to };
   const told = reached(low);
   const short = min(subtract(group.from, told.from), subtract(told.to, group.to));
-  if (short < reach) {
-    setting.problems.push({ kind: 'lintel-cut-short', opening, wall: own.wall.id, reach: short });
-  }
+  const cutShort: readonly SteelProblem[] =
+    short < reach ? [{ kind: 'lintel-cut-short', opening, wall: own.wall.id, reach: short }] : [];
   const common = {
     wall: own.wall.id,
     course,
@@ -158,13 +152,16 @@ function lintelOf(own: SteelWall, group: Group, setting: Setting): readonly Bar[
     count: 1,
     opening,
   } as const;
-  const layer = (use: 'lintel bottom' | 'lintel top', size: BarSize, height: Length): readonly Bar[] => {
+  const layer = (
+    use: 'lintel bottom' | 'lintel top',
+    size: BarSize,
+    height: Length,
+  ): Judged<readonly Bar[], SteelProblem> => {
     const count = rules.count(use === 'lintel bottom' ? 'steel.lintel.bottom' : 'steel.lintel.top');
-    tellCrowded({ own, group, count, size, setting });
     const span = reached(height);
-    return across(own, count, size, rules)
+    const bars = across(own, count, size, rules)
       .slice(0, count)
-      .map((offset, index) => ({
+      .map((offset, index): Bar => ({
         ...common,
         ...straight(subtract(span.to, span.from), setting),
         id: `l:${opening}:${use}:${String(index)}`,
@@ -176,17 +173,16 @@ function lintelOf(own: SteelWall, group: Group, setting: Setting): readonly Bar[
         top: height,
         offset,
       }));
+    return { value: bars, problems: crowded({ own, group, count, size }) };
   };
   const topSize = rules.choice('steel.lintel.top.size');
-  return [
-    ...layer('lintel bottom', sizeOf(rules.choice('steel.lintel.size')), low),
-    ...layer(
-      'lintel top',
-      sizeOf(topSize === 'same' ? rules.choice('steel.horizontal.size') : topSize),
-      high,
-    ),
-    ...stirrupsOf(group, depth, common, setting),
-  ];
+  const uppers = sizeOf(topSize === 'same' ? rules.choice('steel.horizontal.size') : topSize);
+  return flatOf([
+    { value: [], problems: cutShort },
+    layer('lintel bottom', sizeOf(rules.choice('steel.lintel.size')), low),
+    layer('lintel top', uppers, high),
+    fine(stirrupsOf(group, depth, common, setting)),
+  ]);
 }
 
 /** Stirrups of a lintel over its openings and the piers between them, at their spacing, as far from one end as from the other. */
@@ -221,5 +217,5 @@ function stirrupsOf(
 }
 
 /** Bars and stirrups over every opening of a wall. */
-export const lintels = (own: SteelWall, setting: Setting): readonly Bar[] =>
-  groupsOf(own, setting).flatMap((group) => lintelOf(own, group, setting));
+export const lintels = (own: SteelWall, setting: Setting): Judged<readonly Bar[], SteelProblem> =>
+  flatOf(groupsOf(own, setting).map((group) => lintelOf(own, group, setting)));

@@ -1,8 +1,8 @@
 import { type Length, type UnitSystem, readLength, storeLength } from '../../kernel/measure';
 import type { ReinforcementTable, TableRow } from './plan';
 import type { HouseRules, RuleOverrides } from '../../kernel/rules';
+import { type Judged, fine } from '../../kernel/notices';
 import { steelLengthRules } from './rules';
-import type { Levels } from '../outline';
 import type { SteelProblem } from './bar';
 import type { SteelWall } from './setting';
 import { type BarSize, BAR_SIZES } from './sizes';
@@ -123,43 +123,45 @@ export function rowFor(
 interface PickRowsInput {
   readonly table: ReinforcementTable | undefined;
   readonly walls: readonly SteelWall[];
-  readonly levels: Levels;
   readonly rules: HouseRules;
   readonly units: UnitSystem;
-  readonly problems: SteelProblem[];
 }
 
 /** The row of every wall, and what is wrong with the table; nothing where there is none. */
 export function pickRows({
   table,
   walls,
-  levels,
   rules,
   units,
-  problems,
-}: PickRowsInput): readonly TablePick[] {
-  if (!table) return [];
-  const rows = table.rows.flatMap((row, index): WorkedRow[] => {
-    const worked = workedRow(row, index + 1, units);
-    if (typeof worked !== 'string') return [worked];
-    problems.push({ kind: 'table-row-unreadable', row: index + 1, what: worked });
-    return [];
-  });
-  problems.push(...clashes(rows), ...gaps(rows));
+}: PickRowsInput): Judged<readonly TablePick[], SteelProblem> {
+  if (!table) return fine([]);
+  const read = table.rows.map((row, index) => workedRow(row, index + 1, units));
+  const rows = read.flatMap((row) => (typeof row === 'string' ? [] : [row]));
+  const unreadable = read.flatMap((what, index): readonly SteelProblem[] =>
+    typeof what === 'string' ? [{ kind: 'table-row-unreadable', row: index + 1, what }] : [],
+  );
   const soil = rules.count('steel.soil.weight');
   const unsaid = walls
-    .filter(({ wall, backfill }) => backfill === null && (levels.walls[wall.id] ?? []).length > 0)
+    .filter(({ spans, backfill }) => backfill === null && spans.length > 0)
     .map(({ wall }) => wall.id);
-  if (unsaid.length > 0) problems.push({ kind: 'table-soil-unsaid', walls: unsaid });
-  return walls.flatMap(({ wall, backfill }): TablePick[] => {
-    const spans = levels.walls[wall.id] ?? [];
+  const picks = walls.flatMap(({ wall, spans, backfill }): TablePick[] => {
     if (spans.length === 0) return [];
     const height = Math.max(...spans.map((span) => span.top - span.bottom)) as Length;
     const row = backfill === null ? null : rowFor(rows, height, backfill, soil);
-    if (backfill !== null && !row)
-      problems.push({ kind: 'no-table-row', wall: wall.id, height, backfill, soil });
     return [{ wall: wall.id, height, backfill, soil, row }];
   });
+  return {
+    value: picks,
+    problems: [
+      ...unreadable,
+      ...clashes(rows),
+      ...gaps(rows),
+      ...(unsaid.length > 0 ? [{ kind: 'table-soil-unsaid', walls: unsaid } as const] : []),
+      ...picks.flatMap(({ wall, height, backfill, row }): readonly SteelProblem[] =>
+        backfill === null || row ? [] : [{ kind: 'no-table-row', wall, height, backfill, soil }],
+      ),
+    ],
+  };
 }
 
 /** Rules of the verticals that a row asks for. */

@@ -3,7 +3,7 @@ import { type Length, add, nanometres, subtract, toDegrees, ZERO, max, min } fro
 import { centreOf, halfWidthAt } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
 import { TOP_BAR_DEPTH } from './laps';
-import type { Setting, SteelWall } from './setting';
+import type { SteelWall } from './setting';
 
 /** How far inside the end of a row its bar ends: negative where it runs on past the face line, into the wall round an inside corner. */
 export function insetAt(limit: RowLimit, atStart: boolean, own: SteelWall, rules: HouseRules): Length {
@@ -73,12 +73,11 @@ export function leftBeside({ own, from, to, height, cover }: LeftBesideInput): r
 export const heightIn = (row: CourseRow): Length => nanometres((row.bottom + row.top) / 2);
 
 /** The lowest concrete of a wall: what lies under a bar is counted from there. */
-const lowest = (own: SteelWall, setting: Setting): Length =>
-  min(...(setting.levels.walls[own.wall.id] ?? []).map((span) => span.bottom));
+const lowest = (own: SteelWall): Length => min(...own.spans.map((span) => span.bottom));
 
 /** Whether so much fresh concrete lies under a course's bar that it bonds less. */
-export const isTopBar = (own: SteelWall, row: CourseRow, setting: Setting): boolean =>
-  heightIn(row) - lowest(own, setting) > TOP_BAR_DEPTH;
+export const isTopBar = (own: SteelWall, row: CourseRow): boolean =>
+  heightIn(row) - lowest(own) > TOP_BAR_DEPTH;
 
 /** From where to where bars lie in a row, before openings cut them. */
 export const reachOf = (

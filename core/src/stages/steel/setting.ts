@@ -1,13 +1,15 @@
 import { type HouseRules, type RuleOverrides, isRuleId } from '../../kernel/rules';
 import type { Pour } from '../outline/plan';
 import { type CourseRow, type Courses, websByWall } from '../courses';
-import type { Inserts } from '../inserts';
+import type { Inserts, PlacedInsert } from '../inserts';
 import { type Length, inches, readLength, ZERO, max } from '../../kernel/measure';
 import type { PlacedOpening } from '../openings';
+import type { Judged } from '../../kernel/notices';
 import type { Plan } from '../../kernel/plan';
 import {
   type BuiltLoop,
   type Crossing,
+  type HeightSpan,
   type Levels,
   type Shell,
   type Wall,
@@ -39,6 +41,9 @@ export interface SteelWall {
   readonly wall: Wall;
   readonly built: BuiltLoop;
   readonly openings: readonly PlacedOpening[];
+  readonly inserts: readonly PlacedInsert[];
+  /** Stretches of it between its footing and its top. */
+  readonly spans: readonly HeightSpan[];
   readonly slots: readonly Length[];
   /** Its rows, the lowest course first. */
   readonly rows: readonly CourseRow[];
@@ -78,7 +83,8 @@ export interface Setting extends Cutting {
   readonly pours: readonly CastPour[];
   /** The row of the reinforcement table that each wall takes; none where there is no table. */
   readonly picks: readonly TablePick[];
-  readonly problems: SteelProblem[];
+  /** What the bars of any wall go by besides the wall itself and the house rules: they are others where one of it is. */
+  readonly common: readonly unknown[];
 }
 
 /** The size that a rule names; every choice is a size, and the first of them stands in should one ever not be. */
@@ -131,29 +137,19 @@ export function settingOf(
   { shell, levels, courses, inserts, openings, stacks }: Ground,
   input: SteelInput,
   rules: HouseRules,
-): Setting {
-  const problems: SteelProblem[] = [];
+): Judged<Setting, SteelProblem> {
   const zones = input.steel?.zones ?? [];
-  for (const zone of zones) {
-    for (const { id } of rules.with(zone.rules).refused) {
-      problems.push({
-        kind: 'zone-rule-refused',
-        zone: zone.name ?? zone.id,
-        rule: id,
-        statement: isRuleId(rules.book, id) ? rules.book[id].statement : null,
-      });
-    }
-  }
-  for (const { name, lintel } of openings) {
-    for (const { id } of rules.with(lintel ?? {}).refused) {
-      problems.push({
-        kind: 'zone-rule-refused',
-        zone: name,
-        rule: id,
-        statement: isRuleId(rules.book, id) ? rules.book[id].statement : null,
-      });
-    }
-  }
+  const refusedIn = (zone: string, own: RuleOverrides): readonly SteelProblem[] =>
+    rules.with(own).refused.map(({ id }) => ({
+      kind: 'zone-rule-refused',
+      zone,
+      rule: id,
+      statement: isRuleId(rules.book, id) ? rules.book[id].statement : null,
+    }));
+  const refused = [
+    ...zones.flatMap((zone) => refusedIn(zone.name ?? zone.id, zone.rules)),
+    ...openings.flatMap(({ name, lintel }) => refusedIn(name, lintel ?? {})),
+  ];
   const basis: LapBasis = lapBasis(rules);
   const { family } = shell;
   const webs = websByWall(shell, courses);
@@ -163,14 +159,14 @@ export function settingOf(
     if (own) own.push(row);
     else rows.set(row.wall, [row]);
   }
+  const soils = Object.entries(input.steel?.walls ?? {}).flatMap(([wall, { backfill: text }]) =>
+    text === undefined ? [] : [{ wall, text, reading: readLength(text, input.units) }],
+  );
   const walls = shell.loops.flatMap(({ built }): SteelWall[] =>
     (built?.walls ?? []).flatMap((wall): SteelWall[] => {
       if (!built || !family) return [];
       const soil = input.steel?.walls?.[wall.id];
-      const reading = soil?.backfill === undefined ? null : readLength(soil.backfill, input.units);
-      if (reading && !reading.ok) {
-        problems.push({ kind: 'backfill-unreadable', wall: wall.id, text: soil?.backfill ?? '' });
-      }
+      const reading = soils.find((each) => each.wall === wall.id)?.reading;
       const backfill = reading?.ok ? reading.length : null;
       const held = soil?.held ?? 'unsaid';
       return [
@@ -178,6 +174,8 @@ export function settingOf(
           wall,
           built,
           openings: openings.filter((each) => each.worked && each.wall === wall.id),
+          inserts: inserts.placed.filter((each) => each.wall === wall.id),
+          spans: levels.walls[wall.id] ?? [],
           slots: slotOffsets(family, wall.core, rules),
           rows: rows.get(wall.id) ?? [],
           webs: [...(webs.get(wall.id)?.keys() ?? [])].sort((a, b) => a - b),
@@ -188,12 +186,17 @@ export function settingOf(
       ];
     }),
   );
-  const picks = pickRows({ table: input.steel?.table, walls, levels, rules, units: input.units, problems });
+  const standing = new Set(walls.map(({ wall }) => wall.id));
+  const unreadable = soils
+    .filter(({ wall, reading }) => !reading.ok && standing.has(wall))
+    .map(({ wall, text }): SteelProblem => ({ kind: 'backfill-unreadable', wall, text }));
+  const picks = pickRows({ table: input.steel?.table, walls, rules, units: input.units });
   const fromTable = new Map(
-    picks.flatMap(({ wall, row }) => (row ? [[wall, verticalsOf(row)] as const] : [])),
+    picks.value.flatMap(({ wall, row }) => (row ? [[wall, verticalsOf(row)] as const] : [])),
   );
   // Rules of a wall and a course: the job's, those of its row of the table, those of its zone. Alike ones are one object.
   const known = new Map<string, HouseRules>();
+  const byPlace = new Map<string, HouseRules>();
   const rulesFor = (wall: string, course: number, own?: RuleOverrides): HouseRules => {
     const row = fromTable.get(wall);
     const zone = zones.findLastIndex(
@@ -203,13 +206,21 @@ export function settingOf(
         course <= (each.toCourse ?? Infinity),
     );
     if (row === undefined && zone < 0 && own === undefined) return rules;
+    // Two lookups, since writing out what a row asks for takes longer than finding its rules.
+    const place = own === undefined ? `${wall}:${String(zone)}` : null;
+    const here = place === null ? undefined : byPlace.get(place);
+    if (here) return here;
     const key = `${JSON.stringify(row)}:${String(zone)}:${JSON.stringify(own)}`;
     const found = known.get(key) ?? rules.with({ ...row, ...(zones[zone]?.rules ?? {}), ...own });
     known.set(key, found);
+    if (place !== null) byPlace.set(place, found);
     return found;
   };
-  return {
-    picks,
+  const pours = poursOf(stacks, levels, courses.count);
+  const stock = stockLength(rules);
+  const cutStep = rules.length('steel.cut.step');
+  const setting: Setting = {
+    picks: picks.value,
     shell,
     levels,
     courses,
@@ -222,18 +233,35 @@ export function settingOf(
     rulesOver: ({ wall, lintel }, course) => rulesFor(wall, course, lintel),
     lapOf: (size, top = false) => lapLength(size, basis, top),
     lapOfTwo: (a, b, top = false) => lapOfTwo(a, b, basis, top),
-    pours: poursOf(stacks, levels, courses.count),
-    stock: stockLength(rules),
-    cutStep: rules.length('steel.cut.step'),
-    problems,
+    pours,
+    stock,
+    cutStep,
+    common: [
+      levels.tops,
+      courses.count,
+      courses.courseHeight,
+      family,
+      stacks,
+      pours,
+      zones,
+      picks.value,
+      basis,
+      stock,
+      cutStep,
+    ],
   };
+  return { value: setting, problems: [...refused, ...unreadable, ...picks.problems] };
 }
 
-/** Tells once of bars that stand out of a joint, or of the footing, by less than a lap. */
-export function tellStandsShort(setting: Setting, course: number, out: Length, lap: Length): void {
-  if (out >= lap) return;
-  const told = setting.problems.some(
-    (each) => each.kind === 'stands-short' && each.course === course && each.out === out && each.lap === lap,
-  );
-  if (!told) setting.problems.push({ kind: 'stands-short', course, out, lap });
-}
+/** What is told of bars that stand out of a joint, or of the footing, by less than a lap. */
+export const standsShort = (course: number, out: Length, lap: Length): readonly SteelProblem[] =>
+  out < lap ? [{ kind: 'stands-short', course, out, lap }] : [];
+
+/** What is told of bars that find none below them near enough to lap. */
+export const nothingToLap = (
+  own: SteelWall,
+  course: number,
+  bars: number,
+  gap: Length,
+): readonly SteelProblem[] =>
+  bars > 0 ? [{ kind: 'nothing-to-lap', wall: own.wall.id, course, bars, gap }] : [];

@@ -3,6 +3,7 @@ import { type StockPattern, cutStock } from '../../kernel/stock/cutStock';
 import { type StockStep, type StockSteps, leastStock } from '../../kernel/stock/leastStock';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
 import { type How, givenLength } from '../../kernel/figures/how';
+import type { Judged } from '../../kernel/notices';
 import type { Bar, SteelProblem } from './bar';
 import { sizeOf } from './setting';
 
@@ -28,21 +29,22 @@ export function stockOfSize(
   bars: readonly Bar[],
   sizeId: string,
   stock: Length,
-  problems: SteelProblem[],
-): StockOfSize {
+): Judged<StockOfSize, SteelProblem> {
   const own = bars.filter((bar) => bar.size === sizeId);
   const tooLong = own.filter((bar) => bar.cut > stock);
   const [worst] = [...tooLong].sort((a, b) => b.cut - a.cut);
-  if (worst) {
-    problems.push({
-      kind: 'cut-longer-than-stock',
-      wall: worst.wall,
-      use: worst.use,
-      cut: worst.cut,
-      stock,
-      bars: tooLong.reduce((sum, bar) => sum + bar.count, 0),
-    });
-  }
+  const problems: readonly SteelProblem[] = worst
+    ? [
+        {
+          kind: 'cut-longer-than-stock',
+          wall: worst.wall,
+          use: worst.use,
+          cut: worst.cut,
+          stock,
+          bars: tooLong.reduce((sum, bar) => sum + bar.count, 0),
+        },
+      ]
+    : [];
   const reading = cutStock(
     own.filter((bar) => bar.cut <= stock).map((bar) => ({ length: bar.cut, count: bar.count })),
     stock,
@@ -62,7 +64,7 @@ export function stockOfSize(
       { op: 'given', name: 'mass of the bar', unit: 'line-mass', value: size.massPerMetre },
     ],
   };
-  return {
+  const value: StockOfSize = {
     size: sizeId,
     stock,
     lengths: plan.pieces,
@@ -78,6 +80,7 @@ export function stockOfSize(
     total,
     laps,
   };
+  return { value, problems };
 }
 
 /** The search for the fewest stock bars that give all cuts of a size. */

@@ -1,6 +1,7 @@
 import type { CourseRow } from '../courses';
 import { type Length, add, nanometres, subtract, ZERO, min } from '../../kernel/measure';
-import type { Bar } from './bar';
+import { type Judged, fine, flatOf } from '../../kernel/notices';
+import type { Bar, SteelProblem } from './bar';
 import { hookLeg, SQUARE, standardHook } from './bends';
 import type { LyingByWall, Turned } from './corners';
 import { bent } from './cut';
@@ -86,11 +87,11 @@ interface BarsAtInput {
 }
 
 /** L-bars of one row at one of its ends: lapped with its own bars and with those of the through wall, one way and the other by turns. */
-function barsAt({ end, own, row, lying, met, setting }: BarsAtInput): Bar[] {
+function barsAt({ end, own, row, lying, met, setting }: BarsAtInput): Judged<readonly Bar[], SteelProblem> {
   const { course } = row;
   const { through, atStart, across } = end;
   const size = lying.size.diameter >= met.size.diameter ? lying.size : met.size;
-  const top = isTopBar(own, row, setting);
+  const top = isTopBar(own, row);
   const back = setting.lapOfTwo(size, lying.size, top);
   const along = setting.lapOfTwo(size, met.size, top);
   const [left, right] = roomsAlong(end, row, setting);
@@ -110,20 +111,15 @@ function barsAt({ end, own, row, lying, met, setting }: BarsAtInput): Bar[] {
   const reaches = nearest && !(atStart ? nearest.cutStart : nearest.cutEnd);
   const room = reaches ? subtract(nearest.to, nearest.from) : ZERO;
   const held = min(back, room);
-  if (leg < along || held < back) {
-    const short = leg < along ? leg : held;
-    setting.problems.push({
-      kind: 'tee-cut-short',
-      wall: own.wall.id,
-      other: through.wall.id,
-      course,
-      leg: short,
-    });
-  }
-  if (leg <= 0 || held <= 0) return [];
+  const short = leg < along ? leg : held;
+  const problems: readonly SteelProblem[] =
+    leg < along || held < back
+      ? [{ kind: 'tee-cut-short', wall: own.wall.id, other: through.wall.id, course, leg: short }]
+      : [];
+  if (leg <= 0 || held <= 0) return { value: [], problems };
   const shape = bent({ legs: [add(held, across), leg], size, bend: standardHook(size), cutting: setting });
   const height = heightIn(row);
-  return lying.offsets.map((offset, index): Bar => ({
+  const bars = lying.offsets.map((offset, index): Bar => ({
     ...shape,
     id: `t:${own.wall.id}:${atStart ? 'start' : 'end'}:${String(course)}:${String(index)}`,
     use: 'tee',
@@ -139,33 +135,41 @@ function barsAt({ end, own, row, lying, met, setting }: BarsAtInput): Bar[] {
     offset,
     laps: { before: held, after: leg },
   }));
+  return { value: bars, problems };
+}
+
+/** Those of one inside wall. */
+function teeBarsOf(
+  own: SteelWall,
+  lying: LyingByWall,
+  setting: Setting,
+): Judged<readonly Bar[], SteelProblem> {
+  const bare = new Map<string, number[]>();
+  const ties = (lying.get(own.wall.id) ?? []).flatMap((each) => {
+    const hooked = setting.rulesIn(own.wall.id, each.course).choice('steel.tee') === 'hook';
+    return own.rows
+      .filter((row) => row.course === each.course)
+      .flatMap((row) =>
+        teeEnds(own, row, setting).map((end) => {
+          const through = end.through.wall.id;
+          const met = lying.get(through)?.find(({ course }) => course === each.course);
+          if (!met) bare.set(through, [...(bare.get(through) ?? []), each.course]);
+          return !met || hooked ? fine([]) : barsAt({ end, own, row, lying: each, met, setting });
+        }),
+      );
+  });
+  const untied = [...bare].map(([other, courses]): SteelProblem => ({
+    kind: 'tee-without-bar',
+    wall: own.wall.id,
+    other,
+    courses,
+  }));
+  return flatOf([...ties, { value: [], problems: untied }]);
 }
 
 /**
  * Bars that tie inside walls to the walls they meet, in every course in which both have a bar: L-bars lapped into both. Courses
  * in which the through wall has none are told; walls whose own bars are hooked into it need none.
  */
-export function teeBars(lying: LyingByWall, setting: Setting): readonly Bar[] {
-  return setting.walls.flatMap((own) => {
-    const bare = new Map<string, number[]>();
-    const bars = (lying.get(own.wall.id) ?? []).flatMap((each) => {
-      const rules = setting.rulesIn(own.wall.id, each.course);
-      return own.rows
-        .filter((row) => row.course === each.course)
-        .flatMap((row) =>
-          teeEnds(own, row, setting).flatMap((end) => {
-            const through = end.through.wall.id;
-            const met = lying.get(through)?.find(({ course }) => course === each.course);
-            if (!met) bare.set(through, [...(bare.get(through) ?? []), each.course]);
-            return !met || rules.choice('steel.tee') === 'hook'
-              ? []
-              : barsAt({ end, own, row, lying: each, met, setting });
-          }),
-        );
-    });
-    for (const [other, courses] of bare) {
-      setting.problems.push({ kind: 'tee-without-bar', wall: own.wall.id, other, courses });
-    }
-    return bars;
-  });
-}
+export const teeBars = (lying: LyingByWall, setting: Setting): Judged<readonly Bar[], SteelProblem> =>
+  flatOf(setting.walls.map((own) => teeBarsOf(own, lying, setting)));

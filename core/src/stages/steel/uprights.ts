@@ -1,7 +1,8 @@
 import { type Length, inches, nanometres, times, add, ZERO } from '../../kernel/measure';
 import type { PlacedOpening } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
-import type { BarUse } from './bar';
+import type { Judged } from '../../kernel/notices';
+import type { BarUse, SteelProblem } from './bar';
 import { type Setting, type SteelWall, clearBetween, sizeOf } from './setting';
 import type { BarSize } from './sizes';
 
@@ -31,20 +32,13 @@ interface ClearPlaces {
 }
 
 /** The clear places of a wall under rules, for bars of a size. */
-export function clearPlaces(
-  own: SteelWall,
-  rules: HouseRules,
-  setting: Setting,
-  { diameter }: BarSize,
-): ClearPlaces {
+export function clearPlaces(own: SteelWall, rules: HouseRules, { diameter }: BarSize): ClearPlaces {
   const { webs } = own;
   const clear = rules.length('steel.web.clear');
   const cover = rules.length('steel.cover.end');
   const farthest = rules.length('steel.shift.most');
   const apart = add(clearBetween(rules, diameter), diameter);
-  const through = setting.inserts.placed.filter(
-    (each) => each.wall === own.wall.id && (each.round || each.kind === 'pocket'),
-  );
+  const through = own.inserts.filter((each) => each.round || each.kind === 'pocket');
   /** Webs are in order: only the first past the place less the clearance can be too near. */
   const nearWeb = (at: Length): boolean => {
     let [low, high] = [0, webs.length];
@@ -165,6 +159,10 @@ export function stationsAt({ own, first, spacing, places, moved }: StationsAtInp
   return best ?? { at: [], without: [] };
 }
 
+/** What is told of wanted places that have no room. */
+export const noRoomAt = (own: SteelWall, without: readonly Length[]): SteelProblem[] =>
+  without.map((at) => ({ kind: 'no-room', wall: own.wall.id, at }));
+
 /** The course in which a height lies, from 1. */
 const courseAt = (height: Length, setting: Setting): number => {
   const index = setting.levels.tops.findIndex((top) => top > height);
@@ -211,9 +209,9 @@ function barsOfJamb({
   size,
   found,
   setting,
-}: BarsOfJambInput): readonly Upright[] {
+}: BarsOfJambInput): Judged<readonly Upright[], SteelProblem> {
   const rules = setting.rulesIn(opening.wall, courseAt(opening.concrete.bottom, setting));
-  const places = clearPlaces(own, rules, setting, size);
+  const places = clearPlaces(own, rules, size);
   const cover = nanometres(rules.length('steel.cover.end') + size.diameter / 2);
   const others = own.openings.filter((each) => each.id !== opening.id);
   const runs = (at: Length): boolean => others.every((each) => coveredBy(each, at, cover));
@@ -234,6 +232,7 @@ function barsOfJamb({
   const serves = beside('jamb');
   const near = beside('vertical');
   const bars: Upright[] = [];
+  const problems: SteelProblem[] = [];
   const taken = (): readonly Length[] => [...found, ...bars].map(({ at }) => at);
   for (let nth = serves.length; nth < rules.count('steel.jamb.bars'); nth += 1) {
     const wanted = within + nth * apart;
@@ -253,31 +252,39 @@ function barsOfJamb({
     // Where there is no more room, a vertical that stands there anyway does for one.
     const vertical = near.shift();
     if (vertical) continue;
-    setting.problems.push({ kind: 'no-room', wall: own.wall.id, at: nanometres(edge + out * wanted) });
+    problems.push({ kind: 'no-room', wall: own.wall.id, at: nanometres(edge + out * wanted) });
   }
-  return bars;
+  return { value: bars, problems };
 }
 
 /** Where bars stand up in a wall: never more than their spacing apart, and beside every opening; shifted off webs and inserts. */
-export function uprightsOf(own: SteelWall, rules: HouseRules, setting: Setting): readonly Upright[] {
+export function uprightsOf(
+  own: SteelWall,
+  rules: HouseRules,
+  setting: Setting,
+): Judged<readonly Upright[], SteelProblem> {
   const size = sizeOf(rules.choice('steel.vertical.size'));
   const { at, without } = stationsAt({
     own,
     first: rules.length('steel.vertical.first'),
     spacing: rules.length('steel.vertical.spacing'),
-    places: clearPlaces(own, rules, setting, size),
+    places: clearPlaces(own, rules, size),
     moved: times(rules.length('steel.web.clear'), 2),
   });
-  for (const wanted of without) {
-    setting.problems.push({ kind: 'no-room', wall: own.wall.id, at: wanted });
-  }
+  const problems: SteelProblem[] = noRoomAt(own, without);
   const found: Upright[] = at.map((station) => ({ at: station, use: 'vertical' }));
   for (const opening of own.openings) {
     const { from, to } = opening.concrete;
-    found.push(...barsOfJamb({ own, of: { opening, edge: from, out: -1 }, size, found, setting }));
-    found.push(...barsOfJamb({ own, of: { opening, edge: to, out: 1 }, size, found, setting }));
+    for (const side of [
+      { edge: from, out: -1 },
+      { edge: to, out: 1 },
+    ] as const) {
+      const jamb = barsOfJamb({ own, of: { opening, ...side }, size, found, setting });
+      found.push(...jamb.value);
+      problems.push(...jamb.problems);
+    }
   }
-  return found.sort((a, b) => a.at - b.at);
+  return { value: found.sort((a, b) => a.at - b.at), problems };
 }
 
 /** A stretch of wall from its footing or a head up to a sill or its top. */
@@ -297,9 +304,8 @@ export function stretchesAt(
   own: SteelWall,
   at: Length,
   { ends, sides }: { readonly ends: Length; readonly sides: Length },
-  setting: Setting,
 ): readonly Stretch[] {
-  const span = (setting.levels.walls[own.wall.id] ?? []).find((each) => each.from <= at && at <= each.to);
+  const span = own.spans.find((each) => each.from <= at && at <= each.to);
   if (!span) return [];
   const gaps = own.openings
     .filter((each) => !coveredBy(each, at, sides))

@@ -1,10 +1,11 @@
 import { type Length, add, nanometres, subtract, max } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
-import type { Bar } from './bar';
+import { type Judged, allOf } from '../../kernel/notices';
+import type { Bar, SteelProblem } from './bar';
 import { straight } from './cut';
 import { widestGap } from './laps';
 import { splitRun } from './runs';
-import { type CastPour, type Setting, type SteelWall, sizeOf, tellStandsShort } from './setting';
+import { type CastPour, type Setting, type SteelWall, nothingToLap, sizeOf, standsShort } from './setting';
 import type { BarSize } from './sizes';
 import { type Stretch, type Upright, stretchesAt, uprightsOf } from './uprights';
 
@@ -19,9 +20,9 @@ interface PourOfWall {
 }
 
 /** The pours of a wall: one takes the rules that hold in its first course, since a bar does not change on its way up. */
-function poursOfWall(own: SteelWall, setting: Setting): readonly PourOfWall[] {
-  const known = new Map<HouseRules, readonly Upright[]>();
-  return setting.pours.map((pour, index) => {
+function poursOfWall(own: SteelWall, setting: Setting): Judged<readonly PourOfWall[], SteelProblem> {
+  const known = new Map<HouseRules, Judged<readonly Upright[], SteelProblem>>();
+  const pours = setting.pours.map((pour, index): PourOfWall => {
     const rules = setting.rulesIn(own.wall.id, pour.fromCourse);
     const uprights = known.get(rules) ?? uprightsOf(own, rules, setting);
     known.set(rules, uprights);
@@ -29,10 +30,11 @@ function poursOfWall(own: SteelWall, setting: Setting): readonly PourOfWall[] {
       pour,
       rules,
       size: sizeOf(rules.choice('steel.vertical.size')),
-      uprights,
+      uprights: uprights.value,
       joint: setting.pours[index - 1]?.top ?? (-Infinity as Length),
     };
   });
+  return { value: pours, problems: allOf([...known.values()]).problems };
 }
 
 /** Cover of the ends and the sides of a pour's verticals. */
@@ -107,37 +109,38 @@ interface JudgeJointInput {
   readonly setting: Setting;
 }
 
-/** Tells where what stands out of a joint is shorter than a lap, and which bars above find none to lap. */
-function judgeJoint({ own, here, below, bars, setting }: JudgeJointInput): void {
+/** Where what stands out of a joint is shorter than a lap, and which bars above find none to lap. */
+function judgeJoint({ own, here, below, bars, setting }: JudgeJointInput): readonly SteelProblem[] {
   const starting = bars.filter((bar) => bar.bottom === here.joint && bar.course === null);
-  if (starting.length === 0) return;
+  if (starting.length === 0) return [];
   const lap = setting.lapOfTwo(below.size, here.size);
   const out = below.rules.length('steel.vertical.projection');
   const course = below.pour.toCourse;
-  tellStandsShort(setting, course, out, lap);
   const gap = widestGap(lap);
   const goingOn = bars.filter((bar) => bar.bottom < here.joint && bar.top > here.joint);
   const alone = starting.filter((bar) => !goingOn.some((each) => Math.abs(each.from - bar.from) <= gap));
-  if (alone.length > 0) {
-    setting.problems.push({ kind: 'nothing-to-lap', wall: own.wall.id, course, bars: alone.length, gap });
-  }
+  return [...standsShort(course, out, lap), ...nothingToLap(own, course, alone.length, gap)];
 }
 
 /** Verticals and jamb bars of a wall, pour by pour. */
-export function uprightBars(own: SteelWall, offset: Length, setting: Setting): readonly Bar[] {
-  const pours = poursOfWall(own, setting);
+export function uprightBars(
+  own: SteelWall,
+  offset: Length,
+  setting: Setting,
+): Judged<readonly Bar[], SteelProblem> {
+  const { value: pours, problems } = poursOfWall(own, setting);
   const bars = pours.flatMap((here, index) =>
     here.uprights.flatMap((upright) =>
-      stretchesAt(own, upright.at, coverOf(here), setting)
+      stretchesAt(own, upright.at, coverOf(here))
         .filter(({ bottom, top }) => top - bottom >= here.rules.length('steel.stub.least'))
         .flatMap((stretch) =>
           standing({ own, upright, stretch, here, below: pours[index - 1], offset, setting }),
         ),
     ),
   );
-  pours.forEach((here, index) => {
+  const atJoints = pours.flatMap((here, index) => {
     const below = pours[index - 1];
-    if (below) judgeJoint({ own, here, below, bars, setting });
+    return below ? judgeJoint({ own, here, below, bars, setting }) : [];
   });
-  return bars;
+  return { value: bars, problems: [...problems, ...atJoints] };
 }

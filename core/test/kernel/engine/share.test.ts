@@ -37,6 +37,25 @@ describe('sharing new data with what was before', () => {
     );
   });
 
+  it('knows entries of a list by their id, wherever they have come to stand', () => {
+    const before = ['a', 'b', 'c', 'd'].map((id) => ({ id, at: [1] }));
+    const [a, b, , d] = before;
+    const next = share(before, copy([...before.slice(0, 1), { id: 'x', at: [1] }, ...before.slice(1)]));
+    expect(next.map(({ id }) => id)).toEqual(['a', 'x', 'b', 'c', 'd']);
+    expect([next[0], next[2], next[4]]).toEqual([a, b, d]);
+    expect(next[2]).toBe(b);
+    expect(next[4]).toBe(d);
+    const fewer = share(before, copy(before.slice(1)));
+    expect(fewer).toHaveLength(3);
+    expect(fewer[0]).toBe(b);
+    const changed = share(before, copy([{ id: 'd', at: [2] }, ...before.slice(0, 2)]));
+    expect(changed).toEqual([{ id: 'd', at: [2] }, a, b]);
+    expect(changed[1]).toBe(a);
+    // A patch that sends a list as a whole leaves what was there as it was.
+    const patch = patchOf({ list: before }, { list: copy(before.slice(1)) });
+    expect((patched({ list: before }, patch) as { list: unknown[] }).list[0]).toBe(b);
+  });
+
   it('tells apart what only looks alike', () => {
     for (const [before, next] of [
       [{ a: undefined }, {}],

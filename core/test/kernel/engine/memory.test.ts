@@ -1,0 +1,75 @@
+import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { makeReading, memoryOf } from '../../../src/kernel/engine';
+import type { RuleId } from '../../../src/kernel/rules';
+import { readPlanText } from '../../../src/plan';
+import { makeWork, work } from '../../../src/work';
+import { anyChange } from '../../support/histories';
+
+describe('the parts of a step', () => {
+  const rule = 'pour.lifts' as RuleId;
+  /** A step of two runs: what the second is given, and how often its part was made in all. */
+  function twice(first: readonly unknown[], second: readonly unknown[], says = (_run: number): unknown => 1) {
+    let made = 0;
+    let parts: ReturnType<typeof memoryOf>['parts'] = new Map();
+    const read: unknown[] = [];
+    [first, second].forEach((from, run) => {
+      const reading = makeReading();
+      const valueOf = (): unknown => says(run);
+      const own = memoryOf(parts, reading, valueOf);
+      const { rules } = reading.during(() =>
+        own.memory.part('wall', from, () => {
+          made++;
+          reading.told(rule, valueOf());
+          return made;
+        }),
+      );
+      parts = own.parts;
+      read.push([...rules]);
+    });
+    return { made, read };
+  }
+
+  it('are made again where what they are made from, or a rule that they read, is another', () => {
+    expect(twice([{ a: [1] }], [{ a: [1] }]).made).toBe(1);
+    expect(twice([{ a: [1] }], [{ a: [2] }]).made).toBe(2);
+    expect(twice([1], [1, undefined]).made).toBe(2);
+    expect(twice([1], [1], (run) => run).made).toBe(2);
+  });
+
+  it('have read their rules for the step too, whether they were made or kept', () => {
+    expect(twice([1], [1]).read).toEqual([[[rule, 1]], [[rule, 1]]]);
+  });
+
+  it('have names of their own', () => {
+    const { memory } = memoryOf(new Map(), makeReading(), () => 1);
+    memory.part('wall', [], () => 1);
+    expect(() => memory.part('wall', [], () => 2)).toThrow(/wall/);
+  });
+});
+
+describe('a plan that is worked again after any changes', () => {
+  const reading = readPlanText(
+    readFileSync(new URL('../../../../demo/sorrel-fork-hatchery.json', import.meta.url), 'utf8'),
+  );
+  if (!reading.ok) throw new Error('the demo does not read');
+  const demo = reading.plan;
+
+  it('is what it is when it is worked for the first time', () => {
+    fc.assert(
+      fc.property(fc.array(anyChange, { minLength: 3, maxLength: 8 }), (changes) => {
+        const again = makeWork();
+        again(demo);
+        let plan = demo;
+        for (const change of changes) {
+          plan = change(plan);
+          expect(again(plan)).toEqual(work(plan));
+        }
+        // And back: what is remembered of the last state does not stay.
+        expect(again(demo)).toEqual(work(demo));
+      }),
+      { numRuns: 8 },
+    );
+  }, 120_000);
+});
