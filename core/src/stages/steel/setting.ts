@@ -99,7 +99,7 @@ const STOCK: Readonly<Record<string, string>> = {
 };
 
 /** Length of a stock bar. */
-export function stockLength(rules: HouseRules): Length {
+function stockLength(rules: HouseRules): Length {
   const reading = readLength(STOCK[rules.choice('steel.stock')] ?? '20ft', 'imperial');
   return reading.ok ? reading.length : ZERO;
 }
