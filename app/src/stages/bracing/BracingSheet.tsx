@@ -1,16 +1,12 @@
 import { rulesOf } from '@ombra/core/rules';
 import { showLength } from '@ombra/core/kernel/measure';
 import { type RuleId, stateRule } from '@ombra/core/kernel/rules';
-import type { WorkedPlan } from '@ombra/core/work';
 import { TableHead } from '../../ui/TableHead';
 import { BraceTicks } from './BraceTicks';
 import { forceText, sideText } from './bracingWords';
 import { PlanDrawing } from '../../drawing/plan/PlanDrawing';
-import { type SheetJob, SheetFoot, SheetHead, SheetLinks } from '../../frame/sheet/SheetHead';
-
-interface BracingSheetProps extends SheetJob {
-  readonly worked: WorkedPlan;
-}
+import { SheetFrame } from '../../frame/sheet/SheetFrame';
+import type { SheetProps } from '../../frame/stage';
 
 /** What the crew must keep on the planks. */
 const STATED: readonly RuleId[] = [
@@ -22,97 +18,93 @@ const STATED: readonly RuleId[] = [
 ];
 
 /** The brace plan, one page: legs on the plan, stations by wall, planks, gear, and what the wind does. */
-export function BracingSheet({ worked, ...job }: BracingSheetProps) {
-  const { plan, jobId } = job;
+export function BracingSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
+  const { plan } = job;
   const { units, bracing, shell } = worked;
   const rules = rulesOf(plan);
   const worst = bracing.wind.map(({ worst: each }) => each.leg).sort((a, b) => b - a)[0];
   return (
-    <div className="mx-auto max-w-[760px] p-6 print:p-0">
-      <SheetLinks jobId={jobId} here="bracing" />
-      <SheetHead
-        job={job}
-        title="braces"
-        line={`${String(bracing.walls.reduce((sum, wall) => sum + wall.braces.length, 0))} braces`}
-      />
-      <main>
-        {bracing.walls.length === 0 ? (
-          <p className="text-lg font-semibold">No walls stand yet: nothing to brace.</p>
-        ) : (
-          <>
-            <div className="grid grid-cols-[1fr_270px] gap-5">
-              <PlanDrawing
-                shell={shell}
-                units={units}
-                width={460}
-                height={300}
-                chosen={null}
-                over={(frame) => <BraceTicks shell={shell} walls={bracing.walls} frame={frame} />}
-              />
-              <section aria-label="Gear">
-                <h2 className="border-b border-ink text-lg font-semibold">Gear</h2>
-                <ul className="figures text-[15px]">
-                  {bracing.gear.map((line) => (
-                    <li key={line.part} className="flex justify-between border-b border-line">
-                      <span>{line.name}</span>
-                      <strong>
-                        {line.wanted.value}
-                        {line.short > 0 ? `, ${String(line.short)} short` : ''}
-                      </strong>
-                    </li>
-                  ))}
-                </ul>
-              </section>
-            </div>
-            <table className="figures mt-3 w-full border-collapse text-[15px]">
-              <TableHead
-                names={['wall', 'braced', 'braces, from its first corner', 'planks']}
-                left={['braced', 'braces, from its first corner', 'planks']}
-              />
-              <tbody>
-                {bracing.walls.map((wall) => (
-                  <tr key={wall.wall} className="break-inside-avoid border-b border-line align-top">
-                    <th scope="row" className="px-1 text-left whitespace-nowrap">
-                      {wall.name}
-                    </th>
-                    <td className="px-1">
-                      {wall.way === 'waler' ? 'waler along the top, diagonals' : sideText(wall)}
-                      {wall.dropped > 0 &&
-                        `; brackets ${String(wall.dropped)} plank${wall.dropped === 1 ? '' : 's'} lower`}
-                      {wall.guardrail && '; guardrails'}
-                    </td>
-                    <td className="px-1 font-semibold">
-                      {(wall.way === 'waler' ? wall.diagonals : wall.braces.map((brace) => brace.at))
-                        .map((at) => showLength(at, units))
-                        .join(' · ')}
-                    </td>
-                    <td className="px-1">
-                      {wall.planks.length === 0
-                        ? '—'
-                        : `${String(wall.abreast)} × ${wall.planks.map((plank) => showLength(plank.length, units)).join(' + ')}, ${showLength(wall.platform, units)} up`}
-                    </td>
-                  </tr>
+    <SheetFrame
+      job={job}
+      here="bracing"
+      title="braces"
+      line={`${String(bracing.walls.reduce((sum, wall) => sum + wall.braces.length, 0))} braces`}
+    >
+      {bracing.walls.length === 0 ? (
+        <p className="text-lg font-semibold">No walls stand yet: nothing to brace.</p>
+      ) : (
+        <>
+          <div className="grid grid-cols-[1fr_270px] gap-5">
+            <PlanDrawing
+              shell={shell}
+              units={units}
+              width={460}
+              height={300}
+              chosen={null}
+              over={(frame) => <BraceTicks shell={shell} walls={bracing.walls} frame={frame} />}
+            />
+            <section aria-label="Gear">
+              <h2 className="border-b border-ink text-lg font-semibold">Gear</h2>
+              <ul className="figures text-[15px]">
+                {bracing.gear.map((line) => (
+                  <li key={line.part} className="flex justify-between border-b border-line">
+                    <span>{line.name}</span>
+                    <strong>
+                      {line.wanted.value}
+                      {line.short > 0 ? `, ${String(line.short)} short` : ''}
+                    </strong>
+                  </li>
                 ))}
-              </tbody>
-            </table>
-            <p className="mt-2 text-sm">
-              {STATED.map((id) => stateRule(id, rules, units)).join(' ')} Upright, one screw a course, then
-              its leg, then the bracket; turnbuckles near mid-travel. Boards over weak joints: see the strap
-              list of the courses sheet.
-            </p>
-            {plan.bracing?.wind !== undefined && worst !== undefined && (
-              <p className="mt-1 text-sm font-semibold">
-                In wind of {plan.bracing.wind} mph up to {forceText(worst, units)} along a leg: a caution, not
-                a design.
-              </p>
-            )}
+              </ul>
+            </section>
+          </div>
+          <table className="figures mt-3 w-full border-collapse text-[15px]">
+            <TableHead
+              names={['wall', 'braced', 'braces, from its first corner', 'planks']}
+              left={['braced', 'braces, from its first corner', 'planks']}
+            />
+            <tbody>
+              {bracing.walls.map((wall) => (
+                <tr key={wall.wall} className="break-inside-avoid border-b border-line align-top">
+                  <th scope="row" className="px-1 text-left whitespace-nowrap">
+                    {wall.name}
+                  </th>
+                  <td className="px-1">
+                    {wall.way === 'waler' ? 'waler along the top, diagonals' : sideText(wall)}
+                    {wall.dropped > 0 &&
+                      `; brackets ${String(wall.dropped)} plank${wall.dropped === 1 ? '' : 's'} lower`}
+                    {wall.guardrail && '; guardrails'}
+                  </td>
+                  <td className="px-1 font-semibold">
+                    {(wall.way === 'waler' ? wall.diagonals : wall.braces.map((brace) => brace.at))
+                      .map((at) => showLength(at, units))
+                      .join(' · ')}
+                  </td>
+                  <td className="px-1">
+                    {wall.planks.length === 0
+                      ? '—'
+                      : `${String(wall.abreast)} × ${wall.planks.map((plank) => showLength(plank.length, units)).join(' + ')}, ${showLength(wall.platform, units)} up`}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <p className="mt-2 text-sm">
+            {STATED.map((id) => stateRule(id, rules, units)).join(' ')} Upright, one screw a course, then its
+            leg, then the bracket; turnbuckles near mid-travel. Boards over weak joints: see the strap list of
+            the courses sheet.
+          </p>
+          {plan.bracing?.wind !== undefined && worst !== undefined && (
             <p className="mt-1 text-sm font-semibold">
-              Brace every wall before it is left. Nobody on the planks in high wind or lightning.
+              In wind of {plan.bracing.wind} mph up to {forceText(worst, units)} along a leg: a caution, not a
+              design.
             </p>
-          </>
-        )}
-      </main>
-      <SheetFoot />
-    </div>
+          )}
+          <p className="mt-1 text-sm font-semibold">
+            Brace every wall before it is left. Nobody on the planks in high wind or lightning.
+          </p>
+        </>
+      )}
+    </SheetFrame>
   );
 }

@@ -8,7 +8,7 @@ import { type Wall, alongArc, wallsOf } from '@ombra/core/stages/outline';
 import type { WorkedPlan } from '@ombra/core/work';
 import { placeOfPiece } from './describePiece';
 import { type PlanFrame, pathOf, planFrame, wallShape, wallStart } from '../../drawing/plan/planGeometry';
-import { SheetFoot, SheetHead, SheetLinks } from '../../frame/sheet/SheetHead';
+import { SheetFrame, SheetPage } from '../../frame/sheet/SheetFrame';
 
 const WIDTH = 720;
 const HEIGHT = 560;
@@ -238,9 +238,13 @@ export function AboveSheet({ worked, asked, ...job }: SheetProps) {
   const { family } = worked.shell;
   const bars = family?.kind === 'cell' ? barCourses(family, worked.courses.count) : [];
   const path = `/jobs/${job.jobId}/sheets/above`;
+  const stands = worked.courses.count > 0 && frame !== null && first !== undefined;
   return (
-    <div className="mx-auto max-w-[820px] p-6 print:p-0">
-      <SheetLinks jobId={job.jobId} here="above">
+    <SheetFrame
+      job={job}
+      here="above"
+      wide
+      links={
         <span className="flex flex-wrap items-center gap-1">
           begin at
           {walls.map((wall) => (
@@ -254,12 +258,11 @@ export function AboveSheet({ worked, asked, ...job }: SheetProps) {
             </a>
           ))}
         </span>
-      </SheetLinks>
-      {worked.courses.count === 0 || !frame || !first ? (
-        <>
-          <SheetHead job={job} title="from above" />
-          <p className="text-lg font-semibold">No courses yet; the outline must stand first.</p>
-        </>
+      }
+      {...(stands ? {} : { title: 'from above' })}
+    >
+      {!stands ? (
+        <p className="text-lg font-semibold">No courses yet; the outline must stand first.</p>
       ) : (
         Array.from({ length: worked.courses.count }, (_, index) => {
           const course = index + 1;
@@ -275,23 +278,21 @@ export function AboveSheet({ worked, asked, ...job }: SheetProps) {
           const pour = worked.tally.pours.find((each) => each.from <= course && course <= each.to);
           const height = ((worked.courses.tops[course] ?? 0) - (worked.courses.tops[index] ?? 0)) as Length;
           return (
-            <section
+            <SheetPage
               key={course}
-              aria-label={`Course ${String(course)}`}
-              className={index > 0 ? 'mt-8 break-before-page print:mt-0' : ''}
+              job={job}
+              label={`Course ${String(course)}`}
+              first={index === 0}
+              title={`course ${String(course)} from above`}
+              line={[
+                `top at ${showLength(worked.courses.tops[course] ?? (0 as Length), units)}`,
+                ...(height < worked.courses.courseHeight
+                  ? [`${showLength(height, units, { style: 'inches' })} high`]
+                  : []),
+                ...(pour ? [pour.name] : []),
+                ...(bars.includes(course) ? ['lay the horizontal bars in this course'] : []),
+              ].join(' · ')}
             >
-              <SheetHead
-                job={job}
-                title={`course ${String(course)} from above`}
-                line={[
-                  `top at ${showLength(worked.courses.tops[course] ?? (0 as Length), units)}`,
-                  ...(height < worked.courses.courseHeight
-                    ? [`${showLength(height, units, { style: 'inches' })} high`]
-                    : []),
-                  ...(pour ? [pour.name] : []),
-                  ...(bars.includes(course) ? ['lay the horizontal bars in this course'] : []),
-                ].join(' · ')}
-              />
               <CoursePlan worked={worked} placed={placed} frame={frame} strapped={strapped} />
               <p className="figures text-base">
                 {row?.straight.value} whole · {row?.cut.value} cut · {row?.cornerLH.value} LH ·{' '}
@@ -300,11 +301,10 @@ export function AboveSheet({ worked, asked, ...job }: SheetProps) {
               </p>
               <h2 className="heading mt-2">Cuts, in laying order</h2>
               <CutList placed={placed} walls={walls} units={units} />
-              <SheetFoot />
-            </section>
+            </SheetPage>
           );
         })
       )}
-    </div>
+    </SheetFrame>
   );
 }

@@ -11,10 +11,10 @@ import { StrapCard } from './cards/StrapCard';
 import { WallCard } from './cards/WallCard';
 import type { Card } from '../../job/place';
 import type { StageProps } from '../../frame/stage';
-import { Strip } from '../../drawing/strip/Strip';
 import { TallyTable } from '../../frame/figures/TallyTable';
 import { WhyCard } from '../../frame/figures/WhyCard';
-import { WallsAside } from '../../frame/walls/WallsAside';
+import { WallView } from '../../frame/WallView';
+import { Working } from '../../frame/StageFrame';
 import { useWidth } from '../../ui/useWidth';
 import { FromAbove } from './FromAbove';
 import { LuckyLengths } from './LuckyLengths';
@@ -52,7 +52,7 @@ export function CoursesStage({ job, place, onPlace }: StageProps) {
     const lowest = lowestCourse(worked, first?.id ?? '');
     if (lowest !== null && lowest > place.course) onPlace({ course: lowest });
   }, [worked, place.course, onPlace]);
-  if (!worked) return <p className="p-6 text-quiet">Working the plan out …</p>;
+  if (!worked) return <Working />;
 
   const walls = wallsOf(worked.shell);
   const wall = walls.find((each) => each.id === place.wall) ?? walls[0];
@@ -74,146 +74,136 @@ export function CoursesStage({ job, place, onPlace }: StageProps) {
       ...(next.pieces.course === undefined || closes ? {} : { course: next.pieces.course }),
     });
   };
-  const chooseWall = (id: string): void => {
-    onPlace({ wall: id, piece: null });
-  };
+  const stands = count > 0 && worked.courses.pieces.length > 0;
   return (
-    <div className="grid grow grid-cols-[232px_minmax(0,1fr)] max-md:grid-cols-1">
-      <WallsAside
-        job={job}
-        worked={worked}
-        walls={walls}
-        chosen={wall?.id ?? null}
-        stage="courses"
-        heading="Walls, form face"
-        figure={(each) => showLength(each.length, plan.units)}
-        onChoose={chooseWall}
-      >
-        <LuckyLengths lucky={worked.lucky} units={plan.units} onEdit={edit} />
-      </WallsAside>
-      {count > 0 && wall && worked.courses.pieces.length > 0 ? (
-        <div className="flex min-w-0 flex-col gap-3 p-4">
-          <Strip
-            worked={worked}
-            place={{ ...place, wall: wall.id, course }}
-            onPlace={onPlace}
-            lit={pointed ?? figure?.pieces ?? null}
-            plan={plan}
-            onEdit={edit}
-          />
-          <div className="grid grid-cols-[minmax(0,1fr)_310px] gap-6 max-lg:grid-cols-[minmax(0,1fr)_280px] max-md:grid-cols-1">
-            <div className="flex min-w-0 flex-col gap-3">
-              {/* A card stands in the place of the course from above, so that the strip stays in view beside it. */}
-              {place.card === null && (
-                <section aria-label="From above" ref={element}>
-                  <h2 className="heading">
-                    Course {course}, wall {wall.name}, from above
-                  </h2>
-                  {!worked.courses.rows.some((row) => row.wall === wall.id && row.course === course) && (
-                    <p className="py-3">
-                      {wall.name} has no block in course {course}.
-                    </p>
-                  )}
-                  <FromAbove
-                    worked={worked}
-                    wall={wall}
-                    course={course}
-                    face={place.face}
-                    chosen={place.piece}
-                    width={width}
-                    onChoose={(id) => {
-                      onPlace({ piece: id });
-                    }}
-                  />
-                  <p className="min-h-6 text-sm" aria-live="polite">
-                    {piece ? (
-                      describePiece(piece, walls, plan.units)
-                    ) : (
-                      <span className="text-quiet">Press a block, or walk with the arrow keys.</span>
-                    )}
+    <WallView
+      job={job}
+      place={place}
+      onPlace={onPlace}
+      stage="courses"
+      worked={worked}
+      walls={walls}
+      wall={stands ? wall : undefined}
+      aside={{
+        heading: 'Walls, form face',
+        figure: (each) => showLength(each.length, plan.units),
+        below: <LuckyLengths lucky={worked.lucky} units={plan.units} onEdit={edit} />,
+      }}
+      strip={{ lit: pointed ?? figure?.pieces ?? null, course }}
+    >
+      {stands && wall ? (
+        <div className="grid grid-cols-[minmax(0,1fr)_310px] gap-6 max-lg:grid-cols-[minmax(0,1fr)_280px] max-md:grid-cols-1">
+          <div className="flex min-w-0 flex-col gap-3">
+            {/* A card stands in the place of the course from above, so that the strip stays in view beside it. */}
+            {place.card === null && (
+              <section aria-label="From above" ref={element}>
+                <h2 className="heading">
+                  Course {course}, wall {wall.name}, from above
+                </h2>
+                {!worked.courses.rows.some((row) => row.wall === wall.id && row.course === course) && (
+                  <p className="py-3">
+                    {wall.name} has no block in course {course}.
                   </p>
-                </section>
-              )}
-              {place.card === 'wall' && (
-                <WallCard key={wall.id} job={job} worked={worked} wall={wall} onClose={closeCard} />
-              )}
-              {place.card === 'plans' && <PlansCard plan={plan} onEdit={edit} onClose={closeCard} />}
-              {place.card === 'straps' && (
-                <StrapCard
-                  joints={straps}
-                  walls={walls}
-                  units={plan.units}
-                  onClose={closeCard}
-                  onGo={(joint) => {
-                    onPlace({ wall: joint.wall, course: joint.course, piece: null });
+                )}
+                <FromAbove
+                  worked={worked}
+                  wall={wall}
+                  course={course}
+                  face={place.face}
+                  chosen={place.piece}
+                  width={width}
+                  onChoose={(id) => {
+                    onPlace({ piece: id });
                   }}
                 />
-              )}
-              {figure && (
-                <WhyCard
-                  key={figure.id}
-                  figure={figure}
-                  units={plan.units}
-                  rules={rules}
-                  onClose={() => {
-                    onPlace({ figure: null });
-                  }}
-                  onPoint={setPointed}
-                />
-              )}
-            </div>
-            <section aria-label="Tally">
-              <TallyTable
-                tally={worked.tally}
+                <p className="min-h-6 text-sm" aria-live="polite">
+                  {piece ? (
+                    describePiece(piece, walls, plan.units)
+                  ) : (
+                    <span className="text-quiet">Press a block, or walk with the arrow keys.</span>
+                  )}
+                </p>
+              </section>
+            )}
+            {place.card === 'wall' && (
+              <WallCard key={wall.id} job={job} worked={worked} wall={wall} onClose={closeCard} />
+            )}
+            {place.card === 'plans' && <PlansCard plan={plan} onEdit={edit} onClose={closeCard} />}
+            {place.card === 'straps' && (
+              <StrapCard
+                joints={straps}
+                walls={walls}
                 units={plan.units}
-                course={course}
-                open={figure?.id ?? null}
-                onOpen={openFigure}
-                onCourse={(next) => {
-                  onPlace({ course: next, piece: null });
+                onClose={closeCard}
+                onGo={(joint) => {
+                  onPlace({ wall: joint.wall, course: joint.course, piece: null });
                 }}
               />
-              <div className="no-print mt-3 flex flex-wrap gap-1.5">
-                {(
-                  [
-                    ['wall', `Wall ${wall.name}`, 'w', RulerDimensionLine],
-                    ['plans', 'Plans side by side', 'b', Columns3],
-                    ['straps', `Strap list (${String(straps.length)})`, 's', ListChecks],
-                  ] as const
-                ).map(([card, name, key, Icon]) => (
-                  <button
-                    key={card}
-                    type="button"
-                    className={`button ${place.card === card ? 'strong' : ''}`}
-                    aria-expanded={place.card === card}
-                    aria-keyshortcuts={key}
-                    onClick={() => {
-                      toggle(card);
-                    }}
-                  >
-                    <Icon aria-hidden="true" size={15} /> {name}
-                  </button>
-                ))}
-                <a className="button" href={`/jobs/${job.id}/sheets/above`}>
-                  From above
-                </a>
-                <a className="button" href={`/jobs/${job.id}/sheets/order`}>
-                  Order list
-                </a>
-              </div>
-              <p className="mt-3 text-sm text-quiet">
-                A plan to check, not a design: the stamped drawings, the form maker’s manual and the local
-                code come first.
-              </p>
-            </section>
+            )}
+            {figure && (
+              <WhyCard
+                key={figure.id}
+                figure={figure}
+                units={plan.units}
+                rules={rules}
+                onClose={() => {
+                  onPlace({ figure: null });
+                }}
+                onPoint={setPointed}
+              />
+            )}
           </div>
+          <section aria-label="Tally">
+            <TallyTable
+              tally={worked.tally}
+              units={plan.units}
+              course={course}
+              open={figure?.id ?? null}
+              onOpen={openFigure}
+              onCourse={(next) => {
+                onPlace({ course: next, piece: null });
+              }}
+            />
+            <div className="no-print mt-3 flex flex-wrap gap-1.5">
+              {(
+                [
+                  ['wall', `Wall ${wall.name}`, 'w', RulerDimensionLine],
+                  ['plans', 'Plans side by side', 'b', Columns3],
+                  ['straps', `Strap list (${String(straps.length)})`, 's', ListChecks],
+                ] as const
+              ).map(([card, name, key, Icon]) => (
+                <button
+                  key={card}
+                  type="button"
+                  className={`button ${place.card === card ? 'strong' : ''}`}
+                  aria-expanded={place.card === card}
+                  aria-keyshortcuts={key}
+                  onClick={() => {
+                    toggle(card);
+                  }}
+                >
+                  <Icon aria-hidden="true" size={15} /> {name}
+                </button>
+              ))}
+              <a className="button" href={`/jobs/${job.id}/sheets/above`}>
+                From above
+              </a>
+              <a className="button" href={`/jobs/${job.id}/sheets/order`}>
+                Order list
+              </a>
+            </div>
+            <p className="mt-3 text-sm text-quiet">
+              A plan to check, not a design: the stamped drawings, the form maker’s manual and the local code
+              come first.
+            </p>
+          </section>
         </div>
       ) : (
-        <div className="p-6">
+        <div className="p-2">
           <h2 className="text-xl font-semibold">No courses yet</h2>
           <p className="text-quiet">The notices on the left say what the outline still needs.</p>
         </div>
       )}
-    </div>
+    </WallView>
   );
 }

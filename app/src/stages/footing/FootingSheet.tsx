@@ -7,11 +7,8 @@ import type { WorkedPlan } from '@ombra/core/work';
 import type { ReactNode } from 'react';
 import { markText } from './markText';
 import { TableHead } from '../../ui/TableHead';
-import { type SheetJob, SheetFoot, SheetHead, SheetLinks } from '../../frame/sheet/SheetHead';
-
-interface FootingSheetProps extends SheetJob {
-  readonly worked: WorkedPlan;
-}
+import { SheetFrame } from '../../frame/sheet/SheetFrame';
+import type { SheetProps } from '../../frame/stage';
 
 function Part({ title, children, fresh = false }: { title: string; children: ReactNode; fresh?: boolean }) {
   return (
@@ -152,7 +149,7 @@ function RockStrip({
 }
 
 /** Everything for the first hours on site: chalk lines, tape, diagonals, shims, forms or rock, and the list before the wall. */
-export function FootingSheet({ worked, ...job }: FootingSheetProps) {
+export function FootingSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
   const { units } = job.plan;
   const { footing } = worked;
   const { bases, square, survey, forms, rock } = footing;
@@ -167,205 +164,198 @@ export function FootingSheet({ worked, ...job }: FootingSheetProps) {
   const diagonals = [...square.rectangles.flatMap((each) => each.diagonals), ...square.diagonals];
   const scribed = (rock?.stretches ?? []).filter((stretch) => stretch.closure === 'scribed');
   return (
-    <div className="mx-auto max-w-[820px] p-6 print:p-0">
-      <SheetLinks jobId={job.jobId} here="footing" />
-      <SheetHead job={job} title="footing and layout" />
-      <main>
-        {walls.length === 0 ? (
-          <p className="text-lg font-semibold">Nothing to lay out yet: the outline does not stand.</p>
-        ) : (
-          <>
-            {bases.kind !== 'rock' && (
-              <Part title="Chalk lines">
-                <table className="figures w-full border-collapse text-[16px]">
-                  <TableHead
-                    names={['wall', 'footing', 'wall thick', 'outer edge to form', 'inner edge to form']}
-                  />
-                  <tbody>
-                    {bases.loops
-                      .flatMap((loop) => loop.walls)
-                      .map((base) => (
-                        <Row
-                          key={base.wall}
-                          cells={[
-                            base.name,
-                            inInches(base.width),
-                            inInches(base.thickness),
-                            <strong key="outer">{inInches(base.outer)}</strong>,
-                            <strong key="inner">{inInches(base.inner)}</strong>,
-                          ]}
-                        />
-                      ))}
-                  </tbody>
-                </table>
-                <p className="figures mt-1 text-[16px]">
-                  Concrete in the footing, {inInches(bases.depth)} deep:{' '}
-                  {showVolume(footing.concrete.value, units)}
-                  {footing.firstLift
-                    ? `; first lift with half the first course: ${showVolume(footing.firstLift.value, units)}`
-                    : ''}
-                </p>
-              </Part>
-            )}
-            <Part title="Tape sheet">
-              <ol className="figures columns-3 gap-6 text-[15px] max-md:columns-2 print:columns-3">
-                {footing.tape.map((mark: TapeMark, index) => (
-                  <li
-                    key={index}
-                    className={`flex justify-between gap-2 border-b border-line ${mark.what === 'corner' ? 'font-semibold' : ''}`}
-                  >
-                    <span>{showLength(mark.station, units)}</span>
-                    <span>{markText(mark, units)}</span>
-                  </li>
-                ))}
-              </ol>
+    <SheetFrame job={job} here="footing" wide title="footing and layout">
+      {walls.length === 0 ? (
+        <p className="text-lg font-semibold">Nothing to lay out yet: the outline does not stand.</p>
+      ) : (
+        <>
+          {bases.kind !== 'rock' && (
+            <Part title="Chalk lines">
+              <table className="figures w-full border-collapse text-[16px]">
+                <TableHead
+                  names={['wall', 'footing', 'wall thick', 'outer edge to form', 'inner edge to form']}
+                />
+                <tbody>
+                  {bases.loops
+                    .flatMap((loop) => loop.walls)
+                    .map((base) => (
+                      <Row
+                        key={base.wall}
+                        cells={[
+                          base.name,
+                          inInches(base.width),
+                          inInches(base.thickness),
+                          <strong key="outer">{inInches(base.outer)}</strong>,
+                          <strong key="inner">{inInches(base.inner)}</strong>,
+                        ]}
+                      />
+                    ))}
+                </tbody>
+              </table>
+              <p className="figures mt-1 text-[16px]">
+                Concrete in the footing, {inInches(bases.depth)} deep:{' '}
+                {showVolume(footing.concrete.value, units)}
+                {footing.firstLift
+                  ? `; first lift with half the first course: ${showVolume(footing.firstLift.value, units)}`
+                  : ''}
+              </p>
             </Part>
-            <Part title="Square">
-              <div className="grid grid-cols-2 gap-6 max-md:grid-cols-1 print:grid-cols-2">
-                <table className="figures w-full border-collapse text-[16px]">
-                  <TableHead names={['pull', 'planned', 'on site']} />
-                  <tbody>
-                    {diagonals.map((diagonal, index) => (
-                      <Row
-                        key={index}
-                        cells={[
-                          `${spot(diagonal.from)} to ${spot(diagonal.to)}`,
-                          <strong key="length">{showLength(diagonal.length, units)}</strong>,
-                          <span key="blank" className="inline-block w-24 border-b border-ink"></span>,
-                        ]}
-                      />
-                    ))}
-                  </tbody>
-                </table>
-                <table className="figures w-full border-collapse text-[16px]">
-                  <TableHead names={['corner', 'back', 'on', 'across']} />
-                  <tbody>
-                    {square.corners.map((corner) => (
-                      <Row
-                        key={`${corner.loop}:${corner.corner}`}
-                        cells={[
-                          corner.corner,
-                          showLength(corner.legBefore, units),
-                          showLength(corner.legAfter, units),
-                          <strong key="across">{showLength(corner.across, units)}</strong>,
-                        ]}
-                      />
-                    ))}
-                  </tbody>
-                </table>
-              </div>
-              {moves.length > 0 && (
-                <p className="mt-1">
-                  By what was pulled:{' '}
-                  {moves.map((move) => `move ${move.corner} ${moveText(move.parts, units)}`).join('; ')}.
-                </p>
+          )}
+          <Part title="Tape sheet">
+            <ol className="figures columns-3 gap-6 text-[15px] max-md:columns-2 print:columns-3">
+              {footing.tape.map((mark: TapeMark, index) => (
+                <li
+                  key={index}
+                  className={`flex justify-between gap-2 border-b border-line ${mark.what === 'corner' ? 'font-semibold' : ''}`}
+                >
+                  <span>{showLength(mark.station, units)}</span>
+                  <span>{markText(mark, units)}</span>
+                </li>
+              ))}
+            </ol>
+          </Part>
+          <Part title="Square">
+            <div className="grid grid-cols-2 gap-6 max-md:grid-cols-1 print:grid-cols-2">
+              <table className="figures w-full border-collapse text-[16px]">
+                <TableHead names={['pull', 'planned', 'on site']} />
+                <tbody>
+                  {diagonals.map((diagonal, index) => (
+                    <Row
+                      key={index}
+                      cells={[
+                        `${spot(diagonal.from)} to ${spot(diagonal.to)}`,
+                        <strong key="length">{showLength(diagonal.length, units)}</strong>,
+                        <span key="blank" className="inline-block w-24 border-b border-ink"></span>,
+                      ]}
+                    />
+                  ))}
+                </tbody>
+              </table>
+              <table className="figures w-full border-collapse text-[16px]">
+                <TableHead names={['corner', 'back', 'on', 'across']} />
+                <tbody>
+                  {square.corners.map((corner) => (
+                    <Row
+                      key={`${corner.loop}:${corner.corner}`}
+                      cells={[
+                        corner.corner,
+                        showLength(corner.legBefore, units),
+                        showLength(corner.legAfter, units),
+                        <strong key="across">{showLength(corner.across, units)}</strong>,
+                      ]}
+                    />
+                  ))}
+                </tbody>
+              </table>
+            </div>
+            {moves.length > 0 && (
+              <p className="mt-1">
+                By what was pulled:{' '}
+                {moves.map((move) => `move ${move.corner} ${moveText(move.parts, units)}`).join('; ')}.
+              </p>
+            )}
+          </Part>
+          {forms && (
+            <Part title="Insulated footing forms">
+              <table className="figures w-full border-collapse text-[16px]">
+                <TableHead names={['planks, long point to long point', 'run', 'whole', 'and cut']} />
+                <tbody>
+                  {forms.runs.map((run) => (
+                    <Row
+                      key={`${run.wall}:${run.side}`}
+                      cells={[
+                        `${run.name}, ${run.side}`,
+                        showLength(run.length, units),
+                        run.whole,
+                        <span key="cut" className="felt">
+                          {run.cut === null ? '–' : inInches(run.cut)}
+                        </span>,
+                      ]}
+                    />
+                  ))}
+                </tbody>
+              </table>
+              <p className="figures mt-1 text-[16px]">
+                {forms.planks.value} planks, {forms.ties.value} ties and {forms.splitTies} split ones,{' '}
+                {forms.stakes} stakes, {forms.bars.count} bars of {showLength(forms.bars.length, units)}, foam
+                bead {showLength(forms.bead, units)}, stone {showVolume(forms.stone.value, units)}.
+              </p>
+            </Part>
+          )}
+          {rock && (
+            <Part title="On rock" fresh={scribed.length > 0}>
+              <table className="figures w-full border-collapse text-[16px]">
+                <TableHead names={['stretch', 'gap', 'closed']} />
+                <tbody>
+                  {rock.stretches.map((stretch) => (
+                    <Row
+                      key={`${stretch.wall}:${String(stretch.from)}`}
+                      cells={[
+                        `${nameOf(stretch.wall)}, ${showLength(stretch.from, units)} to ${showLength(stretch.to, units)}`,
+                        `${inInches(stretch.least)} to ${inInches(stretch.most)}`,
+                        stretch.closure,
+                      ]}
+                    />
+                  ))}
+                </tbody>
+              </table>
+              <p className="figures mt-1 text-[16px]">
+                Concrete under the core {showVolume(rock.fills.value, units)}, lost under open panels{' '}
+                {showVolume(rock.lost.value, units)}, boards {showLength(rock.boards, units)}.
+              </p>
+              {rock.blocks.length > 0 && (
+                <>
+                  <h3 className="heading mt-2">Wood blocks, by place under the webs</h3>
+                  <p className="figures text-[16px]">
+                    {rock.blocks
+                      .map(
+                        (block) =>
+                          `${nameOf(block.wall)} ${showLength(block.at, units)}: ${inInches(block.height)}`,
+                      )
+                      .join(' · ')}
+                  </p>
+                </>
               )}
+              {scribed.length > 0 && <h3 className="heading mt-2">Rock to scribe, a quarter of true size</h3>}
+              {scribed.map((stretch) => (
+                <RockStrip
+                  key={`${stretch.wall}:${String(stretch.from)}`}
+                  stretch={stretch}
+                  name={nameOf(stretch.wall)}
+                  units={units}
+                />
+              ))}
             </Part>
-            {forms && (
-              <Part title="Insulated footing forms">
-                <table className="figures w-full border-collapse text-[16px]">
-                  <TableHead names={['planks, long point to long point', 'run', 'whole', 'and cut']} />
-                  <tbody>
-                    {forms.runs.map((run) => (
-                      <Row
-                        key={`${run.wall}:${run.side}`}
-                        cells={[
-                          `${run.name}, ${run.side}`,
-                          showLength(run.length, units),
-                          run.whole,
-                          <span key="cut" className="felt">
-                            {run.cut === null ? '–' : inInches(run.cut)}
-                          </span>,
-                        ]}
-                      />
-                    ))}
-                  </tbody>
-                </table>
-                <p className="figures mt-1 text-[16px]">
-                  {forms.planks.value} planks, {forms.ties.value} ties and {forms.splitTies} split ones,{' '}
-                  {forms.stakes} stakes, {forms.bars.count} bars of {showLength(forms.bars.length, units)},
-                  foam bead {showLength(forms.bead, units)}, stone {showVolume(forms.stone.value, units)}.
-                </p>
-              </Part>
-            )}
-            {rock && (
-              <Part title="On rock" fresh={scribed.length > 0}>
-                <table className="figures w-full border-collapse text-[16px]">
-                  <TableHead names={['stretch', 'gap', 'closed']} />
-                  <tbody>
-                    {rock.stretches.map((stretch) => (
-                      <Row
-                        key={`${stretch.wall}:${String(stretch.from)}`}
-                        cells={[
-                          `${nameOf(stretch.wall)}, ${showLength(stretch.from, units)} to ${showLength(stretch.to, units)}`,
-                          `${inInches(stretch.least)} to ${inInches(stretch.most)}`,
-                          stretch.closure,
-                        ]}
-                      />
-                    ))}
-                  </tbody>
-                </table>
-                <p className="figures mt-1 text-[16px]">
-                  Concrete under the core {showVolume(rock.fills.value, units)}, lost under open panels{' '}
-                  {showVolume(rock.lost.value, units)}, boards {showLength(rock.boards, units)}.
-                </p>
-                {rock.blocks.length > 0 && (
-                  <>
-                    <h3 className="heading mt-2">Wood blocks, by place under the webs</h3>
-                    <p className="figures text-[16px]">
-                      {rock.blocks
-                        .map(
-                          (block) =>
-                            `${nameOf(block.wall)} ${showLength(block.at, units)}: ${inInches(block.height)}`,
-                        )
-                        .join(' · ')}
-                    </p>
-                  </>
-                )}
-                {scribed.length > 0 && (
-                  <h3 className="heading mt-2">Rock to scribe, a quarter of true size</h3>
-                )}
-                {scribed.map((stretch) => (
-                  <RockStrip
-                    key={`${stretch.wall}:${String(stretch.from)}`}
-                    stretch={stretch}
-                    name={nameOf(stretch.wall)}
-                    units={units}
-                  />
-                ))}
-              </Part>
-            )}
-            {survey?.high && !rock && (
-              <Part title="Shims" fresh>
-                <p className="figures text-[16px]">
-                  High point on {nameOf(survey.high.wall)} at {showLength(survey.high.at, units)};{' '}
-                  {inInches(survey.outOfLevel)} from the lowest to the highest. In all{' '}
-                  {survey.thicknesses
-                    .map(({ shim, places }) => `${inInches(shim)} at ${String(places)}`)
-                    .join(', ')}
-                  . Cut the tags out and lay them at their blocks; each says what goes under its places,
-                  clockwise.
-                </p>
-                <ShimTags worked={worked} />
-              </Part>
-            )}
-            <Part title="Ready for the wall" fresh>
-              <ul>
-                {footing.ready.map((item) => (
-                  <li key={item.id} className="flex gap-2 border-b border-line py-0.5">
-                    <span className="figures w-5 font-semibold">{item.done ? '✓' : '☐'}</span>
-                    <span>
-                      {item.what}{' '}
-                      {item.note !== null && <span className="text-sm text-quiet">{item.note}</span>}
-                    </span>
-                  </li>
-                ))}
-              </ul>
+          )}
+          {survey?.high && !rock && (
+            <Part title="Shims" fresh>
+              <p className="figures text-[16px]">
+                High point on {nameOf(survey.high.wall)} at {showLength(survey.high.at, units)};{' '}
+                {inInches(survey.outOfLevel)} from the lowest to the highest. In all{' '}
+                {survey.thicknesses
+                  .map(({ shim, places }) => `${inInches(shim)} at ${String(places)}`)
+                  .join(', ')}
+                . Cut the tags out and lay them at their blocks; each says what goes under its places,
+                clockwise.
+              </p>
+              <ShimTags worked={worked} />
             </Part>
-          </>
-        )}
-      </main>
-      <SheetFoot />
-    </div>
+          )}
+          <Part title="Ready for the wall" fresh>
+            <ul>
+              {footing.ready.map((item) => (
+                <li key={item.id} className="flex gap-2 border-b border-line py-0.5">
+                  <span className="figures w-5 font-semibold">{item.done ? '✓' : '☐'}</span>
+                  <span>
+                    {item.what}{' '}
+                    {item.note !== null && <span className="text-sm text-quiet">{item.note}</span>}
+                  </span>
+                </li>
+              ))}
+            </ul>
+          </Part>
+        </>
+      )}
+    </SheetFrame>
   );
 }

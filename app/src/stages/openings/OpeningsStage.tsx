@@ -1,17 +1,11 @@
-import { rulesOf } from '@ombra/core/rules';
-import type { Figure } from '@ombra/core/kernel/figures';
+import type { Notice } from '@ombra/core/kernel/notices';
 import { wallsOf } from '@ombra/core/stages/outline';
 import { Magnet, MousePointerSquareDashed } from 'lucide-react';
-import { useMemo, useState } from 'react';
-import { Tabs } from '../../ui/Tabs';
-import { panelOf } from '../../job/place';
+import { useState } from 'react';
 import { type OpeningsPanel, OPENINGS_PANELS } from './panels';
 import type { StageProps } from '../../frame/stage';
-import { Strip } from '../../drawing/strip/Strip';
+import { StageFrame, Working } from '../../frame/StageFrame';
 import { lineFigures, TallyLine } from '../../frame/figures/TallyLine';
-import { WhyCard } from '../../frame/figures/WhyCard';
-import { NothingStands } from '../../frame/walls/NothingStands';
-import { WallsAside } from '../../frame/walls/WallsAside';
 import { BucksPanel } from './BucksPanel';
 import { FilesPanel } from './FilesPanel';
 import { InsertsPanel } from './InsertsPanel';
@@ -30,118 +24,81 @@ const NAMES: Readonly<Record<OpeningsPanel, string>> = {
 /** Windows, doors and whatever else goes through the walls: placed on the strip or typed, with bucks, marks and lumber. */
 export function OpeningsStage({ job, place, onPlace }: StageProps) {
   const { worked, plan, edit, endMerge } = job;
-  const panel = panelOf(place, 'openings', OPENINGS_PANELS);
   const [snaps, setSnaps] = useState(true);
   const [placing, setPlacing] = useState(false);
-  const rules = useMemo(() => rulesOf(plan), [plan]);
-  if (!worked) return <p className="p-6 text-quiet">Working the plan out …</p>;
-  const walls = wallsOf(worked.shell);
+  if (!worked) return <Working />;
+  const all = wallsOf(worked.shell);
   const openings = plan.openings ?? [];
   const chosen = openings.find((each) => each.id === place.opening) ?? openings[0];
-  const wall = walls.find((each) => each.id === place.wall) ?? walls[0];
-  if (!wall || worked.courses.count === 0) {
-    return <NothingStands title="No wall to open yet" />;
-  }
   const { placed } = worked.openings;
-  const placedOf = new Map(placed.map((each) => [each.id, each]));
-  const buckOf = new Map(worked.bucks.bucks.map((each) => [each.opening, each]));
+  const chosenPlaced = placed.find((each) => each.id === chosen?.id);
+  /** The wall to go to with something on it; where that wall is gone, one stays where one is. */
+  const wallWith = (on: string): string | null => (all.some((each) => each.id === on) ? on : place.wall);
   const choose = (opening: string, on: string): void => {
-    onPlace({ opening, wall: walls.some((each) => each.id === on) ? on : place.wall, piece: null });
-  };
-  const chooseWall = (id: string): void => {
-    onPlace({ wall: id, piece: null });
-  };
-  const figures = [
-    ...lineFigures(worked.tally).map(([each]) => each),
-    worked.bucks.fasteners,
-    ...worked.bucks.bucks.map((buck) => buck.fasteners),
-  ];
-  const figure = figures.find((each) => each.id === place.figure);
-  const openFigure = (next: Figure): void => {
-    onPlace({ figure: next.id === place.figure ? null : next.id });
+    onPlace({ opening, wall: wallWith(on), piece: null });
   };
   const inWall = (id: string): string => {
     const doors = placed.filter((each) => each.wall === id).length;
     const inserts = worked.inserts.placed.filter((each) => each.wall === id).length;
     return `${String(doors)} · ${String(inserts)}`;
   };
-  const chosenPlaced = chosen ? placedOf.get(chosen.id) : undefined;
+  const goTo = (notice: Notice): void => {
+    const { opening, insert, wall: on } = notice.place;
+    onPlace({
+      ...(on === undefined ? {} : { wall: on }),
+      ...(opening === undefined ? {} : { opening, panels: { openings: 'openings' } }),
+      ...(insert === undefined ? {} : { insert, panels: { openings: 'inserts' } }),
+    });
+  };
   return (
-    <div className="grid grow grid-cols-[232px_minmax(0,1fr)] max-md:grid-cols-1">
-      <WallsAside
-        job={job}
-        worked={worked}
-        walls={walls}
-        chosen={wall.id}
-        stage="openings"
-        heading="Walls: openings · inserts"
-        figure={(each) => inWall(each.id)}
-        onChoose={chooseWall}
-        onGo={(notice) => {
-          const { opening, insert, wall: on } = notice.place;
-          onPlace({
-            ...(on === undefined ? {} : { wall: on }),
-            ...(opening === undefined ? {} : { opening, panels: { openings: 'openings' } }),
-            ...(insert === undefined ? {} : { insert, panels: { openings: 'inserts' } }),
-          });
-        }}
-      />
-      <div className="flex min-w-0 flex-col gap-3 p-4">
-        <Strip
-          worked={worked}
-          place={{ ...place, wall: wall.id, course: worked.courses.count + 1 }}
-          onPlace={onPlace}
-          lit={figure?.pieces ?? null}
-          plan={plan}
-          onEdit={edit}
-          over={(frame) =>
-            placing ? (
-              <PlaceNew
-                frame={frame}
-                worked={worked}
-                plan={plan}
-                like={chosenPlaced}
-                onPlace={(opening) => {
-                  const id = job.freshId();
-                  edit({ kind: 'add-openings', openings: [{ ...opening, id }] });
-                  setPlacing(false);
-                  onPlace({ opening: id, wall: opening.wall, panels: { openings: 'openings' } });
-                }}
-              />
-            ) : (
-              <OpeningHandles
-                frame={frame}
-                worked={worked}
-                plan={plan}
-                chosen={chosen?.id ?? null}
-                snaps={snaps}
-                onChoose={(opening) => {
-                  choose(opening.id, opening.wall);
-                }}
-                onEdit={edit}
-                onLeave={endMerge}
-              />
-            )
-          }
-        />
-        <TallyLine tally={worked.tally} units={plan.units} open={figure?.id ?? null} onOpen={openFigure} />
-        <Tabs
-          label="Parts of the openings"
-          panel="openings-panel"
-          tabs={OPENINGS_PANELS.map((id) => ({
-            id,
-            name:
-              id === 'openings'
-                ? `${NAMES[id]} (${String(openings.length)})`
-                : id === 'inserts'
-                  ? `${NAMES[id]} (${String((plan.inserts ?? []).length)})`
-                  : NAMES[id],
-          }))}
-          chosen={panel}
-          onChoose={(next) => {
-            onPlace({ panels: { openings: next }, figure: null });
-          }}
-        >
+    <StageFrame
+      job={job}
+      place={place}
+      onPlace={onPlace}
+      stage="openings"
+      worked={worked}
+      empty="No wall to open yet"
+      aside={{ heading: 'Walls: openings · inserts', figure: (each) => inWall(each.id), onGo: goTo }}
+      strip={(figure) => ({
+        lit: figure?.pieces ?? null,
+        over: (frame) =>
+          placing ? (
+            <PlaceNew
+              frame={frame}
+              worked={worked}
+              plan={plan}
+              like={chosenPlaced}
+              onPlace={(opening) => {
+                const id = job.freshId();
+                edit({ kind: 'add-openings', openings: [{ ...opening, id }] });
+                setPlacing(false);
+                onPlace({ opening: id, wall: opening.wall, panels: { openings: 'openings' } });
+              }}
+            />
+          ) : (
+            <OpeningHandles
+              frame={frame}
+              worked={worked}
+              plan={plan}
+              chosen={chosen?.id ?? null}
+              snaps={snaps}
+              onChoose={(opening) => {
+                choose(opening.id, opening.wall);
+              }}
+              onEdit={edit}
+              onLeave={endMerge}
+            />
+          ),
+      })}
+      summary={({ open, onOpen }) => (
+        <TallyLine tally={worked.tally} units={plan.units} open={open} onOpen={onOpen} />
+      )}
+      tabs={{
+        label: 'Parts of the openings',
+        panels: OPENINGS_PANELS,
+        names: NAMES,
+        counts: { openings: String(openings.length), inserts: String((plan.inserts ?? []).length) },
+        tools: (
           <div className="mb-1 ml-auto flex gap-1">
             <button
               type="button"
@@ -169,13 +126,16 @@ export function OpeningsStage({ job, place, onPlace }: StageProps) {
               Openings sheet
             </a>
           </div>
-        </Tabs>
-        <div
-          role="tabpanel"
-          id="openings-panel"
-          aria-labelledby={`tab-${panel}`}
-          className="flex flex-col gap-3"
-        >
+        ),
+      }}
+      figures={[
+        ...lineFigures(worked.tally).map(([each]) => each),
+        worked.bucks.fasteners,
+        ...worked.bucks.bucks.map((buck) => buck.fasteners),
+      ]}
+    >
+      {({ panel, wall, walls, open, onOpen }) => (
+        <>
           {panel === 'openings' && (
             <>
               <OpeningTable
@@ -192,18 +152,16 @@ export function OpeningsStage({ job, place, onPlace }: StageProps) {
                   job={job}
                   opening={chosen}
                   placed={chosenPlaced}
-                  buck={buckOf.get(chosen.id)}
+                  buck={worked.bucks.bucks.find((each) => each.opening === chosen.id)}
                   wall={walls.find((each) => each.id === chosen.wall)}
                   others={placed.filter((each) => each.id !== chosen.id)}
-                  openFigure={figure?.id ?? null}
-                  onFigure={openFigure}
+                  openFigure={open}
+                  onFigure={onOpen}
                 />
               )}
             </>
           )}
-          {panel === 'bucks' && (
-            <BucksPanel job={job} worked={worked} open={figure?.id ?? null} onOpen={openFigure} />
-          )}
+          {panel === 'bucks' && <BucksPanel job={job} worked={worked} open={open} onOpen={onOpen} />}
           {panel === 'inserts' && (
             <InsertsPanel
               job={job}
@@ -212,26 +170,13 @@ export function OpeningsStage({ job, place, onPlace }: StageProps) {
               placed={worked.inserts.placed}
               chosen={place.insert}
               onChoose={(insert, on) => {
-                onPlace({ insert, ...(walls.some((each) => each.id === on) ? { wall: on } : {}) });
+                onPlace({ insert, wall: wallWith(on) });
               }}
             />
           )}
           {panel === 'files' && <FilesPanel job={job} worked={worked} />}
-          {figure && (
-            <div className="max-w-2xl">
-              <WhyCard
-                key={figure.id}
-                figure={figure}
-                units={plan.units}
-                rules={rules}
-                onClose={() => {
-                  onPlace({ figure: null });
-                }}
-              />
-            </div>
-          )}
-        </div>
-      </div>
-    </div>
+        </>
+      )}
+    </StageFrame>
   );
 }

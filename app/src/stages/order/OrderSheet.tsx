@@ -4,7 +4,7 @@ import { type Length, type UnitSystem, showLength } from '@ombra/core/kernel/mea
 import type { OrderLine } from '@ombra/core/stages/order';
 import { BEFORE, SIGNS } from '../../frame/figures/signs';
 import type { SheetProps } from '../../frame/stage';
-import { SheetFoot, SheetHead, SheetLinks } from '../../frame/sheet/SheetHead';
+import { SheetFrame } from '../../frame/sheet/SheetFrame';
 import { TableHead } from '../../ui/TableHead';
 
 /** More terms than these are told by their total alone. */
@@ -35,108 +35,108 @@ export function OrderSheet({ worked, asked, ...job }: SheetProps) {
   const { units } = job.plan;
   const path = `/jobs/${job.jobId}/sheets/order`;
   return (
-    <div className="mx-auto max-w-[820px] p-6 print:p-0">
-      <SheetLinks jobId={job.jobId} here="order">
-        {pours.length > 1 && (
-          <span className="flex flex-wrap items-center gap-1">
-            <a className="button" href={path} aria-current={pour === null ? 'page' : undefined}>
-              {pour === null ? <strong>Whole job</strong> : 'Whole job'}
-            </a>
-            {pours.map((each) => (
-              <a
-                key={each.id}
-                className="button"
-                href={`${path}?pour=${encodeURIComponent(each.id)}`}
-                aria-current={pour?.id === each.id ? 'page' : undefined}
-              >
-                {pour?.id === each.id ? <strong>{each.name}</strong> : each.name}
+    <SheetFrame
+      job={job}
+      here="order"
+      wide
+      links={
+        <>
+          {pours.length > 1 && (
+            <span className="flex flex-wrap items-center gap-1">
+              <a className="button" href={path} aria-current={pour === null ? 'page' : undefined}>
+                {pour === null ? <strong>Whole job</strong> : 'Whole job'}
               </a>
-            ))}
-          </span>
-        )}
-      </SheetLinks>
-      <SheetHead
-        job={job}
-        title="order list"
-        line={pour ? `${pour.name}, courses ${String(pour.from)} to ${String(pour.to)}` : 'whole job'}
-      />
-      <main>
-        {order.lines.length === 0 ? (
-          <p className="text-lg font-semibold">Nothing to order yet: the courses do not stand.</p>
-        ) : (
-          <table className="figures w-full border-collapse text-[16px]">
-            <TableHead
-              names={['article', 'needed', 'spare', 'bundles', 'to order', 'mass', 'here']}
-              left={['here']}
-            />
-            {(['forms', 'parts', 'fixings'] as const).map((group) => {
-              const lines = order.lines.filter((line) => line.group === group);
-              if (lines.length === 0) return null;
-              return (
-                <tbody key={group}>
-                  <tr>
-                    <th scope="rowgroup" colSpan={7} className="heading px-1 pt-2 text-left">
-                      {GROUPS[group]}
-                    </th>
-                  </tr>
-                  {lines.map((line) => (
-                    <tr key={line.id} className="border-t border-line align-top">
-                      <th scope="row" className="px-1 py-0.5 text-left font-semibold">
-                        {line.article}
-                        {line.core === null
-                          ? ''
-                          : `, ${showLength(line.core, units, { style: 'inches' })} core`}
-                        <span className="block text-sm font-normal text-quiet">{workedOut(line, units)}</span>
-                      </th>
-                      <td className="px-1 text-right">{amount(line, evaluate(line.needed), units)}</td>
-                      <td className="px-1 text-right">{line.spare === 0 ? '' : line.spare}</td>
-                      <td className="px-1 text-right">
-                        {line.bundles === null ? '' : `${String(line.bundles)} of ${String(line.bundle)}`}
-                      </td>
-                      <td className="px-1 text-right font-semibold">{amount(line, line.ordered, units)}</td>
-                      <td className="px-1 text-right">
-                        {line.massKilograms === null ? '' : showMass(line.massKilograms, units)}
-                      </td>
-                      <td className="px-1">
-                        <span aria-hidden="true" className="inline-block size-4 border border-ink" />
-                      </td>
-                    </tr>
-                  ))}
-                </tbody>
-              );
-            })}
-          </table>
-        )}
-        {order.massKilograms !== null && order.massKilograms > 0 && (
-          <p className="figures mt-2 text-lg">
-            Forms together <strong>{showMass(order.massKilograms, units)}</strong>
-          </p>
-        )}
-        {order.staging.length > 0 && (
-          <section className="mt-4 break-inside-avoid">
-            <h2 className="heading">Where the bundles stand before the crew starts</h2>
-            <p className="text-sm">
-              Inside the walls, {units === 'imperial' ? '6 ft' : '1.8 m'} back from them to leave room for
-              bracing; bars and tools there too.
-            </p>
-            <ul className="figures mt-1 grid grid-cols-[repeat(auto-fill,minmax(130px,1fr))] gap-x-4 text-lg">
-              {order.staging.map((each) => (
-                <li key={each.wall}>
-                  <strong>{each.name}</strong> {each.bundles}
-                </li>
+              {pours.map((each) => (
+                <a
+                  key={each.id}
+                  className="button"
+                  href={`${path}?pour=${encodeURIComponent(each.id)}`}
+                  aria-current={pour?.id === each.id ? 'page' : undefined}
+                >
+                  {pour?.id === each.id ? <strong>{each.name}</strong> : each.name}
+                </a>
               ))}
-            </ul>
-          </section>
-        )}
-        {pour !== null && (
-          <p className="mt-3 text-sm">
-            A pour ordered by itself cuts its own blocks: the pours together may take a few more than the
-            whole job.
-            {pour.then === null ? '' : ` Then: ${pour.then}.`}
+            </span>
+          )}
+        </>
+      }
+      title="order list"
+      line={pour ? `${pour.name}, courses ${String(pour.from)} to ${String(pour.to)}` : 'whole job'}
+    >
+      {order.lines.length === 0 ? (
+        <p className="text-lg font-semibold">Nothing to order yet: the courses do not stand.</p>
+      ) : (
+        <table className="figures w-full border-collapse text-[16px]">
+          <TableHead
+            names={['article', 'needed', 'spare', 'bundles', 'to order', 'mass', 'here']}
+            left={['here']}
+          />
+          {(['forms', 'parts', 'fixings'] as const).map((group) => {
+            const lines = order.lines.filter((line) => line.group === group);
+            if (lines.length === 0) return null;
+            return (
+              <tbody key={group}>
+                <tr>
+                  <th scope="rowgroup" colSpan={7} className="heading px-1 pt-2 text-left">
+                    {GROUPS[group]}
+                  </th>
+                </tr>
+                {lines.map((line) => (
+                  <tr key={line.id} className="border-t border-line align-top">
+                    <th scope="row" className="px-1 py-0.5 text-left font-semibold">
+                      {line.article}
+                      {line.core === null
+                        ? ''
+                        : `, ${showLength(line.core, units, { style: 'inches' })} core`}
+                      <span className="block text-sm font-normal text-quiet">{workedOut(line, units)}</span>
+                    </th>
+                    <td className="px-1 text-right">{amount(line, evaluate(line.needed), units)}</td>
+                    <td className="px-1 text-right">{line.spare === 0 ? '' : line.spare}</td>
+                    <td className="px-1 text-right">
+                      {line.bundles === null ? '' : `${String(line.bundles)} of ${String(line.bundle)}`}
+                    </td>
+                    <td className="px-1 text-right font-semibold">{amount(line, line.ordered, units)}</td>
+                    <td className="px-1 text-right">
+                      {line.massKilograms === null ? '' : showMass(line.massKilograms, units)}
+                    </td>
+                    <td className="px-1">
+                      <span aria-hidden="true" className="inline-block size-4 border border-ink" />
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            );
+          })}
+        </table>
+      )}
+      {order.massKilograms !== null && order.massKilograms > 0 && (
+        <p className="figures mt-2 text-lg">
+          Forms together <strong>{showMass(order.massKilograms, units)}</strong>
+        </p>
+      )}
+      {order.staging.length > 0 && (
+        <section className="mt-4 break-inside-avoid">
+          <h2 className="heading">Where the bundles stand before the crew starts</h2>
+          <p className="text-sm">
+            Inside the walls, {units === 'imperial' ? '6 ft' : '1.8 m'} back from them to leave room for
+            bracing; bars and tools there too.
           </p>
-        )}
-        <SheetFoot />
-      </main>
-    </div>
+          <ul className="figures mt-1 grid grid-cols-[repeat(auto-fill,minmax(130px,1fr))] gap-x-4 text-lg">
+            {order.staging.map((each) => (
+              <li key={each.wall}>
+                <strong>{each.name}</strong> {each.bundles}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {pour !== null && (
+        <p className="mt-3 text-sm">
+          A pour ordered by itself cuts its own blocks: the pours together may take a few more than the whole
+          job.
+          {pour.then === null ? '' : ` Then: ${pour.then}.`}
+        </p>
+      )}
+    </SheetFrame>
   );
 }

@@ -9,11 +9,8 @@ import { mixText } from './MixPanel';
 import { degreesText, loadText, METHOD_WORDS, timeOf } from './pourWords';
 import { liftTimes } from './LiftLayer';
 import { RouteOnPlan } from './RouteOnPlan';
-import { type SheetJob, SheetFoot, SheetHead, SheetLinks } from '../../frame/sheet/SheetHead';
-
-interface PourSheetProps extends SheetJob {
-  readonly worked: WorkedPlan;
-}
+import { SheetFrame } from '../../frame/sheet/SheetFrame';
+import type { SheetProps } from '../../frame/stage';
 
 /** When nobody goes on. */
 const STOP_RULES = [
@@ -49,7 +46,7 @@ function Card({
 }: {
   readonly pour: WorkedPour;
   readonly worked: WorkedPlan;
-  readonly job: SheetJob;
+  readonly job: Pick<SheetProps, 'plan'>;
 }) {
   const { plan } = job;
   const { units } = worked;
@@ -203,20 +200,15 @@ function Card({
 }
 
 /** The pour card, a page for each pour. */
-export function PourSheet({ worked, ...job }: PourSheetProps) {
+export function PourSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
   const pours = worked.pour.pours.filter(({ volumes }) => volumes.walls.length > 0);
   return (
-    <div className="mx-auto max-w-[780px] p-6 print:p-0">
-      <SheetLinks jobId={job.jobId} here="pour" />
-      <SheetHead job={job} title="pour card" />
-      <main>
-        {pours.length === 0 ? (
-          <p className="text-lg font-semibold">No walls stand yet: nothing to pour.</p>
-        ) : (
-          pours.map((pour) => <Card key={pour.span.pour} pour={pour} worked={worked} job={job} />)
-        )}
-      </main>
-      <SheetFoot />
-    </div>
+    <SheetFrame job={job} here="pour" wide title="pour card">
+      {pours.length === 0 ? (
+        <p className="text-lg font-semibold">No walls stand yet: nothing to pour.</p>
+      ) : (
+        pours.map((pour) => <Card key={pour.span.pour} pour={pour} worked={worked} job={job} />)
+      )}
+    </SheetFrame>
   );
 }

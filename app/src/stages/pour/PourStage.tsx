@@ -1,17 +1,13 @@
 import { rulesOf } from '@ombra/core/rules';
-import { type Figure, showMinutes, showVolume } from '@ombra/core/kernel/figures';
-import { wallsOf } from '@ombra/core/stages/outline';
+import { showMinutes, showVolume } from '@ombra/core/kernel/figures';
 import { type WorkedPour, figuresOfPour } from '@ombra/core/stages/pour';
 import { useMemo } from 'react';
 import { Choice } from '../../ui/Choice';
-import { Tabs } from '../../ui/Tabs';
 import { panelOf } from '../../job/place';
 import { type PourPanel, POUR_PANELS } from './panels';
 import type { StageProps } from '../../frame/stage';
-import { Strip } from '../../drawing/strip/Strip';
-import { WhyCard } from '../../frame/figures/WhyCard';
+import { StageFrame, Summary, Working } from '../../frame/StageFrame';
 import { NothingStands } from '../../frame/walls/NothingStands';
-import { WallsAside } from '../../frame/walls/WallsAside';
 import { BoltLayer } from './BoltLayer';
 import { FillLayer } from './FillLayer';
 import { MixPanel } from './MixPanel';
@@ -38,6 +34,8 @@ const NAMES: Readonly<Record<PourPanel, string>> = {
   ready: 'Before the pump',
 };
 
+const EMPTY = 'No wall to pour yet';
+
 const FIRST_SEED = 1;
 
 interface PouredProps extends StageProps {
@@ -60,19 +58,7 @@ function Poured({ job, place, onPlace, pour, pours }: PouredProps) {
     mostOdds: rules.count('pour.odds.most') / 100,
   });
   if (!worked || !played) return null;
-  const walls = wallsOf(worked.shell);
-  const wall = walls.find((each) => each.id === place.wall) ?? walls[0];
-  if (!wall) return <NothingStands title="No wall to pour yet" />;
   const { volumes } = pour;
-  const figure = [
-    ...figuresOfPour(worked.pour),
-    ...worked.tally.courses.map((course) => course.coreVolume),
-    worked.topoff.bolts,
-    worked.topoff.boards,
-  ].find((each) => each.id === place.figure);
-  const openFigure = (next: Figure): void => {
-    onPlace({ figure: next.id === place.figure ? null : next.id });
-  };
   const set: DayEdit = (change, merge) => {
     edit(
       { kind: 'pour', change: { of: 'pour', pour: pour.span.pour, change } },
@@ -86,25 +72,22 @@ function Poured({ job, place, onPlace, pour, pours }: PouredProps) {
     const own = volumes.walls.find((each) => each.wall === id);
     return own ? showVolume(own.volume.value, plan.units, 1) : '';
   };
-  const common = { job, pour, open: figure?.id ?? null, onOpen: openFigure };
   return (
-    <div className="grid grow grid-cols-[232px_minmax(0,1fr)] max-md:grid-cols-1">
-      <WallsAside
-        job={job}
-        worked={worked}
-        walls={walls}
-        chosen={wall.id}
-        stage="pour"
-        heading="Walls: concrete"
-        figure={(each) => ofWall(each.id)}
-        {...(pour.stand ? { also: [pour.stand.at] } : {})}
-        over={(frame) => <RouteOnPlan frame={frame} pour={pour} hose={hose} />}
-        onChoose={(id) => {
-          onPlace({ wall: id, piece: null });
-        }}
-      />
-      <div className="flex min-w-0 flex-col gap-3 p-4">
-        {pours.length > 1 && (
+    <StageFrame
+      job={job}
+      place={place}
+      onPlace={onPlace}
+      stage="pour"
+      worked={worked}
+      empty={EMPTY}
+      aside={{
+        heading: 'Walls: concrete',
+        figure: (each) => ofWall(each.id),
+        ...(pour.stand ? { also: [pour.stand.at] } : {}),
+        over: (frame) => <RouteOnPlan frame={frame} pour={pour} hose={hose} />,
+      }}
+      before={
+        pours.length > 1 && (
           <div className="max-w-2xl">
             <Choice
               label="Pour"
@@ -116,86 +99,64 @@ function Poured({ job, place, onPlace, pour, pours }: PouredProps) {
               }}
             />
           </div>
-        )}
-        <Strip
-          worked={worked}
-          place={{ ...place, wall: wall.id, course: worked.courses.count + 1 }}
-          onPlace={onPlace}
-          lit={figure && Object.keys(figure.pieces).length > 0 ? figure.pieces : null}
-          plan={plan}
-          onEdit={edit}
-          over={(frame) =>
-            rehearsing ? (
-              <FillLayer frame={frame} levels={worked.levels} pour={pour} run={played.run} at={played.at} />
-            ) : panel === 'top' ? (
-              <BoltLayer frame={frame} topoff={worked.topoff} />
-            ) : (
-              <LiftLayer frame={frame} levels={worked.levels} pour={pour} />
-            )
-          }
-        />
-        <p className="figures text-[17px]">
+        )
+      }
+      strip={(figure) => ({
+        lit: figure && Object.keys(figure.pieces).length > 0 ? figure.pieces : null,
+        over: (frame) =>
+          rehearsing ? (
+            <FillLayer frame={frame} levels={worked.levels} pour={pour} run={played.run} at={played.at} />
+          ) : panel === 'top' ? (
+            <BoltLayer frame={frame} topoff={worked.topoff} />
+          ) : (
+            <LiftLayer frame={frame} levels={worked.levels} pour={pour} />
+          ),
+      })}
+      summary={
+        <Summary said={`if all goes to plan; a layer may wait ${showMinutes(pour.mix.working)}.`}>
           <strong>{showVolume(volumes.ordered.value, plan.units)}</strong> ordered in{' '}
           <strong>{volumes.loads.length}</strong> {volumes.loads.length === 1 ? 'load' : 'loads'} ·{' '}
           <strong>{pour.lifts.length}</strong> {pour.lifts.length === 1 ? 'lift' : 'lifts'} by{' '}
           {METHOD_WORDS[pour.method]}, {pour.crew} people · {timeOf(pour, 0)} to{' '}
-          {timeOf(pour, pour.clock.finish)}{' '}
-          <span className="text-sm text-quiet">
-            if all goes to plan; a layer may wait {showMinutes(pour.mix.working)}.
-          </span>
-        </p>
-        <Tabs
-          label="Parts of the pour"
-          panel="pour-panel"
-          tabs={POUR_PANELS.map((id) => ({ id, name: NAMES[id] }))}
-          chosen={panel}
-          onChoose={(next) => {
-            onPlace({ panels: { pour: next }, figure: null });
-          }}
-        />
-        <div role="tabpanel" id="pour-panel" aria-labelledby={`tab-${panel}`} className="flex flex-col gap-3">
-          {panel === 'lifts' && <LiftsPanel {...common} walls={walls} set={set} />}
-          {panel === 'order' && <OrderPanel {...common} walls={walls} set={set} />}
-          {panel === 'mix' && <MixPanel {...common} set={set} />}
-          {panel === 'pressure' && <PressurePanel {...common} />}
-          {rehearsing && (
-            <RehearsalPanel job={job} pour={pour} played={played} rehearsal={rehearsal} seed={seed} />
-          )}
-          {panel === 'top' && (
-            <TopPanel
-              job={job}
-              topoff={worked.topoff}
-              wall={wall.id}
-              open={figure?.id ?? null}
-              onOpen={openFigure}
-            />
-          )}
-          {panel === 'ready' && <ReadyList job={job} pour={pour} />}
-          {figure && (
-            <div className="max-w-3xl">
-              <WhyCard
-                key={figure.id}
-                figure={figure}
-                units={plan.units}
-                rules={rules}
-                onClose={() => {
-                  onPlace({ figure: null });
-                }}
-              />
-            </div>
-          )}
-        </div>
-      </div>
-    </div>
+          {timeOf(pour, pour.clock.finish)}
+        </Summary>
+      }
+      tabs={{ label: 'Parts of the pour', panels: POUR_PANELS, names: NAMES }}
+      figures={[
+        ...figuresOfPour(worked.pour),
+        ...worked.tally.courses.map((course) => course.coreVolume),
+        worked.topoff.bolts,
+        worked.topoff.boards,
+      ]}
+    >
+      {({ wall, walls, open, onOpen }) => {
+        const common = { job, pour, open, onOpen };
+        return (
+          <>
+            {panel === 'lifts' && <LiftsPanel {...common} walls={walls} set={set} />}
+            {panel === 'order' && <OrderPanel {...common} walls={walls} set={set} />}
+            {panel === 'mix' && <MixPanel {...common} set={set} />}
+            {panel === 'pressure' && <PressurePanel {...common} />}
+            {rehearsing && (
+              <RehearsalPanel job={job} pour={pour} played={played} rehearsal={rehearsal} seed={seed} />
+            )}
+            {panel === 'top' && (
+              <TopPanel job={job} topoff={worked.topoff} wall={wall.id} open={open} onOpen={onOpen} />
+            )}
+            {panel === 'ready' && <ReadyList job={job} pour={pour} />}
+          </>
+        );
+      }}
+    </StageFrame>
   );
 }
 
 /** The day of the pour: lifts and route, order and trucks, mix, pressure, a rehearsal, the top of the walls, and what must be true before. */
 export function PourStage(props: StageProps) {
   const { worked } = props.job;
-  if (!worked) return <p className="p-6 text-quiet">Working the pour out …</p>;
+  if (!worked) return <Working />;
   const { pours } = worked.pour;
   const pour = pours.find(({ span }) => span.pour === props.place.pour) ?? pours[0];
-  if (!pour || pour.volumes.walls.length === 0) return <NothingStands title="No wall to pour yet" />;
+  if (!pour || pour.volumes.walls.length === 0) return <NothingStands title={EMPTY} />;
   return <Poured key={pour.span.pour} {...props} pour={pour} pours={pours} />;
 }

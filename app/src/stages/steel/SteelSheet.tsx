@@ -10,12 +10,9 @@ import { ScheduleTable } from './SchedulePanel';
 import { SlotSection } from './SlotSection';
 import { SteelLayer } from './SteelLayer';
 import { CutPatterns, proofText } from './StockPanel';
-import { type SheetJob, SheetFoot, SheetHead, SheetLinks } from '../../frame/sheet/SheetHead';
+import { SheetFrame } from '../../frame/sheet/SheetFrame';
+import type { SheetProps } from '../../frame/stage';
 import { elevationFrame, WallElevation } from '../../drawing/WallElevation';
-
-interface SteelSheetProps extends SheetJob {
-  readonly worked: WorkedPlan;
-}
 
 /** What an inspector asks first. */
 const STATED: readonly RuleId[] = [
@@ -53,8 +50,8 @@ function DowelPlan({
 }
 
 /** The steel on paper: what holds, every wall with its bars, dowels to set, laying order, schedule, cut list and stock. */
-export function SteelSheet({ worked, ...job }: SteelSheetProps) {
-  const { plan, jobId } = job;
+export function SteelSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
+  const { plan } = job;
   const { units, steel } = worked;
   const rules = rulesOf(plan);
   const walls = wallsOf(worked.shell);
@@ -63,101 +60,93 @@ export function SteelSheet({ worked, ...job }: SteelSheetProps) {
   const dowelsOf = (wall: string): readonly Bar[] =>
     steel.bars.filter((bar) => bar.use === 'dowel' && bar.wall === wall);
   return (
-    <div className="mx-auto max-w-[760px] p-6 print:p-0">
-      <SheetLinks jobId={jobId} here="steel" />
-      <SheetHead
-        job={job}
-        title="steel"
-        line={`${showQuantity(steel.mass.value, 'mass', units)}, ${String(steel.schedule.length)} marks`}
-      />
-      <main>
-        <p className="mb-2 text-sm">
-          {STATED.map((id) => stateRule(id, rules, units)).join(' ')} Walls and zones that differ follow their
-          own. The drawings or the engineer decide sizes and spacings.
-        </p>
-        {!stands && <p className="text-lg font-semibold">No steel yet: no course stands.</p>}
-        {stands && (
-          <>
-            <p className="mb-2 text-sm">
-              Walls seen from inside, left to right as walked. A line above a bar is its lap; dowels stand
-              beside the bar that laps them.
-            </p>
-            <div className="flex flex-col gap-3">
+    <SheetFrame
+      job={job}
+      here="steel"
+      title="steel"
+      line={`${showQuantity(steel.mass.value, 'mass', units)}, ${String(steel.schedule.length)} marks`}
+    >
+      <p className="mb-2 text-sm">
+        {STATED.map((id) => stateRule(id, rules, units)).join(' ')} Walls and zones that differ follow their
+        own. The drawings or the engineer decide sizes and spacings.
+      </p>
+      {!stands && <p className="text-lg font-semibold">No steel yet: no course stands.</p>}
+      {stands && (
+        <>
+          <p className="mb-2 text-sm">
+            Walls seen from inside, left to right as walked. A line above a bar is its lap; dowels stand
+            beside the bar that laps them.
+          </p>
+          <div className="flex flex-col gap-3">
+            {walls.map((wall) => (
+              <WallElevation key={wall.id} wall={wall} frame={frame} worked={worked}>
+                <SteelLayer
+                  frame={frame}
+                  bars={steel.bars.filter((bar) => bar.wall === wall.id)}
+                  lit={NONE}
+                />
+              </WallElevation>
+            ))}
+          </div>
+          <section aria-label="Slots" className="mt-4">
+            <h2 className="border-b border-ink text-lg font-semibold">Slots, walls cut across</h2>
+            <ul className="mt-2 flex flex-wrap gap-3">
+              {steel.sections.map((section) => {
+                const wall = walls.find((each) => each.id === section.wall);
+                return (
+                  wall && (
+                    <li key={section.wall} className="break-inside-avoid">
+                      <h3 className="figures font-semibold">{wall.name}</h3>
+                      <SlotSection
+                        wall={wall}
+                        section={section}
+                        courses={worked.courses.count}
+                        units={units}
+                      />
+                    </li>
+                  )
+                );
+              })}
+            </ul>
+          </section>
+          <section aria-label="Dowels" className="mt-4">
+            <h2 className="border-b border-ink text-lg font-semibold">Dowels to set in the footing</h2>
+            <ul className="mt-1 flex flex-col gap-2">
               {walls.map((wall) => (
-                <WallElevation key={wall.id} wall={wall} frame={frame} worked={worked}>
-                  <SteelLayer
-                    frame={frame}
-                    bars={steel.bars.filter((bar) => bar.wall === wall.id)}
-                    lit={NONE}
-                  />
-                </WallElevation>
+                <DowelPlan key={wall.id} wall={wall} dowels={dowelsOf(wall.id)} units={units} />
+              ))}
+            </ul>
+          </section>
+          <div className="mt-4 break-inside-avoid">
+            <LayingOrder steel={steel} />
+          </div>
+          <section aria-label="Bending schedule" className="mt-4 print:break-before-page">
+            <h2 className="border-b border-ink text-lg font-semibold">
+              Bending schedule, shapes by the codes of BS 8666
+            </h2>
+            <ScheduleTable schedule={steel.schedule} units={units} />
+          </section>
+          <section aria-label="Cut list" className="mt-4">
+            <h2 className="mb-1 border-b border-ink text-lg font-semibold">What to have ready, by course</h2>
+            <CutList steel={steel} units={units} by="course" />
+          </section>
+          <section aria-label="Stock" className="mt-4">
+            <h2 className="mb-1 border-b border-ink text-lg font-semibold">Stock, and what each bar gives</h2>
+            <div className="grid grid-cols-2 gap-5">
+              {steel.stock.map(leastUnwatched).map((own) => (
+                <div key={own.size} className="break-inside-avoid">
+                  <h3 className="figures font-semibold">
+                    {own.size}: {own.lengths.length} of {showLength(own.stock, units)},{' '}
+                    {showQuantity(own.mass.value, 'mass', units)}
+                  </h3>
+                  <p className="text-sm">{proofText(own)}</p>
+                  <CutPatterns own={own} units={units} />
+                </div>
               ))}
             </div>
-            <section aria-label="Slots" className="mt-4">
-              <h2 className="border-b border-ink text-lg font-semibold">Slots, walls cut across</h2>
-              <ul className="mt-2 flex flex-wrap gap-3">
-                {steel.sections.map((section) => {
-                  const wall = walls.find((each) => each.id === section.wall);
-                  return (
-                    wall && (
-                      <li key={section.wall} className="break-inside-avoid">
-                        <h3 className="figures font-semibold">{wall.name}</h3>
-                        <SlotSection
-                          wall={wall}
-                          section={section}
-                          courses={worked.courses.count}
-                          units={units}
-                        />
-                      </li>
-                    )
-                  );
-                })}
-              </ul>
-            </section>
-            <section aria-label="Dowels" className="mt-4">
-              <h2 className="border-b border-ink text-lg font-semibold">Dowels to set in the footing</h2>
-              <ul className="mt-1 flex flex-col gap-2">
-                {walls.map((wall) => (
-                  <DowelPlan key={wall.id} wall={wall} dowels={dowelsOf(wall.id)} units={units} />
-                ))}
-              </ul>
-            </section>
-            <div className="mt-4 break-inside-avoid">
-              <LayingOrder steel={steel} />
-            </div>
-            <section aria-label="Bending schedule" className="mt-4 print:break-before-page">
-              <h2 className="border-b border-ink text-lg font-semibold">
-                Bending schedule, shapes by the codes of BS 8666
-              </h2>
-              <ScheduleTable schedule={steel.schedule} units={units} />
-            </section>
-            <section aria-label="Cut list" className="mt-4">
-              <h2 className="mb-1 border-b border-ink text-lg font-semibold">
-                What to have ready, by course
-              </h2>
-              <CutList steel={steel} units={units} by="course" />
-            </section>
-            <section aria-label="Stock" className="mt-4">
-              <h2 className="mb-1 border-b border-ink text-lg font-semibold">
-                Stock, and what each bar gives
-              </h2>
-              <div className="grid grid-cols-2 gap-5">
-                {steel.stock.map(leastUnwatched).map((own) => (
-                  <div key={own.size} className="break-inside-avoid">
-                    <h3 className="figures font-semibold">
-                      {own.size}: {own.lengths.length} of {showLength(own.stock, units)},{' '}
-                      {showQuantity(own.mass.value, 'mass', units)}
-                    </h3>
-                    <p className="text-sm">{proofText(own)}</p>
-                    <CutPatterns own={own} units={units} />
-                  </div>
-                ))}
-              </div>
-            </section>
-          </>
-        )}
-      </main>
-      <SheetFoot />
-    </div>
+          </section>
+        </>
+      )}
+    </SheetFrame>
   );
 }

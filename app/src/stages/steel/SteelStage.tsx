@@ -1,17 +1,13 @@
-import { rulesOf } from '@ombra/core/rules';
-import { type Figure, showQuantity } from '@ombra/core/kernel/figures';
-import { wallsOf } from '@ombra/core/stages/outline';
+import { showQuantity } from '@ombra/core/kernel/figures';
+import type { UnitSystem } from '@ombra/core/kernel/measure';
+import type { Wall } from '@ombra/core/stages/outline';
 import type { Steel } from '@ombra/core/stages/steel';
+import type { WorkedPlan } from '@ombra/core/worked';
 import { Download, Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { Tabs } from '../../ui/Tabs';
-import { panelOf } from '../../job/place';
 import { type SteelPanel, STEEL_PANELS } from './panels';
 import type { StageProps } from '../../frame/stage';
-import { Strip } from '../../drawing/strip/Strip';
-import { WhyCard } from '../../frame/figures/WhyCard';
-import { NothingStands } from '../../frame/walls/NothingStands';
-import { WallsAside } from '../../frame/walls/WallsAside';
+import { StageFrame, Summary, Working } from '../../frame/StageFrame';
 import { CapacityCard } from './CapacityCard';
 import { CourseSteel } from './CourseSteel';
 import { LayingOrder } from './LayingOrder';
@@ -36,81 +32,42 @@ const NO_STOCK: Steel['stock'] = [];
 
 /** Every bar by the drawings' rules: on the strip, across the wall, as a bending schedule, and as stock to buy. */
 export function SteelStage({ job, place, onPlace }: StageProps) {
-  const { worked, plan, edit } = job;
-  const panel = panelOf(place, 'steel', STEEL_PANELS);
+  const { worked, plan } = job;
   const [mark, setMark] = useState<string | null>(null);
-  const rules = useMemo(() => rulesOf(plan), [plan]);
   const steel = worked?.steel;
   const least = useLeastStock(steel?.stock ?? NO_STOCK);
   const lit = useMemo(
     () => new Set(steel?.schedule.find((line) => line.mark === mark)?.bars ?? NONE),
     [steel, mark],
   );
-  if (!worked || !steel) return <p className="p-6 text-quiet">Working the plan out …</p>;
-  const walls = wallsOf(worked.shell);
-  const wall = walls.find((each) => each.id === place.wall) ?? walls[0];
-  if (!wall || worked.courses.count === 0) {
-    return <NothingStands title="No wall to reinforce yet" />;
-  }
-  const figures = [steel.mass, ...steel.stock.map((own) => own.mass)];
-  const figure = figures.find((each) => each.id === place.figure);
-  const openFigure = (next: Figure): void => {
-    onPlace({ figure: next.id === place.figure ? null : next.id });
-  };
-  const choose = (id: string): void => {
-    onPlace({ wall: id, piece: null });
-  };
-  const section = steel.sections.find((each) => each.wall === wall.id);
+  if (!worked || !steel) return <Working />;
   const barsIn = (id: string): string =>
     String(steel.bars.reduce((sum, bar) => sum + (bar.wall === id ? bar.count : 0), 0));
   return (
-    <div className="grid grow grid-cols-[232px_minmax(0,1fr)] max-md:grid-cols-1">
-      <WallsAside
-        job={job}
-        worked={worked}
-        walls={walls}
-        chosen={wall.id}
-        stage="steel"
-        heading="Walls: bars"
-        figure={(each) => barsIn(each.id)}
-        onChoose={choose}
-      />
-      <div className="flex min-w-0 flex-col gap-3 p-4">
-        <Strip
-          worked={worked}
-          place={{ ...place, wall: wall.id, course: worked.courses.count + 1 }}
-          onPlace={onPlace}
-          lit={null}
-          plan={plan}
-          onEdit={edit}
-          over={(frame) => <SteelLayer frame={frame} bars={steel.bars} lit={lit} />}
-        />
-        <p className="figures text-[17px]">
+    <StageFrame
+      job={job}
+      place={place}
+      onPlace={onPlace}
+      stage="steel"
+      worked={worked}
+      empty="No wall to reinforce yet"
+      aside={{ heading: 'Walls: bars', figure: (each) => barsIn(each.id) }}
+      strip={{ over: (frame) => <SteelLayer frame={frame} bars={steel.bars} lit={lit} /> }}
+      summary={
+        <Summary said="The drawings or the engineer decide; this lays out, counts and cuts what they say.">
           {least.stock.map((own) => (
             <span key={own.size} className="mr-4">
               <strong>{own.lengths.length}</strong> of {own.size}
             </span>
           ))}
-          <strong>{showQuantity(steel.mass.value, 'mass', plan.units)}</strong>{' '}
-          <span className="text-sm text-quiet">
-            The drawings or the engineer decide; this lays out, counts and cuts what they say.
-          </span>
-        </p>
-        <Tabs
-          label="Parts of the steel"
-          panel="steel-panel"
-          tabs={STEEL_PANELS.map((id) => ({ id, name: NAMES[id] }))}
-          chosen={panel}
-          onChoose={(next) => {
-            onPlace({ panels: { steel: next }, figure: null });
-          }}
-        />
-        <div
-          role="tabpanel"
-          id="steel-panel"
-          aria-labelledby={`tab-${panel}`}
-          className="flex flex-col gap-3"
-        >
+          <strong>{showQuantity(steel.mass.value, 'mass', plan.units)}</strong>
+        </Summary>
+      }
+      tabs={{ label: 'Parts of the steel', panels: STEEL_PANELS, names: NAMES }}
+      figures={[steel.mass, ...steel.stock.map((own) => own.mass)]}
+    >
+      {({ panel, wall, walls, open, onOpen }) => (
+        <>
           {panel === 'spec' && (
             <SpecPanel
               job={job}
@@ -122,32 +79,7 @@ export function SteelStage({ job, place, onPlace }: StageProps) {
           )}
           {panel === 'table' && <TablePanel job={job} steel={steel} walls={walls} />}
           {panel === 'courses' && (
-            <div className="grid grid-cols-[220px_minmax(0,1fr)] gap-6 max-md:grid-cols-1">
-              <section aria-label={`Wall ${wall.name} cut across`}>
-                <h3 className="heading">{wall.name} cut across</h3>
-                {section && (
-                  <SlotSection
-                    wall={wall}
-                    section={section}
-                    courses={worked.courses.count}
-                    units={plan.units}
-                  />
-                )}
-              </section>
-              <div className="flex min-w-0 flex-col gap-4">
-                <CourseSteel
-                  worked={worked}
-                  wall={wall}
-                  course={Math.min(place.course, worked.courses.count)}
-                  face={place.face}
-                  onCourse={(course) => {
-                    onPlace({ course });
-                  }}
-                />
-                <CapacityCard capacity={section?.capacity ?? undefined} units={plan.units} />
-                <LayingOrder steel={steel} />
-              </div>
-            </div>
+            <BarsByCourse worked={worked} units={plan.units} wall={wall} place={place} onPlace={onPlace} />
           )}
           {panel === 'schedule' && (
             <>
@@ -163,28 +95,47 @@ export function SteelStage({ job, place, onPlace }: StageProps) {
             </>
           )}
           {panel === 'stock' && (
-            <StockPanel
-              steel={steel}
-              least={least}
-              units={plan.units}
-              open={figure?.id ?? null}
-              onOpen={openFigure}
-            />
+            <StockPanel steel={steel} least={least} units={plan.units} open={open} onOpen={onOpen} />
           )}
-          {figure && (
-            <div className="max-w-2xl">
-              <WhyCard
-                key={figure.id}
-                figure={figure}
-                units={plan.units}
-                rules={rules}
-                onClose={() => {
-                  onPlace({ figure: null });
-                }}
-              />
-            </div>
-          )}
-        </div>
+        </>
+      )}
+    </StageFrame>
+  );
+}
+
+/** The bars of one wall: across its thickness, in one course, against the soil, and in the order of laying. */
+function BarsByCourse({
+  worked,
+  units,
+  wall,
+  place,
+  onPlace,
+}: Pick<StageProps, 'place' | 'onPlace'> & {
+  readonly worked: WorkedPlan;
+  readonly units: UnitSystem;
+  readonly wall: Wall;
+}) {
+  const { steel } = worked;
+  const { count } = worked.courses;
+  const section = steel.sections.find((each) => each.wall === wall.id);
+  return (
+    <div className="grid grid-cols-[220px_minmax(0,1fr)] gap-6 max-md:grid-cols-1">
+      <section aria-label={`Wall ${wall.name} cut across`}>
+        <h3 className="heading">{wall.name} cut across</h3>
+        {section && <SlotSection wall={wall} section={section} courses={count} units={units} />}
+      </section>
+      <div className="flex min-w-0 flex-col gap-4">
+        <CourseSteel
+          worked={worked}
+          wall={wall}
+          course={Math.min(place.course, count)}
+          face={place.face}
+          onCourse={(course) => {
+            onPlace({ course });
+          }}
+        />
+        <CapacityCard capacity={section?.capacity ?? undefined} units={units} />
+        <LayingOrder steel={steel} />
       </div>
     </div>
   );
