@@ -55,6 +55,8 @@ export interface StageView {
     /** Fetched when it is first looked at, or a moment after the first view. */
     readonly load: () => Promise<ComponentType<StageProps>>;
   };
+  /** Over its house rules: another name than its own, and the stages without a view whose rules stand there too. */
+  readonly rules?: { readonly name: string; readonly of?: readonly string[] };
   readonly sheets?: readonly SheetView[];
   /** Which of the sheets is printed from here; the courses' where left out. */
   readonly prints?: string;

@@ -2,6 +2,7 @@ import { isRuleId, RULES, rulesOf } from '@ombra/core/rules';
 import type { Plan, PlanEdit } from '@ombra/core/kernel/plan';
 import type { RuleId } from '@ombra/core/kernel/rules';
 import { useMemo, useState } from 'react';
+import { RULE_GROUPS } from '../stages';
 import { Dialog } from '../ui/Dialog';
 import { RuleRow } from './RuleRow';
 
@@ -12,19 +13,6 @@ interface RulesDialogProps {
   readonly onClose: () => void;
 }
 
-/** Rules by what their names begin with, in the order of the work. */
-const GROUPS: readonly (readonly [name: string, begins: readonly string[]])[] = [
-  ['Outline', ['outline']],
-  ['Footing', ['footing']],
-  ['Courses, cuts and plans', ['courses', 'offcuts', 'best']],
-  ['Openings and inserts', ['openings', 'inserts']],
-  ['Steel', ['steel']],
-  ['Bracing and planks', ['bracing']],
-  ['The pour', ['pour']],
-  ['Topping off', ['topoff']],
-  ['Order', ['order']],
-];
-
 /** Rules of every group whose sentence holds all the words; groups that are left with none go. */
 export function groupedRules(
   words: string,
@@ -34,11 +22,9 @@ export function groupedRules(
     const told = `${RULES[id].statement} ${RULES[id].reason}`.toLowerCase();
     return wanted.every((word) => told.includes(word));
   };
-  const ids = Object.keys(RULES).filter(isRuleId).filter(fits);
-  return GROUPS.map(([name, begins]) => ({
-    name,
-    ids: ids.filter((id) => begins.includes(id.split('.')[0] ?? '')),
-  })).filter((group) => group.ids.length > 0);
+  return RULE_GROUPS.map(({ name, ids }) => ({ name, ids: ids.filter(isRuleId).filter(fits) })).filter(
+    (group) => group.ids.length > 0,
+  );
 }
 
 /** Every house rule of the job. Where crews differ, the job decides; the wall is planned again at once. */

@@ -1,3 +1,5 @@
+import { RULES } from '@ombra/core/rules';
+import { STAGES } from '@ombra/core/stages';
 import { bracingView } from './bracing/view';
 import { coursesView } from './courses/view';
 import { footingView } from './footing/view';
@@ -46,3 +48,19 @@ export const viewOf = (id: string | undefined): View | undefined => VIEWS.find((
 
 /** Every sheet to print. */
 export const SHEETS: readonly SheetView[] = STAGE_VIEWS.flatMap(({ sheets }) => sheets ?? []);
+
+/** Ids of the rules that a stage has. */
+const rulesOfStage = (id: string): readonly string[] =>
+  Object.keys(STAGES.find((stage) => stage.id === id)?.rules ?? {});
+
+const ofStages = STAGE_VIEWS.map(({ id, name, rules }) => ({
+  name: rules?.name ?? name,
+  ids: [id, ...(rules?.of ?? [])].flatMap(rulesOfStage),
+}));
+const listed = new Set(ofStages.flatMap(({ ids }) => ids));
+
+/** The house rules by stage, in the order of the work; those of no stage, by which plans are tried, come last. */
+export const RULE_GROUPS: readonly { readonly name: string; readonly ids: readonly string[] }[] = [
+  ...ofStages,
+  { name: 'Plans that are tried', ids: Object.keys(RULES).filter((id) => !listed.has(id)) },
+];

@@ -9,6 +9,7 @@ export const bracingView: StageView = {
     panels: BRACING_PANELS,
     load: async () => (await import('./BracingStage')).BracingStage,
   },
+  rules: { name: 'Bracing and planks' },
   sheets: [
     {
       path: 'bracing',

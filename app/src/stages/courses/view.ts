@@ -7,6 +7,7 @@ export const coursesView: StageView = {
     shows: ['lucky'],
     load: async () => (await import('./CoursesStage')).CoursesStage,
   },
+  rules: { name: 'Courses and cuts' },
   sheets: [
     {
       path: 'courses',

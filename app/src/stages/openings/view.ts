@@ -9,6 +9,7 @@ export const openingsView: StageView = {
     panels: OPENINGS_PANELS,
     load: async () => (await import('./OpeningsStage')).OpeningsStage,
   },
+  rules: { name: 'Openings and inserts', of: ['inserts'] },
   sheets: [
     {
       path: 'openings',

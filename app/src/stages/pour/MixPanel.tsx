@@ -8,7 +8,7 @@ import { NumberField } from '../../ui/NumberField';
 import type { Job } from '../../job/useJob';
 import { RuleLines } from '../../rules/RuleLines';
 import { FigureRow } from '../../frame/figures/FigureRow';
-import { degreesText, fromScale, inScale, loadText, METHOD_WORDS, timeOf } from './pourWords';
+import { degreesText, fromScale, inScale, loadText, slumpText, METHOD_WORDS, timeOf } from './pourWords';
 import type { DayEdit } from './dayEdit';
 
 interface MixPanelProps {
@@ -22,12 +22,12 @@ interface MixPanelProps {
 const LINES: readonly (readonly [string, RuleId])[] = [
   ['Strength', 'pour.mix.strength'],
   ['Stone', 'pour.mix.stone'],
-  ['Slump ordered, in', 'pour.mix.slump'],
-  ['taken within, in', 'pour.mix.slump.within'],
+  ['Slump ordered', 'pour.mix.slump'],
+  ['taken within', 'pour.mix.slump.within'],
   ['Flows by', 'pour.mix.admixture'],
   ['Cement', 'pour.mix.cement'],
   ['Air', 'pour.mix.air'],
-  ['Weighs, lb/ft³', 'pour.density'],
+  ['Weighs', 'pour.density'],
   ['Waits at 70 °F, min', 'pour.work.minutes'],
 ];
 
@@ -96,7 +96,7 @@ export function mixText({ mix }: WorkedPour, plan: Job['plan']): string {
       ? (rule.choices.find((choice) => choice.value === value)?.label ?? value)
       : value;
   };
-  return `${label('pour.mix.strength')}, stone ${label('pour.mix.stone')}, slump ${String(mix.slump.ordered)} in, ${label('pour.mix.cement')}, ${label('pour.mix.air')}; it flows by ${label('pour.mix.admixture')}.`;
+  return `${label('pour.mix.strength')}, stone ${label('pour.mix.stone')}, slump ${slumpText(mix.slump.ordered, plan.units)}, ${label('pour.mix.cement')}, ${label('pour.mix.air')}; it flows by ${label('pour.mix.admixture')}.`;
 }
 
 /** What is ordered, as it is told on the phone. */
@@ -186,8 +186,9 @@ export function MixPanel({ job, pour, open, onOpen, set }: MixPanelProps) {
           <h3 className="heading">What may be taken, truck by truck</h3>
           <ul className="figures list-disc pl-5 text-[17px]">
             <li>
-              slump {mix.slump.least} to {mix.slump.most} in (ASTM C143); for {METHOD_WORDS[pour.method]}{' '}
-              crews order {mix.usualSlump[0]} to {mix.usualSlump[1]} in
+              slump {slumpText(mix.slump.least, plan.units)} to {slumpText(mix.slump.most, plan.units)} (ASTM
+              C143); for {METHOD_WORDS[pour.method]} crews order {slumpText(mix.usualSlump[0], plan.units)} to{' '}
+              {slumpText(mix.usualSlump[1], plan.units)}
               {outside && <strong className="text-mind"> — the order lies outside that</strong>}
             </li>
             <li>

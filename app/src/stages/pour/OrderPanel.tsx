@@ -1,7 +1,8 @@
+import { rulesOf } from '@ombra/core/rules';
 import { type Figure, showVolume } from '@ombra/core/kernel/figures';
 import type { RuleId } from '@ombra/core/kernel/rules';
 import type { Wall } from '@ombra/core/stages/outline';
-import { type WorkedPour, crewRule, rateRule } from '@ombra/core/stages/pour';
+import { type WorkedPour, crewRule, methodOf, rateRule } from '@ombra/core/stages/pour';
 import { NumberField } from '../../ui/NumberField';
 import { TableHead } from '../../ui/TableHead';
 import { TextField } from '../../ui/TextField';
@@ -28,11 +29,13 @@ export function OrderPanel({ job, pour, walls, open, onOpen, set }: OrderPanelPr
   const { plan, edit } = job;
   const own = plan.pour?.pours?.[pour.span.pour];
   const { volumes } = pour;
+  // By the plan and not by what was worked: whoever goes on typing while it works changes the rate of the new way.
+  const method = methodOf(rulesOf(plan));
   const rows = [volumes.core, volumes.ordered, volumes.weight, pour.money];
   const lines: readonly (readonly [string, RuleId])[] = [
     ['Placed by', 'pour.method'],
-    ['It places', rateRule(pour.method)],
-    ['with so many people', crewRule(pour.method)],
+    ['It places', rateRule(method)],
+    ['with so many people', crewRule(method)],
     ['A truck every, min', 'pour.truck.spacing'],
     ['Trucks to and fro', 'pour.truck.count'],
     ['A truck brings', 'pour.truck.load'],
@@ -48,7 +51,7 @@ export function OrderPanel({ job, pour, walls, open, onOpen, set }: OrderPanelPr
     ['Setting a bolt, min', 'pour.after.bolt'],
     ['Straightening at a brace, min', 'pour.after.straighten'],
     ['Washing out, min', 'pour.after.wash'],
-    ['Concrete, a yd³', 'pour.money.concrete'],
+    ['Concrete costs', 'pour.money.concrete'],
     ['Pump, an hour', 'pour.money.pump'],
     ['Free on site, min', 'pour.truck.free'],
     ['Waiting, a minute', 'pour.money.wait'],

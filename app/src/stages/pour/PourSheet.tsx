@@ -6,7 +6,7 @@ import type { WorkedPlan } from '@ombra/core/work';
 import { TableHead } from '../../ui/TableHead';
 import { PlanDrawing } from '../../drawing/plan/PlanDrawing';
 import { mixText } from './MixPanel';
-import { degreesText, loadText, METHOD_WORDS, timeOf } from './pourWords';
+import { degreesText, loadText, METHOD_WORDS, slumpText, timeOf } from './pourWords';
 import { liftTimes } from './LiftLayer';
 import { RouteOnPlan } from './RouteOnPlan';
 import { SheetFrame } from '../../frame/sheet/SheetFrame';
@@ -146,8 +146,8 @@ function Card({
           <h2 className="mt-1 border-b border-ink text-[15px] font-semibold">Mix</h2>
           <p className="text-[12.5px] leading-tight">{mixText(pour, plan)}</p>
           <p className="text-[12.5px] leading-tight">
-            Taken at {mix.slump.least} to {mix.slump.most} in of slump (C143),{' '}
-            {mix.temperature.least === null ? '' : `${degreesText(mix.temperature.least, units)} to `}
+            Taken at {slumpText(mix.slump.least, units)} to {slumpText(mix.slump.most, units)} of slump
+            (C143), {mix.temperature.least === null ? '' : `${degreesText(mix.temperature.least, units)} to `}
             {degreesText(mix.temperature.most, units)}
             {mix.temperature.least === null ? ' at most' : ''}, discharged within {mix.discharge} min (C94).{' '}
             {mix.sets.value} {mix.sets.value === 1 ? 'set' : 'sets'} of cylinders where asked for (C172).

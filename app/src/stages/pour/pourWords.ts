@@ -1,5 +1,11 @@
 import { showVolume } from '@ombra/core/kernel/figures';
-import { type UnitSystem, toCelsius, toCubicYards, toFahrenheit } from '@ombra/core/kernel/measure';
+import {
+  type UnitSystem,
+  toCelsius,
+  toCubicYards,
+  toFahrenheit,
+  writeQuantity,
+} from '@ombra/core/kernel/measure';
 import { type PourMethod, type WorkedPour, clockText } from '@ombra/core/stages/pour';
 import type { DayEventKind, Idle } from '@ombra/core/stages/pour/rehearsal';
 
@@ -33,6 +39,9 @@ export function degreesText(fahrenheit: number, units: UnitSystem): string {
   const [f, c] = [`${String(Math.round(fahrenheit))} °F`, `${String(Math.round(toCelsius(fahrenheit)))} °C`];
   return units === 'imperial' ? `${f} (${c})` : `${c} (${f})`;
 }
+
+/** A slump: `6 in`, `150 mm`. */
+export const slumpText = (inches: number, units: UnitSystem): string => writeQuantity(inches, 'slump', units);
 
 /** A load, to the quarter: `9 yd³`. */
 export const loadText = (cubicMetres: number, units: UnitSystem): string =>

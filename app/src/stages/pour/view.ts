@@ -9,6 +9,7 @@ export const pourView: StageView = {
     panels: POUR_PANELS,
     load: async () => (await import('./PourStage')).PourStage,
   },
+  rules: { name: 'The pour' },
   sheets: [
     {
       path: 'pour',

@@ -11,7 +11,7 @@ export interface NoticePlace {
   readonly corner?: string;
   readonly rule?: string;
   /** The stage that it is about, where that is not the outline. */
-  readonly stage?: 'footing' | 'openings' | 'steel' | 'bracing' | 'pour';
+  readonly stage?: string;
   readonly opening?: string;
   readonly insert?: string;
   readonly setting?: 'family' | 'core' | 'courses' | 'height';

@@ -3,14 +3,7 @@ import type { Plan } from '../../kernel/plan/plan';
 import type { Worked } from '../../kernel/engine/stage';
 import type { CourseRow } from '../courses';
 import { MOST_LOADS } from '../limits';
-import {
-  type Length,
-  readLength,
-  SQUARE_METRES_PER_SQUARE_FOOT,
-  toCubicYards,
-  ZERO,
-  max,
-} from '../../kernel/measure';
+import { type Length, readLength, SQUARE_METRES_PER_SQUARE_FOOT, ZERO, max } from '../../kernel/measure';
 import type { PourDay } from './plan';
 import { type Day, type PlayedRun, playDay, spacingWhy } from './rehearsal';
 import { type Judged, allOf } from '../../kernel/notices';
@@ -272,7 +265,7 @@ function workedPour(
   const mixed = mixOf(
     span.pour,
     said,
-    { method, volume: toCubicYards(volumes.ordered.value), face: face / SQUARE_METRES_PER_SQUARE_FOOT },
+    { method, volume: volumes.ordered.value, face: face / SQUARE_METRES_PER_SQUARE_FOOT },
     rules,
   );
   const mix = mixed.value;
@@ -330,7 +323,7 @@ function workedPour(
     moves: stops.filter((stop) => stop.move).length,
     day,
     clock,
-    money: moneyOf(span.pour, { ordered: volumes.ordered, clock, method }, rules),
+    money: moneyOf(span.pour, { ordered: volumes.ordered, clock, method, units }, rules),
     ready: pourReady({
       ...setting,
       span,

@@ -122,7 +122,7 @@ export function dayOf(
       pumpHours: rules.count('pour.money.pump.hours'),
       lead: rules.count('pour.pump.lead'),
       crew: rules.count('pour.money.crew') * crew,
-      concrete: rules.count('pour.money.concrete') / CUBIC_METRES_PER_CUBIC_YARD,
+      concrete: rules.quantity('pour.money.concrete') / CUBIC_METRES_PER_CUBIC_YARD,
     },
     fresh: mix.fresh,
     capacity: ground.shell.family?.capacityPascals ?? null,

@@ -34,7 +34,7 @@ export function ciriaMaterial(cement: string, admixture: string): number {
  * many degrees. [common practice; the slope is ours]
  */
 export function workingMinutes(fahrenheit: number, rules: HouseRules): number {
-  const halves = rules.count('pour.work.halves');
+  const halves = rules.quantity('pour.work.halves');
   const retarded = rules.choice('pour.mix.admixture') === 'retarder';
   return (
     rules.count('pour.work.minutes') *
@@ -50,6 +50,9 @@ const SLUMPS: Readonly<Record<PourMethod, readonly [number, number]>> = {
   conveyor: [4, 6],
   holes: [7, 8],
 };
+
+/** Sets of cylinders for so much of something, one for each begun part of it; a whole part is not begun by what rounding adds. */
+const setsFor = (amount: number, each: number): number => Math.ceil(amount / each - 1e-9);
 
 /** What is ordered, what may be taken, and what is tested. */
 export interface MixCard {
@@ -74,7 +77,7 @@ export interface MixCard {
 /**
  * The mix of a pour.
  *
- * @param of what is placed how: `volume` cubic yards that are ordered, `face` square feet of wall, one face
+ * @param of what is placed how: `volume` cubic metres that are ordered, `face` square feet of wall, one face
  */
 export function mixOf(
   pour: string,
@@ -84,15 +87,15 @@ export function mixOf(
 ): Judged<MixCard, PourProblem> {
   const problems: PourProblem[] = [];
   const air = said?.air ?? null;
-  const concrete = said?.concrete ?? rules.count('pour.mix.temperature');
+  const concrete = said?.concrete ?? rules.quantity('pour.mix.temperature');
   const inside = (value: number, [least, most]: readonly [number, number]): boolean =>
     value >= least && value <= most;
   const airFits = air === null || inside(air, AIR_RANGE);
   const concreteFits = inside(concrete, CONCRETE_RANGE);
   if (!airFits) problems.push({ kind: 'temperature-absurd', pour, of: 'air', degrees: air });
   if (!concreteFits) problems.push({ kind: 'temperature-absurd', pour, of: 'concrete', degrees: concrete });
-  const coldest = rules.count('pour.mix.coldest');
-  const hottest = rules.count('pour.mix.hottest');
+  const coldest = rules.quantity('pour.mix.coldest');
+  const hottest = rules.quantity('pour.mix.hottest');
   const cold = air !== null && air < COLD_AIR;
   if (concreteFits && cold && concrete < coldest) {
     problems.push({ kind: 'too-cold', pour, degrees: concrete, limit: coldest });
@@ -101,8 +104,8 @@ export function mixOf(
     problems.push({ kind: 'too-hot', pour, degrees: concrete, limit: hottest });
   }
   const [cement, admixture] = [rules.choice('pour.mix.cement'), rules.choice('pour.mix.admixture')];
-  const slump = rules.count('pour.mix.slump');
-  const within = rules.count('pour.mix.slump.within');
+  const slump = rules.quantity('pour.mix.slump');
+  const within = rules.quantity('pour.mix.slump.within');
   const chemistry = chemistryOf(cement, admixture);
   const c2 = ciriaMaterial(cement, admixture);
   const value: MixCard = {
@@ -124,15 +127,15 @@ export function mixOf(
         unit: 'count',
         of: [
           givenCount('a day', 1),
-          givenCount('for the concrete', Math.ceil(volume / rules.count('pour.test.yards'))),
-          givenCount('for the face of the walls', Math.ceil(face / rules.count('pour.test.feet'))),
+          givenCount('for the concrete', setsFor(volume, rules.quantity('pour.test.yards'))),
+          givenCount('for the face of the walls', setsFor(face, rules.quantity('pour.test.feet'))),
         ],
       },
       rules: ['pour.test.yards', 'pour.test.feet'],
       pieces: {},
     }),
     fresh: concreteFits
-      ? { weight: rules.count('pour.density'), temperature: concrete, slump, chemistry, c2 }
+      ? { weight: rules.quantity('pour.density'), temperature: concrete, slump, chemistry, c2 }
       : null,
   };
   return { value, problems };

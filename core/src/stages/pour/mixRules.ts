@@ -1,4 +1,9 @@
-import type { ChoiceRule, CountRule } from '../../kernel/rules';
+import {
+  CUBIC_METRES_PER_CUBIC_YARD,
+  KILOGRAMS_PER_CUBIC_METRE_PER_PCF,
+  METRES_PER_FOOT,
+} from '../../kernel/measure';
+import type { ChoiceRule, CountRule, QuantityRule } from '../../kernel/rules';
 
 const commonPractice = { kind: 'common practice' } as const;
 const ours = { kind: 'ours' } as const;
@@ -6,36 +11,15 @@ const fromMemory = (name: string) => ({ kind: 'standard', name, fromMemory: true
 
 /** Rules of the mix and of how long it may wait that are counts. */
 export const mixCountRules = {
-  'pour.density': {
-    id: 'pour.density',
-    type: 'count',
-    statement: 'Fresh concrete weighs {value} lb/ft³.',
-    reason: 'Normal weight; the plant knows its own.',
-    default: 150,
-    least: 80,
-    most: 250,
-    source: commonPractice,
-  },
   'pour.work.minutes': {
     id: 'pour.work.minutes',
     type: 'count',
-    statement: 'At 70 °F a layer may wait {value} minutes for the next one.',
+    statement: 'At 70 °F (21 °C) a layer may wait {value} minutes for the next one.',
     reason: 'Crews say 60 to 90; later it makes a cold joint.',
     default: 75,
     least: 15,
     most: 240,
     source: commonPractice,
-  },
-  'pour.work.halves': {
-    id: 'pour.work.halves',
-    type: 'count',
-    statement:
-      'That time halves with every {value} °F that the concrete is warmer, and doubles when as much colder.',
-    reason: 'Less when hot, more when cold; the figure is a guess to be set from the mix at hand.',
-    default: 30,
-    least: 10,
-    most: 100,
-    source: ours,
   },
   'pour.work.retarder': {
     id: 'pour.work.retarder',
@@ -57,78 +41,126 @@ export const mixCountRules = {
     most: 300,
     source: fromMemory('ASTM C94'),
   },
+} as const satisfies Record<string, CountRule>;
+
+const yards = (count: number): number => count * CUBIC_METRES_PER_CUBIC_YARD;
+const celsius = (degrees: number): number => degrees * 1.8 + 32;
+/** A kilogram a cubic metre in pounds a cubic foot. */
+const PCF_PER_KILOGRAM = 1 / KILOGRAMS_PER_CUBIC_METRE_PER_PCF;
+
+/** Those that have a unit. */
+export const mixQuantityRules = {
+  'pour.density': {
+    id: 'pour.density',
+    type: 'quantity',
+    of: 'density',
+    statement: 'Fresh concrete weighs {value}.',
+    reason: 'Normal weight; the plant knows its own.',
+    default: 150,
+    metric: 2400 * PCF_PER_KILOGRAM,
+    least: 80,
+    most: 250,
+    source: commonPractice,
+  },
+  'pour.work.halves': {
+    id: 'pour.work.halves',
+    type: 'quantity',
+    of: 'warming',
+    statement:
+      'That time halves with every {value} that the concrete is warmer, and doubles when as much colder.',
+    reason: 'Less when hot, more when cold; the figure is a guess to be set from the mix at hand.',
+    default: 30,
+    metric: 17 * 1.8,
+    least: 10,
+    most: 100,
+    source: ours,
+  },
   'pour.mix.temperature': {
     id: 'pour.mix.temperature',
-    type: 'count',
-    statement: 'Concrete comes at {value} °F, where a pour says nothing else.',
+    type: 'quantity',
+    of: 'temperature',
+    statement: 'Concrete comes at {value}, where a pour says nothing else.',
     reason: 'The plant’s ticket tells; the colder, the longer it presses and the longer it can wait.',
     default: 65,
+    metric: celsius(18),
     least: 40,
     most: 105,
     source: ours,
   },
   'pour.mix.slump': {
     id: 'pour.mix.slump',
-    type: 'count',
-    statement: 'Slump is ordered at {value} in.',
+    type: 'quantity',
+    of: 'slump',
+    statement: 'Slump is ordered at {value}.',
     reason:
       '4 in where it can escape at the bottom, 5 to 6 in most walls, 7 in to 8 in through a small line.',
     default: 6,
+    metric: 150 / 25.4,
     least: 1,
     most: 11,
     source: commonPractice,
   },
   'pour.mix.slump.within': {
     id: 'pour.mix.slump.within',
-    type: 'count',
-    statement: 'A load is taken within {value} in of the slump that was ordered.',
+    type: 'quantity',
+    of: 'slump',
+    statement: 'A load is taken within {value} of the slump that was ordered.',
     reason: 'Wider, it is another mix.',
     default: 1,
+    metric: 25 / 25.4,
     least: 0,
     most: 3,
     source: commonPractice,
   },
   'pour.mix.coldest': {
     id: 'pour.mix.coldest',
-    type: 'count',
-    statement: 'When the air is under 40 °F, concrete comes at {value} °F or more.',
+    type: 'quantity',
+    of: 'temperature',
+    statement: 'When the air is under 40 °F (4 °C), concrete comes at {value} or more.',
     reason: 'Sections under 12 in lose their heat fastest.',
     default: 55,
+    metric: celsius(13),
     least: 32,
     most: 90,
     source: fromMemory('ACI 306'),
   },
   'pour.mix.hottest': {
     id: 'pour.mix.hottest',
-    type: 'count',
-    statement: 'Concrete comes at {value} °F or less.',
+    type: 'quantity',
+    of: 'temperature',
+    statement: 'Concrete comes at {value} or less.',
     reason: 'Hotter, it stiffens in the truck.',
     default: 95,
+    metric: celsius(35),
     least: 60,
     most: 120,
     source: fromMemory('ACI 301'),
   },
   'pour.test.yards': {
     id: 'pour.test.yards',
-    type: 'count',
-    statement: 'Cylinders are made for every {value} yd³, once a day at least.',
+    type: 'quantity',
+    of: 'concrete',
+    statement: 'Cylinders are made for every {value}, once a day at least.',
     reason: 'Where the drawings ask for them.',
-    default: 150,
-    least: 5,
-    most: 1000,
+    default: yards(150),
+    metric: 115,
+    least: yards(5),
+    most: yards(1000),
     source: fromMemory('ACI 318-19 26.12.2'),
   },
   'pour.test.feet': {
     id: 'pour.test.feet',
-    type: 'count',
-    statement: 'And for every {value} ft² of wall.',
+    type: 'quantity',
+    of: 'area',
+    statement: 'And for every {value} of wall.',
     reason: 'Thin walls take less concrete than they have face.',
     default: 5000,
+    metric: 465 / METRES_PER_FOOT ** 2,
     least: 100,
     most: 100_000,
     source: fromMemory('ACI 318-19 26.12.2'),
   },
-} as const satisfies Record<string, CountRule>;
+} as const satisfies Record<string, QuantityRule>;
 
 /** Those that are a choice. */
 export const mixChoiceRules = {
@@ -203,5 +235,6 @@ export const mixChoiceRules = {
 
 declare module '../../kernel/rules/rule' {
   interface CountRules extends Record<keyof typeof mixCountRules, CountRule> {}
+  interface QuantityRules extends Record<keyof typeof mixQuantityRules, QuantityRule> {}
   interface ChoiceRules extends Record<keyof typeof mixChoiceRules, ChoiceRule> {}
 }

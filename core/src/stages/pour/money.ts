@@ -1,4 +1,4 @@
-import { CUBIC_METRES_PER_CUBIC_YARD } from '../../kernel/measure';
+import { type UnitSystem, CUBIC_METRES_PER_CUBIC_YARD } from '../../kernel/measure';
 import type { PlayedRun } from './rehearsal';
 import type { HouseRules } from '../../kernel/rules';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
@@ -13,11 +13,18 @@ export function moneyOf(
     ordered,
     clock,
     method,
-  }: { readonly ordered: Figure; readonly clock: PlayedRun; readonly method: PourMethod },
+    units,
+  }: {
+    readonly ordered: Figure;
+    readonly clock: PlayedRun;
+    readonly method: PourMethod;
+    readonly units: UnitSystem;
+  },
   rules: HouseRules,
 ): Figure {
   const count = (name: string, id: Parameters<HouseRules['count']>[0]): How =>
     givenCount(name, rules.count(id));
+  const [unit, size] = units === 'imperial' ? ['yd³', CUBIC_METRES_PER_CUBIC_YARD] : ['m³', 1];
   const lead = rules.count('pour.pump.lead');
   const hours = given('hours, with the lead, to the last brace', 'ratio', (clock.done + lead) / 60);
   const machine = given(
@@ -37,11 +44,16 @@ export function moneyOf(
         product('concrete', [
           {
             op: 'quotient',
-            name: 'ordered, yd³',
+            name: `ordered, ${unit}`,
             unit: 'ratio',
-            of: [ordered.how, given('a yd³', 'volume', CUBIC_METRES_PER_CUBIC_YARD)],
+            of: [ordered.how, given(`a ${unit}`, 'volume', size)],
           },
-          count('a yd³', 'pour.money.concrete'),
+          // The rule is in money a cubic yard.
+          given(
+            `a ${unit}`,
+            'ratio',
+            (rules.quantity('pour.money.concrete') * size) / CUBIC_METRES_PER_CUBIC_YARD,
+          ),
         ]),
         ...(isHired(method)
           ? [

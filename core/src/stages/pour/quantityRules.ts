@@ -81,6 +81,18 @@ export const pourQuantityRules = {
     most: 15 * METRES_PER_FOOT,
     source: { kind: 'standard', name: 'ACI 347R-14 §4.2.2', fromMemory: true },
   },
+  'pour.money.concrete': {
+    id: 'pour.money.concrete',
+    type: 'quantity',
+    of: 'price',
+    statement: 'Concrete costs {value}.',
+    reason: 'In the job’s own money.',
+    default: 180,
+    metric: 235 * CUBIC_METRES_PER_CUBIC_YARD,
+    least: 0,
+    most: 100_000,
+    source: ours,
+  },
 } as const satisfies Record<string, QuantityRule>;
 
 declare module '../../kernel/rules/rule' {

@@ -1,6 +1,6 @@
 import { inches } from '../../kernel/measure';
 import type { ChoiceRule, CountRule, LengthRule } from '../../kernel/rules';
-import { mixChoiceRules, mixCountRules } from './mixRules';
+import { mixChoiceRules, mixCountRules, mixQuantityRules } from './mixRules';
 import { pourQuantityRules } from './quantityRules';
 
 const commonPractice = { kind: 'common practice' } as const;
@@ -353,16 +353,6 @@ const pourCountRules = {
     most: 1200,
     source: ours,
   },
-  'pour.money.concrete': {
-    id: 'pour.money.concrete',
-    type: 'count',
-    statement: 'Concrete costs {value} a yd³.',
-    reason: 'In the job’s own money.',
-    default: 180,
-    least: 0,
-    most: 100_000,
-    source: ours,
-  },
   'pour.money.pump': {
     id: 'pour.money.pump',
     type: 'count',
@@ -540,6 +530,7 @@ export const pourRules = {
   ...pourCountRules,
   ...pourChoiceRules,
   ...mixCountRules,
+  ...mixQuantityRules,
   ...mixChoiceRules,
   ...pourQuantityRules,
 };

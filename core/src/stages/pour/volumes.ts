@@ -327,7 +327,7 @@ export function volumesOf(
           given(
             'density of fresh concrete',
             'density',
-            rules.count('pour.density') * KILOGRAMS_PER_CUBIC_METRE_PER_PCF,
+            rules.quantity('pour.density') * KILOGRAMS_PER_CUBIC_METRE_PER_PCF,
           ),
         ],
       },

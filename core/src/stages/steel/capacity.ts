@@ -79,7 +79,7 @@ export function capacityOf(
   if (own.held !== 'top' || (own.backfill ?? 0) <= 0 || own.spans.length === 0) return null;
   const height = Math.max(...own.spans.map((span) => toMetres(subtract(span.top, span.bottom))));
   const soil = toMetres(own.backfill ?? ZERO);
-  const fluidWeight = rules.count('steel.soil.weight') * NEWTONS_PER_CUBIC_METRE_PER_PCF;
+  const fluidWeight = rules.quantity('steel.soil.weight') * NEWTONS_PER_CUBIC_METRE_PER_PCF;
   const { moment, at } = soilMoment(height, soil, fluidWeight);
   const depth = toMetres(add(half(own.wall.core), half(add(chase.from, chase.to))));
   const local = setting.rulesIn(own.wall.id, 1);
@@ -91,7 +91,7 @@ export function capacityOf(
     area,
     depth,
     YIELD_PSI[rules.choice('steel.grade')] ?? 0,
-    rules.count('steel.concrete.strength'),
+    rules.quantity('steel.concrete.strength'),
   );
   const demand = SOIL_FACTOR * moment;
   return {

@@ -20,7 +20,7 @@ export const YIELD_PSI: Readonly<Record<string, number>> = { 'grade-40': 40_000,
 export const lapBasis = (rules: HouseRules): LapBasis => ({
   rule: rules.choice('steel.lap') as LapBasis['rule'],
   yieldPsi: YIELD_PSI[rules.choice('steel.grade')] ?? 60_000,
-  concretePsi: rules.count('steel.concrete.strength'),
+  concretePsi: rules.quantity('steel.concrete.strength'),
   typed: rules.length('steel.lap.length'),
 });
 

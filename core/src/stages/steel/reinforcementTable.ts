@@ -140,7 +140,7 @@ export function pickRows({
   const unreadable = read.flatMap((what, index): readonly SteelProblem[] =>
     typeof what === 'string' ? [{ kind: 'table-row-unreadable', row: index + 1, what }] : [],
   );
-  const soil = rules.count('steel.soil.weight');
+  const soil = rules.quantity('steel.soil.weight');
   const unsaid = walls
     .filter(({ spans, backfill }) => backfill === null && spans.length > 0)
     .map(({ wall }) => wall.id);

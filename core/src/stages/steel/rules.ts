@@ -1,5 +1,5 @@
-import { inches, millimetres, ZERO } from '../../kernel/measure';
-import type { ChoiceRule, CountRule, LengthRule } from '../../kernel/rules';
+import { inches, millimetres, PASCALS_PER_PSF, ZERO } from '../../kernel/measure';
+import type { ChoiceRule, CountRule, LengthRule, QuantityRule } from '../../kernel/rules';
 
 const commonPractice = { kind: 'common practice' } as const;
 const ours = { kind: 'ours' } as const;
@@ -243,26 +243,6 @@ export const steelLengthRules = {
 
 /** Those that are counts. */
 const steelCountRules = {
-  'steel.concrete.strength': {
-    id: 'steel.concrete.strength',
-    type: 'count',
-    statement: 'The concrete is of {value} psi.',
-    reason: 'Class B laps follow from it.',
-    default: 4000,
-    least: 2500,
-    most: 10_000,
-    source: ours,
-  },
-  'steel.soil.weight': {
-    id: 'steel.soil.weight',
-    type: 'count',
-    statement: 'Soil presses like a fluid of {value} lb/ft³.',
-    reason: 'Drained sand and gravel about 30, silt and clay 45 to 60 and more; the soil report says.',
-    default: 45,
-    least: 20,
-    most: 130,
-    source: { kind: 'standard', name: 'IRC Table R404.1.2', fromMemory: true },
-  },
   'steel.slots': {
     id: 'steel.slots',
     type: 'count',
@@ -544,10 +524,47 @@ const steelChoiceRules = {
 } as const satisfies Record<string, ChoiceRule>;
 
 /** Every house rule that belongs to it. */
-export const steelRules = { ...steelLengthRules, ...steelCountRules, ...steelChoiceRules };
+/** A megapascal in pounds a square inch. */
+const PSI_PER_MEGAPASCAL = 1e6 / (144 * PASCALS_PER_PSF);
+
+/** Those that have a unit. */
+const steelQuantityRules = {
+  'steel.concrete.strength': {
+    id: 'steel.concrete.strength',
+    type: 'quantity',
+    of: 'strength',
+    statement: 'The concrete is of {value}.',
+    reason: 'Class B laps follow from it.',
+    default: 4000,
+    metric: 28 * PSI_PER_MEGAPASCAL,
+    least: 2500,
+    most: 10_000,
+    source: ours,
+  },
+  'steel.soil.weight': {
+    id: 'steel.soil.weight',
+    type: 'quantity',
+    of: 'fluid-weight',
+    statement: 'Soil presses like a fluid of {value}.',
+    reason: 'Drained sand and gravel about 30, silt and clay 45 to 60 and more; the soil report says.',
+    default: 45,
+    metric: 45,
+    least: 20,
+    most: 130,
+    source: { kind: 'standard', name: 'IRC Table R404.1.2', fromMemory: true },
+  },
+} as const satisfies Record<string, QuantityRule>;
+
+export const steelRules = {
+  ...steelLengthRules,
+  ...steelCountRules,
+  ...steelQuantityRules,
+  ...steelChoiceRules,
+};
 
 declare module '../../kernel/rules/rule' {
   interface LengthRules extends Record<keyof typeof steelLengthRules, LengthRule> {}
   interface CountRules extends Record<keyof typeof steelCountRules, CountRule> {}
+  interface QuantityRules extends Record<keyof typeof steelQuantityRules, QuantityRule> {}
   interface ChoiceRules extends Record<keyof typeof steelChoiceRules, ChoiceRule> {}
 }

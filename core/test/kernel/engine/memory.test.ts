@@ -10,7 +10,11 @@ import { anyChange } from '../../support/histories';
 describe('the parts of a step', () => {
   const rule = 'pour.lifts' as RuleId;
   /** A step of two runs: what the second is given, and how often its part was made in all. */
-  function twice(first: readonly unknown[], second: readonly unknown[], says: (run: number) => unknown = () => 1) {
+  function twice(
+    first: readonly unknown[],
+    second: readonly unknown[],
+    says: (run: number) => unknown = () => 1,
+  ) {
     let made = 0;
     let parts: ReturnType<typeof memoryOf>['parts'] = new Map();
     const read: unknown[] = [];

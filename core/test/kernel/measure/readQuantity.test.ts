@@ -19,6 +19,23 @@ describe('a quantity as crews write it', () => {
     ['9 yards', 'concrete', 6.8809937],
     ['15 ft/h', 'rise', 4.572],
     ['4.5 m/h', 'rise', 4.5],
+    // 1 lbf/in² = 6.894757 kPa, 1 lb/ft³ = 16.018463 kg/m³, 1 lbf/ft³ = 0.157087 kN/m³, 1 ft² = 0.09290304 m². [NIST SP 811]
+    ['28 MPa', 'strength', 4061.0565],
+    ['28 N/mm²', 'strength', 4061.0565],
+    ['4000 psi', 'strength', 4000],
+    ['2400 kg/m³', 'density', 149.8271],
+    ['150 pcf', 'density', 150],
+    ['7 kN/m3', 'fluid-weight', 44.5612],
+    ['18 °C', 'temperature', 64.4],
+    ['18c', 'temperature', 64.4],
+    ['65 deg F', 'temperature', 65],
+    ['17 K', 'warming', 30.6],
+    ['150 mm', 'slump', 5.90551],
+    ['15 cm', 'slump', 5.90551],
+    ['6"', 'slump', 6],
+    ['465 m²', 'area', 5005.2183],
+    ['235 a m³', 'price', 179.6704],
+    ['180/yd3', 'price', 180],
   ])('%s', (text, of, value) => {
     for (const units of ['imperial', 'metric'] as const) {
       expect(readQuantity(text, of, units)).toBeCloseTo(value, 3);
@@ -30,6 +47,12 @@ describe('a quantity as crews write it', () => {
     expect(readQuantity('33', 'pressure', 'metric')).toBe(33_000);
     expect(readQuantity('12', 'flow', 'metric')).toBe(12);
     expect(readQuantity('9', 'concrete', 'imperial')).toBeCloseTo(6.881, 3);
+    expect(readQuantity('0', 'temperature', 'metric')).toBe(32);
+    expect(readQuantity('100', 'temperature', 'metric')).toBeCloseTo(212, 9);
+    expect(readQuantity('70', 'temperature', 'imperial')).toBe(70);
+    expect(readQuantity('0', 'warming', 'metric')).toBe(0);
+    expect(readQuantity('100', 'slump', 'metric')).toBeCloseTo(3.937, 3);
+    expect(readQuantity('100', 'price', 'metric')).toBeCloseTo(76.4555, 4);
   });
 
   it('that is none, or of another kind, is not read', () => {
@@ -38,10 +61,29 @@ describe('a quantity as crews write it', () => {
     }
   });
 
+  it('is written in the job’s own unit, as fine as it is measured', () => {
+    expect(writeQuantity(4061.06, 'strength', 'metric')).toBe('28 MPa');
+    expect(writeQuantity(4000, 'strength', 'imperial')).toBe('4000 psi');
+    expect(writeQuantity(64.4, 'temperature', 'metric')).toBe('18 °C');
+    expect(writeQuantity(150, 'density', 'metric')).toBe('2403 kg/m³');
+    expect(writeQuantity(45, 'fluid-weight', 'metric')).toBe('7.07 kN/m³');
+    expect(writeQuantity(6, 'slump', 'metric')).toBe('152 mm');
+    expect(writeQuantity(5005.2, 'area', 'metric')).toBe('465 m²');
+    expect(writeQuantity(180, 'price', 'imperial')).toBe('180 a yd³');
+  });
+
   it('comes back from what is written, near enough', () => {
     fc.assert(
       fc.property(
-        fc.constantFrom<TypedQuantity>('pressure', 'mass', 'concrete', 'flow', 'rise'),
+        fc.constantFrom<TypedQuantity>(
+          'pressure',
+          'mass',
+          'concrete',
+          'flow',
+          'rise',
+          'price',
+          'fluid-weight',
+        ),
         fc.constantFrom('imperial' as const, 'metric' as const),
         fc.integer({ min: 1, max: 5000 }),
         (of, units, tenths) => {

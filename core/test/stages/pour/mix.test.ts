@@ -128,7 +128,10 @@ describe('the mix card', () => {
     [10, 15_001, 4],
     // [ACI 318-19 26.12.2; from memory]
   ])('%f yd³ and %f ft² take %i sets: a part of one is one more', (volume, face, sets) => {
-    expect(mixOf('p', {}, { method: 'pump', volume, face }, houseRules()).value.sets.value).toBe(sets);
+    const cubicMetres = volume * 0.764554857984;
+    expect(mixOf('p', {}, { method: 'pump', volume: cubicMetres, face }, houseRules()).value.sets.value).toBe(
+      sets,
+    );
   });
 });
 

@@ -224,7 +224,7 @@ describe('the order', () => {
       const pour = pourOf(plan());
       const perYard = pour.volumes.weight.value / toCubicYards(pour.volumes.ordered.value);
       expect((perYard / KILOGRAMS_PER_POUND) * volumeYd3).toBeCloseTo(lb, 6);
-      expect(houseRules().count('pour.density')).toBe(densityPcf);
+      expect(houseRules().quantity('pour.density')).toBe(densityPcf);
       // Thirty yards is 120 000 lb, as crews say.
       expect(Math.abs((perYard / KILOGRAMS_PER_POUND) * 30 - 120_000) / 120_000).toBeLessThan(0.02);
     },
