@@ -175,6 +175,14 @@ export type SteelProblem =
       readonly soil: number;
     }
   | { readonly kind: 'few-slots'; readonly slots: number }
+  | {
+      /** Concrete is ordered weaker than laps or the screening count on; pounds a square inch. */
+      readonly kind: 'mix-weaker';
+      readonly mix: number;
+      readonly counted: number;
+      /** The weakest mix that is enough; null where none that is ordered is. */
+      readonly enough: number | null;
+    }
   | { readonly kind: 'bar-through'; readonly wall: string; readonly course: number; readonly insert: string }
   | { readonly kind: 'support-unsaid'; readonly wall: string }
   | { readonly kind: 'backfill-unreadable'; readonly wall: string; readonly text: string }

@@ -142,6 +142,19 @@ function substitutions(input: SteelInput, rules: HouseRules): readonly SteelProb
   );
 }
 
+/** What is to be said of a mix that is ordered weaker than what follows from its strength counts on. */
+function judgeMix(rules: HouseRules, screened: boolean): readonly SteelProblem[] {
+  const counted = rules.quantity('steel.concrete.strength');
+  const mix = Number(rules.choice('pour.mix.strength'));
+  const matters = screened || rules.choice('steel.lap') === 'class-b';
+  // A mix is named by a round figure in either system of units; what that rounds is no weaker concrete.
+  const least = counted * 0.98;
+  if (!matters || mix >= least) return [];
+  const rule = rules.book['pour.mix.strength'];
+  const mixes = rule.type === 'choice' ? rule.choices.map(({ value }) => Number(value)) : [];
+  return [{ kind: 'mix-weaker', mix, counted, enough: mixes.find((each) => each >= least) ?? null }];
+}
+
 /** What is to be said of rules that do not go together, before any bar is laid. */
 function judgeRules(setting: Setting): readonly SteelProblem[] {
   const { rules, stock, walls } = setting;
@@ -277,6 +290,10 @@ export function buildSteel(
       ...inSetting,
       ...sections.problems,
       ...judgeRules(setting),
+      ...judgeMix(
+        rules,
+        sections.value.some(({ capacity }) => capacity !== null),
+      ),
       ...once(inBars),
       ...(laid ? judgePlaced(bars, all, setting, inBars) : []),
       ...bySize.problems,

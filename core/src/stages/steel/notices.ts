@@ -1,5 +1,5 @@
 import { steelRules } from './rules';
-import { type Length, type UnitSystem, showLength, storeLength } from '../../kernel/measure';
+import { type Length, type UnitSystem, showLength, storeLength, writeQuantity } from '../../kernel/measure';
 import type { Openings } from '../openings';
 import type { Steel, SteelProblem } from '.';
 import { type Notice, type NoticeTable, type Told, noticesOf } from '../../kernel/notices';
@@ -12,6 +12,9 @@ const TABLE_WORDS: Readonly<Record<Extract<SteelProblem, { kind: 'table-row-unre
     size: 'bar is of no known size',
     spacing: 'spacing is no length from 4 in to 10 ft',
   };
+
+/** A strength of concrete: `4000 psi`, `28 MPa`. */
+const strengthText = (psi: number, units: UnitSystem): string => writeQuantity(psi, 'strength', units);
 
 /** `course 2`, `courses 2, 4 and 6`, the first few of many. */
 function coursesText(courses: readonly number[]): string {
@@ -206,6 +209,23 @@ function wording(
       place: { rule: 'steel.slots' },
       rule: 'steel.slots',
       what: `With ${String(problem.slots)} ${problem.slots === 1 ? 'slot' : 'slots'} to a web, bars cannot alternate either side of the middle; they lie as near to it as there are slots.`,
+    }),
+    'mix-weaker': ({ mix, counted, enough }) => ({
+      severity: 'mind',
+      where: 'Concrete',
+      place: { rule: 'pour.mix.strength' },
+      rule: 'steel.concrete.strength',
+      what: `The mix is ordered at ${strengthText(mix, units)}, and the steel counts on ${strengthText(counted, units)}.`,
+      why: steelRules['steel.concrete.strength'].reason,
+      fixes:
+        enough === null
+          ? []
+          : [
+              {
+                label: `Order ${strengthText(enough, units)}`,
+                edit: { kind: 'set-rule', rule: 'pour.mix.strength', value: String(enough) },
+              },
+            ],
     }),
     'bar-through': (problem) => ({
       key: problem.course,

@@ -534,7 +534,7 @@ const steelQuantityRules = {
     type: 'quantity',
     of: 'strength',
     statement: 'The concrete is of {value}.',
-    reason: 'Class B laps follow from it.',
+    reason: 'Class B laps, and the screening of the soil’s bending, follow from it.',
     default: 4000,
     metric: 28 * PSI_PER_MEGAPASCAL,
     least: 2500,

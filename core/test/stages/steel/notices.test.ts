@@ -97,3 +97,30 @@ describe('the report', () => {
     expect(steel.mass.unit).toBe('kg');
   });
 });
+
+describe('a mix that is weaker than the steel counts on', () => {
+  const mixed = (rules: Plan['rules'], change: Partial<Plan> = {}): readonly Notice[] =>
+    work(rectangle({ rules, ...change })).notices.filter(({ id }) => id === 'steel-mix-weaker');
+  const screened = { steel: { walls: { w1: { backfill: '6ft', held: 'top' } } } } as const;
+
+  it('is told where laps or the screening follow from the strength, with the mix that is enough', () => {
+    const [notice] = mixed({ 'steel.lap': 'class-b', 'pour.mix.strength': '3000' });
+    expect(notice?.severity).toBe('mind');
+    expect(notice?.fixes[0]?.edit).toMatchObject({ rule: 'pour.mix.strength', value: '4000' });
+    expect(mixed({ 'pour.mix.strength': '3000' }, screened)).toHaveLength(1);
+  });
+
+  it('is nothing to tell where laps are counted in diameters, or the mix is as strong', () => {
+    expect(mixed({ 'pour.mix.strength': '3000' })).toEqual([]);
+    expect(mixed({ 'steel.lap': 'class-b', 'pour.mix.strength': '4000' })).toEqual([]);
+    // 28 MPa counted on, 4000 psi ordered: the same concrete by another name.
+    expect(
+      mixed({ 'steel.lap': 'class-b', 'pour.mix.strength': '4000' }, { units: 'metric', ...screened }),
+    ).toEqual([]);
+  });
+
+  it('has no mix to offer where none that is ordered is enough', () => {
+    const [notice] = mixed({ 'steel.lap': 'class-b', 'steel.concrete.strength': '8000 psi' });
+    expect(notice?.fixes).toEqual([]);
+  });
+});
