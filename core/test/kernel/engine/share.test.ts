@@ -107,6 +107,34 @@ describe('a patch', () => {
     });
   });
 
+  it('changes long lists entry by entry, whether they grow, shrink or stay as long', () => {
+    const row = fc.record({ id: fc.nat(40), cuts: fc.array(fc.nat(3), { maxLength: 3 }) });
+    fc.assert(
+      fc.property(
+        fc.array(row, { minLength: 12, maxLength: 20 }),
+        fc.nat(11),
+        row,
+        fc.integer({ min: -3, max: 3 }),
+        (before, at, other, by) => {
+          const longer = [...before, ...before.slice(0, Math.max(0, by))];
+          const now = longer.slice(0, before.length + by).map((each, index) => (index === at ? other : each));
+          const patch = patchOf(copy(before), now);
+          if (patch !== null && !('set' in patch)) expect(patch.length).toBe(now.length);
+          const kept = before[at === 0 ? 1 : 0];
+          const after = patched(before, copy(patch)) as typeof now;
+          expect(after).toEqual(now);
+          expect(after[at === 0 ? 1 : 0]).toBe(kept);
+        },
+      ),
+    );
+  });
+
+  it('takes away what is gone, and keeps what only holds the same name', () => {
+    const patch = patchOf({ a: 1, b: 2, c: { d: 3 } }, { b: 2, c: { d: 3 } });
+    expect(patch).toEqual({ entries: [], gone: ['a'] });
+    expect(patched({ a: 1, b: 2, c: { d: 3 } }, patch)).toEqual({ b: 2, c: { d: 3 } });
+  });
+
   it('leaves what it does not touch the same object', () => {
     fc.assert(
       fc.property(fc.dictionary(fc.string(), plain), fc.string(), plain, (before, key, value) => {

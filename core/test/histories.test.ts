@@ -1,0 +1,31 @@
+import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { readPlanText } from '../src/plan';
+import { makeWork, work } from '../src/work';
+import { anyChange } from './support/histories';
+
+describe('a plan that is worked again after any changes', () => {
+  const reading = readPlanText(
+    readFileSync(new URL('../../demo/sorrel-fork-hatchery.json', import.meta.url), 'utf8'),
+  );
+  if (!reading.ok) throw new Error('the demo does not read');
+  const demo = reading.plan;
+
+  it('is what it is when it is worked for the first time', () => {
+    fc.assert(
+      fc.property(fc.array(anyChange, { minLength: 3, maxLength: 8 }), (changes) => {
+        const again = makeWork();
+        again(demo);
+        let plan = demo;
+        for (const change of changes) {
+          plan = change(plan);
+          expect(again(plan)).toEqual(work(plan));
+        }
+        // And back: what is remembered of the last state does not stay.
+        expect(again(demo)).toEqual(work(demo));
+      }),
+      { numRuns: 8 },
+    );
+  }, 120_000);
+});
