@@ -2,7 +2,8 @@ import { spawn } from 'node:child_process';
 import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { type Browser, type Page, chromium } from '@playwright/test';
+import { gzipSync } from 'node:zlib';
+import { type Browser, type Locator, type Page, chromium } from '@playwright/test';
 import { CHROMIUM_FLAGS, chromiumPath } from '../e2e/support/chromium';
 
 const PORT = 4397;
@@ -21,6 +22,19 @@ async function keyToFrame(page: Page, key: string, shows: string): Promise<numbe
   return performance.now() - start;
 }
 
+/** Compressed kilobytes of the scripts that a page fetches, workers' among them, until something is shown. */
+async function scriptsUntil(page: Page, address: string, shows: Locator): Promise<number> {
+  const bodies: Promise<number>[] = [];
+  page.on('response', (response) => {
+    if (!/\.m?js(\?|$)/.test(new URL(response.url()).pathname)) return;
+    bodies.push(response.body().then((body) => gzipSync(new Uint8Array(body)).length / 1000));
+  });
+  await page.goto(address);
+  await shows.waitFor();
+  const sizes = await Promise.all(bodies);
+  return Number(sizes.reduce((sum, size) => sum + size, 0).toFixed(1));
+}
+
 async function measureVisits(browser: Browser): Promise<Record<string, number>> {
   const [first, toOutline, toFooting, toCourses]: [number[], number[], number[], number[]] = [[], [], [], []];
   for (let visit = 0; visit < VISITS; visit++) {
@@ -36,7 +50,15 @@ async function measureVisits(browser: Browser): Promise<Record<string, number>> 
     toCourses.push(await keyToFrame(page, '3', '[aria-label="From above"]'));
     await context.close();
   }
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const scripts = await scriptsUntil(
+    page,
+    `${DEMO}/courses`,
+    page.getByRole('table', { name: 'Tally by course' }),
+  );
+  await page.close();
   return {
+    mainViewKilobytesCompressed: scripts,
     firstViewMedianMs: median(first),
     switchToOutlineMedianMs: median(toOutline),
     switchToFootingMedianMs: median(toFooting),

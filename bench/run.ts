@@ -1,12 +1,11 @@
 import { type WalkRow, emptyPlan } from '@ombra/core/stages/outline';
 import { applyEdit, readPlanText } from '@ombra/core/plan';
 import { rulesOf } from '@ombra/core/rules';
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { randomUUID } from 'node:crypto';
-import { tmpdir } from 'node:os';
+import { cpus, loadavg, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { performance } from 'node:perf_hooks';
-import { gzipSync } from 'node:zlib';
 import type { Plan } from '@ombra/core/kernel/plan';
 import { buildBracing } from '@ombra/core/stages/bracing';
 import { buildPour } from '@ombra/core/stages/pour';
@@ -14,13 +13,18 @@ import { bestTrucks, manyDays } from '@ombra/core/stages/pour/rehearsal';
 import { buildSteel, leastOf } from '@ombra/core/stages/steel';
 import { findBest } from '@ombra/core/trials/best';
 import { nudges } from '@ombra/core/trials/nudge';
+import { STAGES } from '@ombra/core/stages';
 import { makeWork, work } from '@ombra/core/work';
+import { engineOf } from '@ombra/core/worked';
 import { makeJobStore } from '../app/src/server/jobStore';
 import { openDatabase } from '../app/src/server/sqlite';
 import { browserFigures } from './browser';
 import { survey } from './survey';
 
-/** `npm run bench`: the first figures of how fast Ombra must be, as JSON. Nothing here passes or fails. */
+/**
+ * `npm run bench`: how fast Ombra is, as JSON, with the load of the machine beside it. Nothing here passes or fails.
+ * `npm run bench -- core browser` measures only those parts.
+ */
 
 const RUNS = 60;
 
@@ -78,6 +82,8 @@ function demoPlan(): Plan {
   return reading.plan;
 }
 
+const works = await Promise.all(STAGES.map(async ({ load }) => (await load()).work));
+
 function core() {
   const demo = demoPlan();
   const start = performance.now();
@@ -95,20 +101,34 @@ function core() {
     }),
   );
   const [one, ten] = [standing(comb(3)), standing(comb(30))];
+  // What the openings' view shows comes first; the rest and the notices follow a frame later.
+  const shown = engineOf(works);
+  const ofOpenings = ['shell', 'levels', 'openings', 'courses', 'inserts', 'tally', 'bucks'] as const;
+  const moved = (run: number): Plan =>
+    applyEdit(demo, {
+      kind: 'set-opening',
+      opening: 'opening-1',
+      change: { at: `${String(120 + (run % 24))}in` },
+    });
+  const ruled = (rule: string, values: readonly [string, string]): Figures => {
+    const worker = makeWork();
+    const plans = values.map((value) => applyEdit(demo, { kind: 'set-rule', rule, value }));
+    return measure((run) => worker(plans[run % 2] as Plan));
+  };
   const single = measure(() => makeWork()(one));
   const tenfold = measure(() => makeWork()(ten));
   return {
     demoColdFirstMs: Number(cold.toFixed(3)),
     demoAllPours: measure(() => makeWork()(demo)),
-    demoOpeningMoved: measure((run) =>
-      dragged(
-        applyEdit(demo, {
-          kind: 'set-opening',
-          opening: 'opening-1',
-          change: { at: `${String(120 + (run % 24))}in` },
-        }),
-      ),
-    ),
+    demoOpeningMoved: measure((run) => dragged(moved(run))),
+    demoOpeningMovedAsShown: measure((run) => {
+      shown.put(moved(run));
+      for (const key of ofOpenings) shown.get(key);
+    }),
+    demoRuleOfTheBracing: ruled('bracing.spacing.most', ['6ft', '5ft']),
+    demoRuleOfThePour: ruled('pour.rate.pump', ['16 yd³/h', '14 yd³/h']),
+    demoRuleOfTheSteel: ruled('steel.vertical.spacing', ['24in', '16in']),
+    demoRuleOfTheFooting: ruled('footing.width', ['24in', '20in']),
     demoNudges: measure(() => nudges(demo, 'opening-1'), 5),
     demoEdit: measure((run) => again(edits[run % 2] as Plan)),
     perimeterOnce: single,
@@ -303,37 +323,37 @@ async function store() {
   return answer;
 }
 
-/** Compressed size of the scripts that the job page loads at once, and of those that it fetches later. */
-function bundle() {
-  const folder = 'app/dist/client/_astro';
-  const scripts = readdirSync(folder).filter((name) => name.endsWith('.js'));
-  const size = (name: string): number =>
-    gzipSync(new Uint8Array(readFileSync(join(folder, name)))).length / 1000;
-  const total = (names: readonly string[]): number =>
-    Number(names.reduce((sum, name) => sum + size(name), 0).toFixed(1));
-  // The forms, the footing, the openings, the steel, the bracing, the pour and the searches are fetched only when they are asked for.
-  const later =
-    /^(FormsStage|FootingStage|OpeningsStage|SteelStage|BracingStage|PourStage|OddsCharts|lateStages|rehearsal\.worker|best\.worker)/;
-  return {
-    mainViewKilobytesCompressed: total(scripts.filter((name) => !later.test(name))),
-    fetchedLaterKilobytesCompressed: total(scripts.filter((name) => later.test(name))),
-  };
+/** How much of the core's faults the tests noticed, as `npm run mutate` found it last; null where it has not been run. */
+function mutation(): unknown {
+  const file = 'reports/mutation/score.json';
+  return existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null;
 }
 
-console.log(
-  JSON.stringify(
-    {
-      core: core(),
-      depth: depth(),
-      steel: { demo: steelOf(demoPlan()), bigJob: steelOf(standing(bigJob())) },
-      bracing: { demo: bracingOf(demoPlan()), bigJob: bracingOf(standing(bigJob())) },
-      pour: { demo: pourOf(demoPlan()), bigJob: pourOf(standing(bigJob())) },
-      survey: survey(demoPlan(), measure),
-      store: await store(),
-      bundle: bundle(),
-      browser: await browserFigures(),
-    },
-    null,
-    2,
-  ),
-);
+/** What is measured, by name. */
+const PARTS: Readonly<Record<string, () => unknown>> = {
+  core,
+  depth,
+  steel: () => ({ demo: steelOf(demoPlan()), bigJob: steelOf(standing(bigJob())) }),
+  bracing: () => ({ demo: bracingOf(demoPlan()), bigJob: bracingOf(standing(bigJob())) }),
+  pour: () => ({ demo: pourOf(demoPlan()), bigJob: pourOf(standing(bigJob())) }),
+  survey: () => survey(demoPlan(), measure),
+  store,
+  browser: browserFigures,
+  mutation,
+};
+
+const asked = process.argv.slice(2);
+const unknown = asked.filter((name) => !(name in PARTS));
+if (unknown.length > 0) {
+  console.error(`There is no part called ${unknown.join(', ')}; there are ${Object.keys(PARTS).join(', ')}.`);
+  process.exit(1);
+}
+
+/** Processes that wanted to run in the last minute. */
+const load = (): number => Number((loadavg()[0] ?? 0).toFixed(2));
+
+const measured: Record<string, unknown> = { processors: cpus().length, loadBefore: load() };
+for (const [name, part] of Object.entries(PARTS)) {
+  if (asked.length === 0 || asked.includes(name)) measured[name] = await part();
+}
+console.log(JSON.stringify({ ...measured, loadAfter: load() }, null, 2));

@@ -19,7 +19,7 @@ export function makeWork(): (plan: Plan) => WorkedPlan {
  * Works a plan out, stage by stage, each when it is looked at. Never throws for what a plan says; what cannot be worked comes back
  * with stop notices.
  *
- * @example work(plan).footing.concrete.value // in cubic metres
+ * @example work(plan).footing.concrete.value > 0 // true
  */
 export function work(plan: Plan): WorkedPlan {
   const engine = engineOf(all);

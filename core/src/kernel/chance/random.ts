@@ -1,7 +1,11 @@
 /** Draws numbers between 0 and 1, always the same ones for the same seed. */
 type Draw = () => number;
 
-/** A small generator of 32 bits. [mulberry32] */
+/**
+ * A small generator of 32 bits. [mulberry32]
+ *
+ * @example drawFrom(7)() === drawFrom(7)() // true
+ */
 export function drawFrom(seed: number): Draw {
   let state = seed >>> 0;
   return () => {
@@ -21,6 +25,7 @@ export const normal = (draw: Draw): number =>
  * A factor about 1 that scatters by a share, longer upward than downward as times do: lognormal with median 1.
  *
  * @param scatter share within which two of three lie; 0 gives 1
+ * @example factor(0, () => 0.3) // 1
  */
 export const factor = (scatter: number, draw: Draw): number =>
   scatter === 0 ? 1 : Math.exp(scatter * normal(draw));

@@ -5,7 +5,7 @@ import type { RuleId } from '../rules';
  * What a step made the last time, part by part. A step whose work falls into parts (a wall, a pour) hands each of them in here, with
  * everything of the plan that the part is made from; a part is made again only where that, or a house rule that it read, is another.
  *
- * @example memory.part(`braces of ${wall.id}`, [wall, rows], () => braceWall(wall, rows, rules))
+ * @example NO_MEMORY.part('braces of A–B', [plan.loops], () => 3) // 3
  */
 export interface Memory {
   /**

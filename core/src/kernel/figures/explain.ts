@@ -16,7 +16,11 @@ import type { CutReason, How, PieceSelector, QuantityUnit } from './how';
 
 const fixed = (value: number, decimals: number): string => value.toFixed(decimals);
 
-/** A quantity as a crew would write it, with its unit. */
+/**
+ * A quantity as a crew would write it, with its unit.
+ *
+ * @example showQuantity(inches(8), 'length', 'imperial') // '8″'
+ */
 export function showQuantity(value: number, unit: QuantityUnit, units: UnitSystem): string {
   switch (unit) {
     case 'count':
@@ -56,22 +60,40 @@ export function showQuantity(value: number, unit: QuantityUnit, units: UnitSyste
   }
 }
 
-/** Pounds a square foot, or kilopascals. */
+/**
+ * Pounds a square foot, or kilopascals.
+ *
+ * @example showPressure(33516.18, 'imperial') // '700 lb/ft²'
+ * @example showPressure(33516.18, 'metric') // '33.5 kPa'
+ */
 export const showPressure = (pascals: number, units: UnitSystem): string =>
   units === 'imperial' ? `${fixed(pascals / PASCALS_PER_PSF, 0)} lb/ft²` : `${fixed(pascals / 1000, 1)} kPa`;
 
-/** Minutes up to two hours, then hours and minutes: `95 min`, `3 h 20 min`. */
+/**
+ * Minutes up to two hours, then hours and minutes: `95 min`, `3 h 20 min`.
+ *
+ * @example showMinutes(95) // '95 min'
+ */
 export function showMinutes(minutes: number): string {
   const whole = Math.round(minutes);
   if (Math.abs(whole) < 120) return `${String(whole)} min`;
   return `${String(Math.floor(whole / 60))} h ${String(whole % 60).padStart(2, '0')} min`;
 }
 
-/** A mass in whole pounds or kilograms. */
+/**
+ * A mass in whole pounds or kilograms.
+ *
+ * @example showMass(1000, 'metric') // '1000 kg'
+ */
 export const showMass = (kilograms: number, units: UnitSystem): string =>
   units === 'imperial' ? `${fixed(kilograms / KILOGRAMS_PER_POUND, 0)} lb` : `${fixed(kilograms, 0)} kg`;
 
-/** Concrete as it is ordered: cubic yards or cubic metres. */
+/**
+ * Concrete as it is ordered: cubic yards or cubic metres.
+ *
+ * @example showVolume(6.881, 'imperial') // '9.00 yd³'
+ * @example showVolume(7, 'metric', 1) // '7.0 m³'
+ */
 export const showVolume = (cubicMetres: number, units: UnitSystem, decimals = 2): string =>
   units === 'imperial'
     ? `${fixed(toCubicYards(cubicMetres), decimals)} yd³`

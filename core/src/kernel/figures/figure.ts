@@ -24,7 +24,11 @@ interface FigureOfInput {
   readonly pieces: PieceSelector;
 }
 
-/** A figure from its tree: value and unit follow from how it was worked out. */
+/**
+ * A figure from its tree: value and unit follow from how it was worked out.
+ *
+ * @example figureOf({ id: 'a', title: 'A', how: givenCount('blocks', 3), rules: [], pieces: {} }).value // 3
+ */
 export const figureOf = ({ id, title, how, rules, pieces }: FigureOfInput): Figure => ({
   id,
   title,

@@ -75,7 +75,11 @@ export interface WorkedHow extends HowCommon {
 /** How a figure was worked out: a small tree of named quantities. */
 export type How = Given | WorkedHow;
 
-/** A length that the plan, the family or the walls give. */
+/**
+ * A length that the plan, the family or the walls give.
+ *
+ * @example evaluate(givenLength('core', inches(8))) // inches(8)
+ */
 export const givenLength = (name: string, value: number): Given => ({
   op: 'given',
   name,
@@ -83,7 +87,11 @@ export const givenLength = (name: string, value: number): Given => ({
   value,
 });
 
-/** A count that is given. */
+/**
+ * A count that is given.
+ *
+ * @example evaluate(givenCount('blocks', 12)) // 12
+ */
 export const givenCount = (name: string, value: number): Given => ({
   op: 'given',
   name,
@@ -91,7 +99,11 @@ export const givenCount = (name: string, value: number): Given => ({
   value,
 });
 
-/** Any quantity that is given. */
+/**
+ * Any quantity that is given.
+ *
+ * @example evaluate(given('a load', 'volume', 7)) // 7
+ */
 export const given = (name: string, unit: QuantityUnit, value: number): Given => ({
   op: 'given',
   name,
@@ -102,7 +114,11 @@ export const given = (name: string, unit: QuantityUnit, value: number): Given =>
 /** What a sum of floats may be over a whole step without being more than it. */
 const STEP_TOLERANCE = 1e-9;
 
-/** The next whole multiple of a step at or over a value. */
+/**
+ * The next whole multiple of a step at or over a value.
+ *
+ * @example roundedUp(6.1, 0.25) // 6.25
+ */
 export const roundedUp = (value: number, step: number): number =>
   Math.ceil(value / step - STEP_TOLERANCE) * step;
 
@@ -113,6 +129,8 @@ const inMetres = (how: How): number =>
 /**
  * The value of a tree in its own unit. Sums, differences and quotients of lengths stay in whole nanometres and are
  * exact; products of lengths become square or cubic metres.
+ *
+ * @example evaluate({ op: 'product', name: 'p', unit: 'count', of: [givenCount('a', 3), givenCount('b', 4)] }) // 12
  */
 export function evaluate(how: How): number {
   switch (how.op) {

@@ -69,5 +69,9 @@ export const FAMILIES: readonly Family[] = [
   },
 ];
 
-/** The shipped family of that id, if there is one. */
+/**
+ * The shipped family of that id, if there is one.
+ *
+ * @example findFamily('module-48')?.kind // 'flat-wall'
+ */
 export const findFamily = (id: string): Family | undefined => FAMILIES.find((family) => family.id === id);

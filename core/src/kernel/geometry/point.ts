@@ -8,7 +8,11 @@ export interface Point {
 
 export const ORIGIN: Point = { x: ZERO, y: ZERO };
 
-/** The point `along` further on in a direction, and `aside` to its right. Rounded to a nanometre once. */
+/**
+ * The point `along` further on in a direction, and `aside` to its right. Rounded to a nanometre once.
+ *
+ * @example step({ x: 0, y: 0 }, degrees(0), 3, 4) // { x: 3, y: 4 }
+ */
 export const step = (from: Point, heading: Angle, along: number, aside = 0): Point => ({
   x: nanometres(from.x + along * cosine(heading) - aside * sine(heading)),
   y: nanometres(from.y + along * sine(heading) + aside * cosine(heading)),

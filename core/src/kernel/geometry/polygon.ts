@@ -6,6 +6,8 @@ const SQUARE_NANOMETRES = 1e18;
 /**
  * Plan area of a polygon in square metres; positive where its corners run clockwise on the plan.
  * The shoelace formula in whole numbers, so nothing is lost between large coordinates. Source: common geometry.
+ *
+ * @example polygonArea([{ x: 0, y: 0 }, { x: 4e9, y: 0 }, { x: 4e9, y: 3e9 }, { x: 0, y: 3e9 }]) // 12
  */
 export function polygonArea(corners: readonly Point[]): number {
   let doubled = 0n;
@@ -33,7 +35,11 @@ const within = (a: Point, b: Point, c: Point): boolean =>
   Math.min(a.y, b.y) <= c.y &&
   c.y <= Math.max(a.y, b.y);
 
-/** Whether two closed segments share a point. */
+/**
+ * Whether two closed segments share a point.
+ *
+ * @example segmentsMeet({ x: 0, y: 0 }, { x: 2, y: 2 }, { x: 0, y: 2 }, { x: 2, y: 0 }) // true
+ */
 export function segmentsMeet(a: Point, b: Point, c: Point, d: Point): boolean {
   if (
     Math.max(a.x, b.x) < Math.min(c.x, d.x) ||
@@ -56,6 +62,8 @@ export function segmentsMeet(a: Point, b: Point, c: Point, d: Point): boolean {
 /**
  * The first two sides of a polygon that cross or touch without being neighbours, by index; null where it is simple.
  * Side i runs from corner i to the next; an open line has no side from its last corner to its first.
+ *
+ * @example firstCrossing([{ x: 0, y: 0 }, { x: 4, y: 0 }, { x: 4, y: 4 }, { x: 0, y: 4 }]) // null
  */
 export function firstCrossing(corners: readonly Point[], closed = true): readonly [number, number] | null {
   const count = corners.length;

@@ -8,7 +8,11 @@ export const SQUARE_METRES_PER_SQUARE_FOOT = 0.09290304;
 export const toCubicYards = (cubicMetres: number): number => cubicMetres / CUBIC_METRES_PER_CUBIC_YARD;
 export const toSquareInches = (squareMetres: number): number => squareMetres / SQUARE_METRES_PER_SQUARE_INCH;
 export const toSquareFeet = (squareMetres: number): number => squareMetres / SQUARE_METRES_PER_SQUARE_FOOT;
-/** One cubic yard is 27 cubic feet. */
+/**
+ * One cubic yard is 27 cubic feet.
+ *
+ * @example toCubicFeet(0.028316846592) // 1
+ */
 export const toCubicFeet = (cubicMetres: number): number => 27 * toCubicYards(cubicMetres);
 
 /** One foot in metres, exactly [NIST SP 811]. */

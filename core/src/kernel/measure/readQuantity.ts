@@ -178,7 +178,11 @@ export function readQuantity(text: string, of: TypedQuantity, units: UnitSystem)
   return known ? value * known.factor + (known.zero ?? 0) : null;
 }
 
-/** A quantity as it is written in the job's units, with no more decimals than it has: `700 psf`, `12.5 m³/h`. */
+/**
+ * A quantity as it is written in the job's units, with no more decimals than it has: `700 psf`, `12.5 m³/h`.
+ *
+ * @example writeQuantity(4000, 'strength', 'imperial') // '4000 psi'
+ */
 export function writeQuantity(value: number, of: TypedQuantity, units: UnitSystem): string {
   const { text, factor, zero = 0 } = OWN[of][units];
   const decimals = DECIMALS[of]?.[units] ?? 2;

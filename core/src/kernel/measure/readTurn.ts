@@ -31,6 +31,10 @@ export function readTurn(text: string): TurnReading {
   return { ok: true, turn: degrees(side.toLowerCase().startsWith('r') ? size : -size) };
 }
 
-/** The stored form of a turn, which `readTurn` reads back exactly: `right 90`. */
+/**
+ * The stored form of a turn, which `readTurn` reads back exactly: `right 90`.
+ *
+ * @example storeTurn(degrees(-90)) // 'left 90'
+ */
 export const storeTurn = (turn: Angle): string =>
   turn === 0 ? 'straight on' : `${turn < 0 ? 'left' : 'right'} ${String(Math.abs(toDegrees(turn)))}`;

@@ -26,7 +26,7 @@ function boxOf(sides: readonly string[], units: UnitSystem): number | null {
  * A volume of concrete as a crew writes it: `2.5 yd³`, `2,5 m³`, or the box that it fills, `12ft × 8in × 16in`. A bare number is
  * cubic yards in a feet-inch job and cubic metres in a metric one.
  *
- * @example readVolume('2.5', 'imperial') // { ok: true, cubicMetres: 1.911387 }
+ * @example readVolume('2.5', 'imperial').cubicMetres // 1.911387
  */
 export function readVolume(text: string, units: UnitSystem): VolumeReading {
   if (text.length > LONGEST_TEXT) return { ok: false, text };

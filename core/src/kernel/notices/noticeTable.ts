@@ -30,7 +30,7 @@ const PLACES = ['loop', 'wall', 'corner', 'opening', 'insert'] as const;
  *
  * @param before what sets these kinds apart from those of other stages, ahead of each
  * @param given what holds for every problem, where its kind does not say otherwise
- * @example noticesOf('steel-', steel.problems, table)[0].id // 'steel-cover-small:wall-3:course 2'
+ * @example noticesOf('steel-', [{ kind: 'bent' }], { bent: () => ({ severity: 'tip', place: { wall: 'w1' } }) })[0].id // 'steel-bent:w1'
  */
 export function noticesOf<Problem extends { readonly kind: string }, Given extends keyof Told = never>(
   before: string,

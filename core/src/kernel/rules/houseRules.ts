@@ -22,7 +22,11 @@ import {
 /** Every rule there is, by its id. */
 export type RuleBook = Readonly<Record<RuleId, Rule>>;
 
-/** Whether a book has a rule of that id. */
+/**
+ * Whether a book has a rule of that id.
+ *
+ * @example isRuleId(RULES, 'pour.allowance') // true
+ */
 export const isRuleId = (book: RuleBook, id: string): id is RuleId => Object.hasOwn(book, id);
 
 /** A job's rules: what the job sets for itself over the defaults. */
@@ -139,7 +143,11 @@ export function watchRules(rules: HouseRules, told: (id: RuleId, value: Value) =
   return { ...rules, ...askedOf(of), with: (others) => layer(rules.book, others, of) };
 }
 
-/** What a rule says, whatever its kind. */
+/**
+ * What a rule says, whatever its kind.
+ *
+ * @example valueOf(rules, 'pour.allowance') // 7
+ */
 export function valueOf(rules: HouseRules, id: RuleId): Value {
   switch (rules.book[id].type) {
     case 'length':
@@ -153,11 +161,19 @@ export function valueOf(rules: HouseRules, id: RuleId): Value {
   }
 }
 
-/** A rule's length, fine enough for 1/32 in; in inches while a crew would say it so. */
+/**
+ * A rule's length, fine enough for 1/32 in; in inches while a crew would say it so.
+ *
+ * @example showRuleLength(inches(24), 'imperial') // '24″'
+ */
 export const showRuleLength = (length: Length, units: UnitSystem): string =>
   showLength(length, units, { style: length > inches(120) ? 'feet' : 'inches', partsPerInch: 64 });
 
-/** A rule as it holds in this job: its sentence with the job's own value, in the job's units. */
+/**
+ * A rule as it holds in this job: its sentence with the job's own value, in the job's units.
+ *
+ * @example stateRule('pour.allowance', rules, 'imperial') // '7 % are ordered over what the drawings hold.'
+ */
 export function stateRule(id: RuleId, rules: HouseRules, units: UnitSystem): string {
   const rule = rules.book[id];
   const told = (): string => {

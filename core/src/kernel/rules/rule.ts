@@ -56,7 +56,11 @@ const METRIC_STEPS: readonly (readonly [upTo: number, step: number])[] = [
 /** Rules that follow the blocks' own module, whichever units a job is in. */
 const OF_THE_MODULE = /^(courses|offcuts|outline)\./;
 
-/** A length in a metric step: 750 mm for 30 in. */
+/**
+ * A length in a metric step: 750 mm for 30 in.
+ *
+ * @example metricStep(inches(30)) // millimetres(750)
+ */
 export function metricStep(length: Length): Length {
   const plain = length / NANOMETRES_PER_MILLIMETRE;
   const [, step] = METRIC_STEPS.find(([upTo]) => plain < upTo) ?? [0, 1];
@@ -66,6 +70,8 @@ export function metricStep(length: Length): Length {
 /**
  * What a rule says where the job says nothing. A metric job has its lengths in metric steps, but for those that follow the
  * blocks' module.
+ *
+ * @example defaultOf(RULES['steel.vertical.spacing'], 'metric') // millimetres(600)
  */
 export function defaultOf(rule: Rule, units: UnitSystem): Length | number | string {
   if (units === 'imperial' || rule.type === 'count') return rule.default;
@@ -73,11 +79,19 @@ export function defaultOf(rule: Rule, units: UnitSystem): Length | number | stri
   return rule.metric ?? (OF_THE_MODULE.test(rule.id) ? rule.default : metricStep(rule.default));
 }
 
-/** Whether a rule takes a length. */
+/**
+ * Whether a rule takes a length.
+ *
+ * @example takesLength(RULES['steel.vertical.spacing'], inches(200)) // false
+ */
 export const takesLength = (rule: LengthRule, length: Length): boolean =>
   (length >= rule.least && length <= rule.most) || (rule.orNone === true && length === 0);
 
-/** Whether a rule takes a quantity, but for what rounding makes of its limits. */
+/**
+ * Whether a rule takes a quantity, but for what rounding makes of its limits.
+ *
+ * @example takesQuantity(RULES['pour.mix.slump'], 12) // false
+ */
 export const takesQuantity = (rule: QuantityRule, value: number): boolean =>
   value >= rule.least * (1 - 1e-9) && value <= rule.most * (1 + 1e-9);
 
@@ -110,7 +124,11 @@ export interface ChoiceRule extends RuleCommon {
 /** A house rule: a figure or choice of the trade that a job may set for itself. */
 export type Rule = LengthRule | CountRule | QuantityRule | ChoiceRule;
 
-/** `common practice`, `our own rule` or the standard's name, as shown beside a figure. */
+/**
+ * `common practice`, `our own rule` or the standard's name, as shown beside a figure.
+ *
+ * @example sourceText({ kind: 'standard', name: 'ASTM C94', fromMemory: true }) // 'ASTM C94 (from memory)'
+ */
 export function sourceText(source: RuleSource): string {
   if (source.kind === 'standard') return source.fromMemory ? `${source.name} (from memory)` : source.name;
   return source.kind === 'ours' ? 'our own rule' : 'common practice';

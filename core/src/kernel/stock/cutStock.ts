@@ -161,7 +161,7 @@ export function merged(items: readonly StockItem[]): readonly StockItem[] {
  *
  * @param items lengths in any whole unit, the same as the stock's
  * @param effort `quick` fills piece by piece and leaves it at that
- * @example cutStock([{ length: 60, count: 4 }], 120, 0) // two pieces of 60 + 60, proved
+ * @example cutStock([{ length: 60, count: 4 }], 120, 0).plan.pieces // [[60, 60], [60, 60]]
  */
 export function cutStock(
   items: readonly StockItem[],

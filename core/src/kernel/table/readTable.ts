@@ -154,7 +154,11 @@ export function toldProblems(problems: readonly RowProblem[]): readonly RowProbl
   ];
 }
 
-/** A-B, A–B or A - B as one key. */
+/**
+ * A-B, A–B or A - B as one key.
+ *
+ * @example wallKey('a-b') === wallKey('A–B') // true
+ */
 export const wallKey = (name: string): string => name.replace(/[\s–—-]+/g, '-').toUpperCase();
 
 /** What a spreadsheet would take for a formula. A plain number is none, whatever its sign. */
@@ -184,11 +188,19 @@ const FILE_UNITS = {
   metric: { name: 'mm', nanometres: NANOMETRES_PER_MILLIMETRE },
 } as const satisfies Record<UnitSystem, unknown>;
 
-/** `width (in)`. */
+/**
+ * `width (in)`.
+ *
+ * @example lengthHeading('width', 'metric') // 'width (mm)'
+ */
 export const lengthHeading = (name: string, units: UnitSystem): string =>
   `${name} (${FILE_UNITS[units].name})`;
 
-/** A length as a plain number in the unit of its heading, fine enough to be read back to the nanometre. */
+/**
+ * A length as a plain number in the unit of its heading, fine enough to be read back to the nanometre.
+ *
+ * @example lengthNumber(inches(36), 'imperial') // '36'
+ */
 export const lengthNumber = (length: Length, units: UnitSystem): string =>
   (length / FILE_UNITS[units].nanometres).toFixed(9).replace(/\.?0+$/, '');
 

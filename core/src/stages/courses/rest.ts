@@ -84,7 +84,7 @@ export function bestSplit(length: Length, rules: CutRules): Split | undefined {
  * 6. otherwise one cut of the rest, with a notice.
  *
  * @param run clear length between the two corner legs, zero or more
- * @example cutRun(inches(464), rules).cuts // [inches(32)] for 48 in blocks with webs at 4, 12, 20 … in
+ * @example cutRun(inches(464), cutRules).cuts // [inches(32)]
  */
 export function cutRun(run: Length, rules: CutRules): RunCuts {
   const held = Math.floor(run / rules.block);

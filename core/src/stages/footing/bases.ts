@@ -182,7 +182,7 @@ function judge(base: WallBase, least: Length): readonly FootingProblem[] {
  * The footing under every wall. A wall stands in the middle of its footing unless the plan sets it off: the chalk lines
  * run (width − thickness) / 2 from its edges, moved by the offset. [common practice]
  *
- * @example a 13 in wall on a 24 in footing: 5 1/2 in on both sides
+ * @example buildBases(work(plan).shell, work(plan).levels, plan, rules).kind // 'strip'
  */
 export function buildBases(
   shell: Shell,

@@ -16,7 +16,7 @@ interface PlankTies {
  * Ties on equal centres along a plank, what is left shared by both ends. [common practice]
  *
  * @param least what is left at either end at the least: a tie would split the plank
- * @example tiesOn(inches(96), inches(18), inches(1)) // 6 ties, 3 in left at either end
+ * @example tiesOn(inches(96), inches(18), inches(1)).ties // 6
  */
 export function tiesOn(plank: Length, spacing: Length, least: Length): PlankTies {
   const bays = Math.max(0, Math.floor((plank - 2 * least) / spacing));

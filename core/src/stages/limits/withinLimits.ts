@@ -283,7 +283,7 @@ function gearAndConcrete({ bracing, pour, steel }: Plan, reader: Reader): Partia
  * The part of a plan that can be worked: what measures more or less than anything of its kind ever does is left out, and told.
  * The plan itself comes back where nothing is.
  *
- * @example withinLimits(plan).plan === plan // for every plan of a real job
+ * @example withinLimits(plan).plan === plan // true
  */
 export function withinLimits(plan: Plan): {
   readonly plan: Plan;

@@ -49,7 +49,7 @@ interface Rips {
  * How a width is made of what is sold: in one from the narrowest board that is as wide, or of equal rips side by side where
  * none is.
  *
- * @example ripsFor(inches(13), boardSizes('lumber')) // two of 6 1/2 in, out of 2×8
+ * @example ripsFor(inches(13), boardSizes('lumber')).width // inches(6.5)
  */
 export function ripsFor(width: Length, sizes: readonly BoardSize[]): Rips {
   const widest = sizes.at(-1);

@@ -23,7 +23,11 @@ export function chemistryOf(cement: string, admixture: string): number {
   return retarded ? 1.2 : 1;
 }
 
-/** C2 of CIRIA 108: plain, retarded or blended, and blends with more slag or ash. [CIRIA Report 108; from memory] */
+/**
+ * C2 of CIRIA 108: plain, retarded or blended, and blends with more slag or ash. [CIRIA Report 108; from memory]
+ *
+ * @example ciriaMaterial('plain', 'none') // 0.3
+ */
 export function ciriaMaterial(cement: string, admixture: string): number {
   if (cement === 'high-blend') return 0.6;
   return cement === 'blend' || admixture === 'retarder' ? 0.45 : 0.3;
@@ -32,6 +36,8 @@ export function ciriaMaterial(cement: string, admixture: string): number {
 /**
  * Minutes that a layer may wait for the next one at a temperature: the crew's own figure at 70 °F, halved or doubled for every so
  * many degrees. [common practice; the slope is ours]
+ *
+ * @example workingMinutes(70, rules) // 75
  */
 export function workingMinutes(fahrenheit: number, rules: HouseRules): number {
   const halves = rules.quantity('pour.work.halves');

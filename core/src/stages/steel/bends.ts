@@ -45,7 +45,7 @@ export const bendReach = (size: BarSize, bend: Pick<Bend, 'inside'>, degrees = S
  * Length of bar in legs told out to out.
  *
  * @param bends how far the bar turns between each two legs, in degrees
- * @example lengthOfBar([inches(30), inches(30)], size, standardHook(size), [90]) // #4: 58.93 in
+ * @example toInches(lengthOfBar([inches(30), inches(30)], size, standardHook(size), [90])) // 58.75
  */
 export const lengthOfBar = (
   legs: readonly Length[],

@@ -243,7 +243,7 @@ function once(problems: readonly SteelProblem[]): readonly SteelProblem[] {
  * corners; verticals and dowels clear of webs; jambs, lintels and stirrups. The drawings or the engineer decide sizes and
  * spacings; this lays them out, counts and cuts them.
  *
- * @example buildSteel(work(plan), plan, rules).bars.filter(({ use }) => use === 'dowel').length
+ * @example buildSteel(work(plan), plan, rules).bars.some(({ use }) => use === 'dowel') // true
  */
 export function buildSteel(
   {

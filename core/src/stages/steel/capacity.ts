@@ -39,6 +39,7 @@ const PHI = 0.9;
  * @param soil height of the soil h from the strip's foot, metres, at most L
  * @param weight equivalent fluid weight γ, newtons a cubic metre
  * @returns newton metres a metre, and the distance below the top
+ * @example soilMoment(3, 3, 7000).at // 1.732
  */
 export function soilMoment(
   height: number,
@@ -58,6 +59,7 @@ export function soilMoment(
  *
  * @param area steel in square metres a metre of wall
  * @param depth from the compressed face to the bars, metres
+ * @example bendingCapacity(0, 0.15, 60000, 4000) // 0
  */
 export function bendingCapacity(area: number, depth: number, yieldPsi: number, concretePsi: number): number {
   const [fy, fc] = [yieldPsi * PASCALS_PER_PSI, concretePsi * PASCALS_PER_PSI];

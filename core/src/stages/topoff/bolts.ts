@@ -116,7 +116,7 @@ function clearPlaces(first: number, last: number, blocked: readonly Blocked[]): 
  * Anchor bolts of one piece of plate: the fewest that keep their spacing, one near each end and none too near, clear of what is in
  * the way; then spread as evenly as that allows. What cannot be kept is told. [IRC R403.1.6; from memory]
  *
- * @example layBolts(ZERO, inches(192), [], boltRules(houseRules())).at // four, 8 in from both ends
+ * @example layBolts(ZERO, inches(192), [], boltRules(houseRules())).at.length // 4
  */
 export function layBolts(from: Length, to: Length, blocked: readonly Blocked[], rules: BoltRules): LaidBolts {
   const places = clearPlaces(from + rules.nearest, to - rules.nearest, blocked);

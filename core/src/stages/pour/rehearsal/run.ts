@@ -493,7 +493,7 @@ export const runDay = (day: Day, seed: number, scratch: Scratch = scratchFor(day
  * Plays the day once and keeps everything that happened.
  *
  * @param events thrown in, each with its minute and its answer
- * @example playDay({ ...day, travelScatter: 0, rateScatter: 0 }, 1).trips[0]?.arrived // 0: as ordered
+ * @example playDay({ ...day, travelScatter: 0, rateScatter: 0 }, 1).trips[0]?.arrived // 0
  */
 export function playDay(day: Day, seed: number, events: readonly DayEvent[] = []): PlayedRun {
   const happened: Happened = { trips: [], placed: [], idle: [], events: [] };
