@@ -1,3 +1,4 @@
+import { type Judged, allOf, fine } from '../judged';
 import type { z } from 'zod';
 import { type Length, inches, readLength, storeLength } from '../measure';
 import { type Family, wallThickness } from './family';
@@ -131,34 +132,35 @@ function contradictions(family: Family): readonly DocumentProblem[] {
 
 const PLAIN_TEXT = new Set(['format', 'kind', 'id', 'name']);
 
-/** Every length text of a file as a length; unreadable ones are reported by their place. */
-function readLengths(value: unknown, where: string, problems: DocumentProblem[]): unknown {
+/** Every length text of a file as a length; unreadable ones are told by their place. */
+function readLengths(value: unknown, where: string): Judged<unknown, DocumentProblem> {
   if (typeof value === 'string') {
     const reading = readLength(value, 'imperial');
     if (!reading.ok) {
-      problems.push({ where, what: `“${value}” cannot be read as a length. ${reading.message}` });
-      return inches(1);
+      const what = `“${value}” cannot be read as a length. ${reading.message}`;
+      return { value: inches(1), problems: [{ where, what }] };
     }
-    if (reading.length <= 0 || reading.length > LONGEST_PIECE) {
-      problems.push({
-        where,
-        what: `“${value}” cannot be: a length here is more than nothing and at most 40 ft.`,
-      });
-    }
-    return reading.length;
+    const fits = reading.length > 0 && reading.length <= LONGEST_PIECE;
+    const what = `“${value}” cannot be: a length here is more than nothing and at most 40 ft.`;
+    return { value: reading.length, problems: fits ? [] : [{ where, what }] };
   }
   if (Array.isArray(value)) {
-    return value.map((each, index) => readLengths(each, `${where}[${String(index)}]`, problems));
+    return allOf(value.map((each, index) => readLengths(each, `${where}[${String(index)}]`)));
   }
   if (isObject(value)) {
-    return Object.fromEntries(
-      Object.entries(value).map(([key, each]) => [
-        key,
-        PLAIN_TEXT.has(key) ? each : readLengths(each, where === '' ? key : `${where}.${key}`, problems),
-      ]),
+    const read = Object.entries(value).map(
+      ([key, each]) =>
+        [
+          key,
+          PLAIN_TEXT.has(key) ? fine(each) : readLengths(each, where === '' ? key : `${where}.${key}`),
+        ] as const,
     );
+    return {
+      value: Object.fromEntries(read.map(([key, each]) => [key, each.value])),
+      problems: read.flatMap(([, each]) => each.problems),
+    };
   }
-  return value;
+  return fine(value);
 }
 
 /**
@@ -166,9 +168,9 @@ function readLengths(value: unknown, where: string, problems: DocumentProblem[])
  * problem and its place.
  */
 export function familyOfFile(document: FamilyFile): FamilyReading {
-  const problems: DocumentProblem[] = [];
   const file = Object.entries(document).filter(([key]) => key !== 'format' && key !== 'version');
-  const family = readLengths(Object.fromEntries(file), '', problems) as Family;
+  const { value, problems } = readLengths(Object.fromEntries(file), '');
+  const family = value as Family;
   const all = problems.length > 0 ? problems : contradictions(family);
   return all.length > 0 ? { ok: false, problems: all } : { ok: true, family };
 }

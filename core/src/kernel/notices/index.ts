@@ -1,5 +1,4 @@
 export * from './moveText';
 export * from './notice';
 export * from './ruleNotices';
-export * from './judged';
 export * from './noticeTable';

@@ -1,3 +1,4 @@
+import { type Judged, fine } from '../judged';
 import { dsvFormat } from 'd3-dsv';
 import {
   type Length,
@@ -114,34 +115,29 @@ interface LengthCellInput<Column extends string> {
   readonly row: TableRow;
   readonly column: Column;
   readonly units: UnitSystem;
-  readonly problems: RowProblem[];
 }
 
 /**
  * A length in a cell, in its stored form. A bare number is in the unit that the heading names, `width (mm)`, or in the
  * job's.
  *
- * @returns null where the cell cannot be read; the problem then stands in `problems`
+ * @returns a value of null where the cell cannot be read
  */
 export function lengthCell<Column extends string>({
   table,
   row,
   column,
   units,
-  problems,
-}: LengthCellInput<Column>): string | null {
+}: LengthCellInput<Column>): Judged<string | null, RowProblem> {
   const cell = cellOf(table, row, column);
   const unit = /^[\s\d.,/+-]+$/.test(cell) ? unitIn(table.heading[table.columns[column]] ?? '') : null;
   const reading = readLength(unit === null ? cell : `${cell}${unit}`, units);
-  if (reading.ok) return storeLength(reading.length, units);
-  problems.push({
-    row: row.number,
-    what:
-      cell === ''
-        ? `The ${table.heading[table.columns[column]] ?? column} is missing.`
-        : `“${cell.slice(0, 40)}” cannot be read: ${reading.message}`,
-  });
-  return null;
+  if (reading.ok) return fine(storeLength(reading.length, units));
+  const what =
+    cell === ''
+      ? `The ${table.heading[table.columns[column]] ?? column} is missing.`
+      : `“${cell.slice(0, 40)}” cannot be read: ${reading.message}`;
+  return { value: null, problems: [{ row: row.number, what }] };
 }
 
 /** As many problems as anyone reads; the others are counted. */

@@ -1,4 +1,4 @@
-import { type Judged, allOf } from '../../kernel/notices';
+import { type Judged, allOf } from '../../kernel/judged';
 import type { Pour } from '../outline/plan';
 import type { CourseRow, Courses } from '../courses';
 import type { PlacedInsert } from '../inserts';

@@ -1,4 +1,4 @@
-import { allOf } from '../../kernel/notices';
+import { allOf } from '../../kernel/judged';
 import { type Memory, NO_MEMORY } from '../../kernel/engine/memory';
 import type { Worked } from '../../kernel/engine/stage';
 import { systemOf } from '../../kernel/forms';

@@ -1,4 +1,4 @@
-import type { Judged } from '../../kernel/notices';
+import type { Judged } from '../../kernel/judged';
 import { type Length, type UnitSystem, showLength, subtract } from '../../kernel/measure';
 import type { HouseRules, RuleId } from '../../kernel/rules';
 import { type Figure, figureOf } from '../../kernel/figures/figure';

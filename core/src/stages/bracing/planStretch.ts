@@ -1,4 +1,4 @@
-import type { Judged } from '../../kernel/notices';
+import type { Judged } from '../../kernel/judged';
 import { type Length, subtract, min, ZERO } from '../../kernel/measure';
 import type { PlacedOpening } from '../openings';
 import type { HouseRules } from '../../kernel/rules';

@@ -1,4 +1,4 @@
-import type { Judged } from '../../kernel/notices';
+import type { Judged } from '../../kernel/judged';
 import { type Length, type UnitSystem, inches, readLength, ZERO } from '../../kernel/measure';
 import type { StockOnHand } from './plan';
 import { type HouseRules, metricStep } from '../../kernel/rules';

@@ -1,3 +1,4 @@
+import { type Judged, allOf, fine, flatOf } from '../../kernel/judged';
 import type { FootingKind, FootingPlan } from './plan';
 import type { WalkRow } from '../outline/plan';
 import { footingRules } from './rules';
@@ -77,39 +78,35 @@ function readOffset(text: string, units: UnitSystem): Length | null {
   return found[1]?.toLowerCase() === 'in' ? subtract(ZERO, reading.length) : reading.length;
 }
 
-interface Reader {
-  readonly units: UnitSystem;
-  readonly problems: FootingProblem[];
-}
-
 /** What `lengthOr` goes by. */
 interface LengthOrInput {
   readonly text: string | undefined;
   readonly usual: Length;
   readonly what: 'width' | 'depth' | 'sheet';
   readonly wall: string | null;
-  readonly of: Reader;
+  readonly units: UnitSystem;
 }
 
-function lengthOr({ text, usual, what, wall, of: { units, problems } }: LengthOrInput): Length {
-  if (text === undefined) return usual;
+/** A size of the footing as somebody has typed it; the usual one where nobody has, or where it cannot be. */
+function lengthOr({ text, usual, what, wall, units }: LengthOrInput): Judged<Length, FootingProblem> {
+  if (text === undefined) return fine(usual);
   const reading = readLength(text, units);
-  if (reading.ok && reading.length > 0) {
-    const { least, most } = footingRules[`footing.${what}`];
-    if (reading.length >= least && reading.length <= most) return reading.length;
-    problems.push({ kind: 'size-out-of-range', what, wall, given: reading.length, least, most });
-    return usual;
+  if (!reading.ok || reading.length <= 0) {
+    return { value: usual, problems: [{ kind: 'text-unreadable', what, wall, text }] };
   }
-  problems.push({ kind: 'text-unreadable', what, wall, text });
-  return usual;
+  const { least, most } = footingRules[`footing.${what}`];
+  if (reading.length >= least && reading.length <= most) return fine(reading.length);
+  const given = reading.length;
+  return { value: usual, problems: [{ kind: 'size-out-of-range', what, wall, given, least, most }] };
 }
 
-function offsetOf(row: WalkRow | undefined, wall: Wall, { units, problems }: Reader): Length {
+/** How far a wall stands off the middle of its footing. */
+function offsetOf(row: WalkRow | undefined, wall: Wall, units: UnitSystem): Judged<Length, FootingProblem> {
   const text = row?.bearing?.offset;
-  if (text === undefined) return ZERO;
+  if (text === undefined) return fine(ZERO);
   const offset = readOffset(text, units);
-  if (offset === null) problems.push({ kind: 'text-unreadable', what: 'offset', wall: wall.id, text });
-  return offset ?? ZERO;
+  if (offset !== null) return fine(offset);
+  return { value: ZERO, problems: [{ kind: 'text-unreadable', what: 'offset', wall: wall.id, text }] };
 }
 
 /** A line along the walls of a loop at some depth of each, negative outside them: its corners, and the length along every wall. */
@@ -191,84 +188,94 @@ export function buildBases(
   rules: HouseRules,
 ): Bases {
   const { units } = plan;
-  const reader: Reader = { units, problems: [] };
   const footing: FootingPlan = plan.footing ?? { kind: 'strip' };
   const width = lengthOr({
     text: footing.width,
     usual: rules.length('footing.width'),
     what: 'width',
     wall: null,
-    of: reader,
+    units,
   });
   const depth = lengthOr({
     text: footing.depth,
     usual: rules.length('footing.depth'),
     what: 'depth',
     wall: null,
-    of: reader,
+    units,
   });
+  const sheet =
+    footing.kind === 'sheet'
+      ? lengthOr({
+          text: footing.sheet,
+          usual: rules.length('footing.sheet'),
+          what: 'sheet',
+          wall: null,
+          units,
+        })
+      : fine(null);
   const rows = new Map(plan.loops.flatMap((loop) => loop.walk.map((row) => [row.id, row])));
   const plank = rules.length('footing.plank.thickness');
   const least = rules.length('footing.edge.least');
   const onRock = footing.kind === 'rock';
-  const loops = shell.loops.flatMap(({ id, built }): LoopBase[] => {
-    if (!built) return [];
-    const chalk = built.walls.map((wall) => {
-      const row = rows.get(wall.id);
-      // Bare rock has no edges: the wall is all that there is.
-      const own = onRock
-        ? wall.thickness
-        : lengthOr({ text: row?.bearing?.width, usual: width, what: 'width', wall: wall.id, of: reader });
-      const offset = onRock ? ZERO : offsetOf(row, wall, reader);
-      const both = subtract(own, wall.thickness);
-      const outer = nanometres(both / 2 - offset);
-      return { width: own, outer, inner: subtract(both, outer) };
-    });
-    const beyond = (more: Length) =>
-      edgeAt(
-        built,
-        chalk.map((each) => subtract(subtract(ZERO, each.outer), more)),
+  const { value: loops, problems } = flatOf(
+    shell.loops.map(({ id, built }): Judged<readonly LoopBase[], FootingProblem> => {
+      if (!built) return fine([]);
+      const chalked = built.walls.map((wall) => {
+        const row = rows.get(wall.id);
+        // Bare rock has no edges: the wall is all that there is.
+        const own = onRock
+          ? fine(wall.thickness)
+          : lengthOr({ text: row?.bearing?.width, usual: width.value, what: 'width', wall: wall.id, units });
+        const offset = onRock ? fine(ZERO) : offsetOf(row, wall, units);
+        const both = subtract(own.value, wall.thickness);
+        const outer = nanometres(both / 2 - offset.value);
+        return {
+          value: { width: own.value, outer, inner: subtract(both, outer) },
+          problems: [...own.problems, ...offset.problems],
+        };
+      });
+      const { value: chalk, problems: typed } = allOf<(typeof chalked)[number]['value'], FootingProblem>(
+        chalked,
       );
-    const within = (more: Length) =>
-      edgeAt(
-        built,
-        chalk.map((each, index) => ((built.walls[index]?.thickness ?? 0) + each.inner + more) as Length),
-      );
-    const [outer, outerFar] = [beyond(ZERO), beyond(plank)];
-    const [inner, innerFar] = [within(ZERO), within(plank)];
-    const longer = (near: Edge, far: Edge, index: number): Length =>
-      Math.max(near.lengths[index] ?? 0, far.lengths[index] ?? 0) as Length;
-    const walls = built.walls.map((wall, index): WallBase => ({
-      wall: wall.id,
-      name: wall.name,
-      width: chalk[index]?.width ?? width,
-      thickness: wall.thickness,
-      outer: chalk[index]?.outer ?? ZERO,
-      inner: chalk[index]?.inner ?? ZERO,
-      outerLength: outer.lengths[index] ?? ZERO,
-      innerLength: inner.lengths[index] ?? ZERO,
-      plankOuter: longer(outer, outerFar, index),
-      plankInner: longer(inner, innerFar, index),
-      risers: onRock ? [] : risersOf(wall, levels),
-    }));
-    if (!onRock) reader.problems.push(...walls.flatMap((base) => judge(base, least)));
-    return [{ loop: id, outer: outer.corners, inner: inner.corners, walls }];
-  });
+      const beyond = (more: Length) =>
+        edgeAt(
+          built,
+          chalk.map((each) => subtract(subtract(ZERO, each.outer), more)),
+        );
+      const within = (more: Length) =>
+        edgeAt(
+          built,
+          chalk.map((each, index) => ((built.walls[index]?.thickness ?? 0) + each.inner + more) as Length),
+        );
+      const [outer, outerFar] = [beyond(ZERO), beyond(plank)];
+      const [inner, innerFar] = [within(ZERO), within(plank)];
+      const longer = (near: Edge, far: Edge, index: number): Length =>
+        Math.max(near.lengths[index] ?? 0, far.lengths[index] ?? 0) as Length;
+      const walls = built.walls.map((wall, index): WallBase => ({
+        wall: wall.id,
+        name: wall.name,
+        width: chalk[index]?.width ?? width.value,
+        thickness: wall.thickness,
+        outer: chalk[index]?.outer ?? ZERO,
+        inner: chalk[index]?.inner ?? ZERO,
+        outerLength: outer.lengths[index] ?? ZERO,
+        innerLength: inner.lengths[index] ?? ZERO,
+        plankOuter: longer(outer, outerFar, index),
+        plankInner: longer(inner, innerFar, index),
+        risers: onRock ? [] : risersOf(wall, levels),
+      }));
+      return {
+        value: [{ loop: id, outer: outer.corners, inner: inner.corners, walls }],
+        problems: [...typed, ...(onRock ? [] : walls.flatMap((base) => judge(base, least)))],
+      };
+    }),
+  );
   return {
     kind: footing.kind,
-    depth,
+    depth: depth.value,
     withWall: footing.withWall === true && !onRock,
-    sheet:
-      footing.kind === 'sheet'
-        ? lengthOr({
-            text: footing.sheet,
-            usual: rules.length('footing.sheet'),
-            what: 'sheet',
-            wall: null,
-            of: reader,
-          })
-        : null,
+    sheet: sheet.value,
     loops,
-    problems: reader.problems,
+    problems: [...width.problems, ...depth.problems, ...problems, ...sheet.problems],
   };
 }

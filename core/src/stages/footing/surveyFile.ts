@@ -89,7 +89,8 @@ export function readSurveyFile(text: string, shell: Shell, units: UnitSystem): S
   const walls = wallsOf(shell);
   const problems: RowProblem[] = [];
   const lengthIn = (row: TableRow, column: Column): Length | null => {
-    const text = lengthCell({ table, row, column, units, problems });
+    const { value: text, problems: wrong } = lengthCell({ table, row, column, units });
+    problems.push(...wrong);
     const found = text === null ? null : readLength(text, units);
     return found?.ok ? found.length : null;
   };

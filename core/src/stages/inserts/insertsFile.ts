@@ -83,13 +83,14 @@ export function readInsertsFile(text: string, shell: Shell, units: UnitSystem): 
     if (rows !== null && !(Number.isInteger(rows) && rows >= 1 && rows <= 6)) {
       put(`“${cell('rows').slice(0, 20)}” must be a number of rows from 1 to 6.`);
     }
-    const at = lengthCell({ table, row, column: 'at', units, problems });
-    const up = lengthCell({ table, row, column: 'up', units, problems });
+    const length = (column: Column): string | null => {
+      const reading = lengthCell({ table, row, column, units });
+      problems.push(...reading.problems);
+      return reading.value;
+    };
+    const [at, up] = [length('at'), length('up')];
     const lengths = Object.fromEntries(
-      LENGTHS.filter((column) => cell(column) !== '').map((column) => [
-        column,
-        lengthCell({ table, row, column, units, problems }),
-      ]),
+      LENGTHS.filter((column) => cell(column) !== '').map((column) => [column, length(column)]),
     ) as Partial<Record<(typeof LENGTHS)[number], string>>;
     if (problems.length > before || typeof wall === 'string') return [];
     const name = cell('name').slice(0, 60);

@@ -1,3 +1,4 @@
+import { type Judged, allOf } from '../../kernel/judged';
 import type { Insert, InsertKind } from './plan';
 import { withoutKey } from '../../kernel/plan/fields';
 import {
@@ -263,8 +264,8 @@ interface PlaceOneInput {
   readonly levels: Levels;
   readonly plan: InsertsInput;
   readonly rules: HouseRules;
+  /** Fixings that may still be set in the job. */
   readonly left: number;
-  readonly problems: InsertProblem[];
 }
 
 function placeOne({
@@ -275,8 +276,8 @@ function placeOne({
   plan,
   rules,
   left,
-  problems,
-}: PlaceOneInput): PlacedInsert | null {
+}: PlaceOneInput): Judged<PlacedInsert | null, InsertProblem> {
+  const problems: InsertProblem[] = [];
   const own = { insert: insert.id, name, wall: wall.id };
   const read: Read = (field, text) => {
     const reading = readLength(text, plan.units);
@@ -288,7 +289,7 @@ function placeOne({
   const drawn = read('at', insert.at);
   const up = read('up', insert.up);
   const fall = insert.fall === undefined ? null : read('fall', insert.fall);
-  if (drawn === null || up === null) return null;
+  if (drawn === null || up === null) return { value: null, problems };
   const at = nanometres(alongFace(wall, fromStart(wall, insert.from, drawn)));
   const courseHeight = subtract(levels.tops[1] ?? ZERO, levels.tops[0] ?? ZERO);
   const room: Room = (fixings) => {
@@ -297,7 +298,7 @@ function placeOne({
     return false;
   };
   const extent = extentOf({ insert, wall, at, up, read, rules, courseHeight, room });
-  if (!extent) return null;
+  if (!extent) return { value: null, problems };
   const { rect } = extent;
   const past = max(subtract(ZERO, rect.from), subtract(rect.to, wall.length));
   if (past > 0) {
@@ -321,7 +322,7 @@ function placeOne({
     );
     problems.push({ kind: 'ledge-off-course', ...own, up, nearest });
   }
-  return {
+  const value: PlacedInsert = {
     id: insert.id,
     name,
     kind: insert.kind,
@@ -336,6 +337,7 @@ function placeOne({
     fixings: extent.fixings,
     displaces: past > 0 ? 0 : extent.displaces,
   };
+  return { value, problems };
 }
 
 /** Puts every insert of the plan on its wall. One whose wall is gone is kept in the plan and told. */
@@ -346,18 +348,21 @@ export function placeInserts(shell: Shell, levels: Levels, plan: InsertsInput, r
     shell.loops.flatMap(({ built }) => (built?.walls ?? []).map((wall) => [wall.id, wall] as const)),
   );
   const rows = new Set(shell.loops.flatMap((loop) => loop.rowNames.map(({ row }) => row)));
-  const problems: InsertProblem[] = [];
   let left = MOST_FIXINGS;
-  const placed = inserts.flatMap((insert): PlacedInsert[] => {
-    const name = names.get(insert.id) ?? insert.id;
-    const wall = walls.get(insert.wall);
-    if (!wall) {
-      if (!rows.has(insert.wall)) problems.push({ kind: 'wall-gone', insert: insert.id, name });
-      return [];
-    }
-    const found = placeOne({ insert, name, wall, levels, plan, rules, left, problems });
-    left -= found?.fixings.length ?? 0;
-    return found ? [found] : [];
-  });
-  return { placed, problems };
+  const { value, problems } = allOf(
+    inserts.map((insert): Judged<PlacedInsert | null, InsertProblem> => {
+      const name = names.get(insert.id) ?? insert.id;
+      const wall = walls.get(insert.wall);
+      if (!wall) {
+        return {
+          value: null,
+          problems: rows.has(insert.wall) ? [] : [{ kind: 'wall-gone', insert: insert.id, name }],
+        };
+      }
+      const found = placeOne({ insert, name, wall, levels, plan, rules, left });
+      left -= found.value?.fixings.length ?? 0;
+      return found;
+    }),
+  );
+  return { placed: value.flatMap((each) => each ?? []), problems };
 }

@@ -1,3 +1,4 @@
+import { type Judged, allOf, fine } from '../../kernel/judged';
 import { type Family, systemOf } from '../../kernel/forms';
 import { type Length, inches, readLength, ZERO } from '../../kernel/measure';
 import type { BuckKind } from './plan';
@@ -53,7 +54,11 @@ export interface BuckFigureProblem {
   readonly text: string;
 }
 
-const READABLE = { thickness: [inches(0.125), inches(12)], stock: [inches(12), inches(960)] } as const;
+const READABLE = {
+  thickness: [inches(0.125), inches(12)],
+  stock: [inches(12), inches(960)],
+  kerf: [ZERO, inches(1)],
+} as const;
 
 /** What `buckMaterial` goes by. */
 interface BuckMaterialInput {
@@ -61,29 +66,40 @@ interface BuckMaterialInput {
   readonly family: Family;
   readonly skin: Length;
   readonly plan: Pick<Plan, 'bucks' | 'units'>;
-  readonly problems?: BuckFigureProblem[];
 }
 
 /** A buck's material as the job has it. */
-export function buckMaterial({ kind, family, skin, plan, problems = [] }: BuckMaterialInput): BuckMaterial {
+export function buckMaterial({
+  kind,
+  family,
+  skin,
+  plan,
+}: BuckMaterialInput): Judged<BuckMaterial, BuckFigureProblem> {
   const own = plan.bucks?.[kind];
   const usual = FIGURES[kind];
-  const read = (text: string | undefined, least: Length, most: Length, fallback: Length): Length => {
-    if (text === undefined) return fallback;
+  const read = (
+    text: string | undefined,
+    [least, most]: readonly [Length, Length],
+    fallback: Length,
+  ): Judged<Length, BuckFigureProblem> => {
+    if (text === undefined) return fine(fallback);
     const reading = readLength(text, plan.units);
-    if (reading.ok && reading.length >= least && reading.length <= most) return reading.length;
-    problems.push({ buck: kind, text });
-    return fallback;
+    if (reading.ok && reading.length >= least && reading.length <= most) return fine(reading.length);
+    return { value: fallback, problems: [{ buck: kind, text }] };
   };
+  const thickness = read(own?.thickness, READABLE.thickness, usual.thickness ?? skin);
+  const stock = read(own?.stock, READABLE.stock, usual.stock ?? systemOf(family).block);
+  const kerf = read(own?.kerf, READABLE.kerf, usual.kerf);
   const scrap = kind === 'form-scrap' || kind === 'scrap-liner';
-  return {
+  const value: BuckMaterial = {
     kind,
     name: NAMES[kind],
-    thickness: read(own?.thickness, ...READABLE.thickness, usual.thickness ?? skin),
-    stock: read(own?.stock, ...READABLE.stock, usual.stock ?? systemOf(family).block),
-    kerf: read(own?.kerf, ZERO, inches(1), usual.kerf),
+    thickness: thickness.value,
+    stock: stock.value,
+    kerf: kerf.value,
     throughPanels: !scrap,
     splitSill: kind === 'lumber-split-sill',
     liner: kind === 'scrap-liner',
   };
+  return { value, problems: allOf([thickness, stock, kerf]).problems };
 }

@@ -100,7 +100,11 @@ export function readOpeningsFile(text: string, shell: Shell, units: UnitSystem):
       problems.push({ row: row.number, what });
     };
     const cell = (column: Column): string => cellOf(table, row, column);
-    const length = (column: Column): string | null => lengthCell({ table, row, column, units, problems });
+    const length = (column: Column): string | null => {
+      const reading = lengthCell({ table, row, column, units });
+      problems.push(...reading.problems);
+      return reading.value;
+    };
     const before = problems.length;
     const wall = wallNamed(walls, cell('wall'));
     if (typeof wall === 'string') put(wall);

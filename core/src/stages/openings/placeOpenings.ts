@@ -1,19 +1,10 @@
-import {
-  type Length,
-  type UnitSystem,
-  add,
-  nanometres,
-  readLength,
-  subtract,
-  ZERO,
-  max,
-  min,
-} from '../../kernel/measure';
+import { type Judged, fine } from '../../kernel/judged';
+import { type Length, add, nanometres, readLength, subtract, ZERO, max, min } from '../../kernel/measure';
 import type { BuckKind, Opening, OpeningKind, Threshold } from './plan';
 import type { Plan } from '../../kernel/plan';
 import type { HouseRules } from '../../kernel/rules';
 import { type BuiltLoop, type HeightSpan, type Levels, type Shell, type Wall, alongFace } from '../outline';
-import { type BuckFigureProblem, type BuckMaterial, buckMaterial } from './bucks';
+import { type BuckMaterial, buckMaterial } from './bucks';
 import { takenByCorner } from './cornerReach';
 import { missedHeads, shortPiers } from './neighbours';
 import type { OpeningField, OpeningProblem } from './problem';
@@ -99,26 +90,13 @@ interface Placing {
   readonly levels: Levels;
   readonly plan: OpeningsInput;
   readonly rules: HouseRules;
-  readonly problems: OpeningProblem[];
-  readonly buckProblems: BuckFigureProblem[];
 }
 
-function reader(opening: Opening, name: string, units: UnitSystem, problems: OpeningProblem[]) {
-  return (field: OpeningField, text: string, positive: boolean): Length | null => {
-    const reading = readLength(text, units);
-    if (reading.ok && (!positive || reading.length > 0)) return reading.length;
-    problems.push({ kind: 'unreadable', opening: opening.id, name, wall: opening.wall, field, text });
-    return null;
-  };
-}
+/** Reads one of an opening's lengths; null where it cannot be. */
+type Read = (field: OpeningField, text: string, positive: boolean) => Length | null;
 
 /** Bottom of the rough opening: its sill, its head less its height, or the footing where neither is told. */
-function bottomOf(
-  opening: Opening,
-  height: Length,
-  spans: readonly HeightSpan[],
-  read: ReturnType<typeof reader>,
-): Length | null {
+function bottomOf(opening: Opening, height: Length, spans: readonly HeightSpan[], read: Read): Length | null {
   if (opening.sill !== undefined) return read('sill', opening.sill, false);
   if (opening.head !== undefined) {
     const head = read('head', opening.head, false);
@@ -133,8 +111,8 @@ interface ThresholdOfInput {
   readonly name: string;
   readonly concrete: Shape;
   readonly footing: Length;
-  readonly read: ReturnType<typeof reader>;
-  readonly of: Placing;
+  readonly read: Read;
+  readonly rules: HouseRules;
 }
 
 function thresholdOf({
@@ -143,28 +121,25 @@ function thresholdOf({
   concrete,
   footing,
   read,
-  of: { rules, problems },
-}: ThresholdOfInput): PlacedThreshold | null {
+  rules,
+}: ThresholdOfInput): Judged<PlacedThreshold | null, OpeningProblem> {
   const { threshold } = opening;
-  if (!threshold) return null;
+  if (!threshold) return fine(null);
   const depth =
     threshold.depth === undefined
       ? rules.length('openings.threshold.depth')
       : read('threshold', threshold.depth, true);
-  if (depth === null) return null;
+  if (depth === null) return fine(null);
   const tongue = threshold.tongue ?? 'dowels';
-  if (threshold.kind === 'slab-inside') return { kind: threshold.kind, depth, tongue, notch: null };
+  const unheld: PlacedThreshold = { kind: threshold.kind, depth, tongue, notch: null };
+  if (threshold.kind === 'slab-inside') return fine(unheld);
   const has = subtract(concrete.bottom, footing);
   if (has < depth) {
-    problems.push({
-      kind: 'nothing-to-hold-down',
-      opening: opening.id,
-      name,
-      wall: opening.wall,
-      depth,
-      has,
-    });
-    return { kind: threshold.kind, depth, tongue, notch: null };
+    const { id, wall } = opening;
+    return {
+      value: unheld,
+      problems: [{ kind: 'nothing-to-hold-down', opening: id, name, wall, depth, has }],
+    };
   }
   const notch = {
     from: concrete.from,
@@ -173,7 +148,7 @@ function thresholdOf({
     top: concrete.bottom,
     rise: ZERO,
   };
-  return { kind: threshold.kind, depth, tongue, notch };
+  return fine({ kind: threshold.kind, depth, tongue, notch });
 }
 
 /** What `placeOne` goes by. */
@@ -186,16 +161,30 @@ interface PlaceOneInput {
 }
 
 /** One opening on its wall; null where its lengths cannot be read. */
-function placeOne({ opening, name, built, wall, placing }: PlaceOneInput) {
-  const { shell, levels, plan, rules, problems } = placing;
+function placeOne({
+  opening,
+  name,
+  built,
+  wall,
+  placing,
+}: PlaceOneInput): Judged<PlacedOpening | null, OpeningProblem> {
+  const { shell, levels, plan, rules } = placing;
   const own = { opening: opening.id, name, wall: wall.id };
-  const read = reader(opening, name, plan.units, problems);
+  const problems: OpeningProblem[] = [];
+  const read: Read = (field, text, positive) => {
+    const reading = readLength(text, plan.units);
+    if (reading.ok && (!positive || reading.length > 0)) return reading.length;
+    problems.push({ kind: 'unreadable', ...own, field, text });
+    return null;
+  };
   const at = read('at', opening.at, false);
   const width = read('width', opening.width, true);
   const height = read('height', opening.height, true);
   const { family } = shell;
   const spans = levels.walls[wall.id] ?? [];
-  if (at === null || width === null || height === null || !family || spans.length === 0) return null;
+  if (at === null || width === null || height === null || !family || spans.length === 0) {
+    return { value: null, problems };
+  }
   const half = width / 2;
   const near = fromStart(wall, opening.from, at);
   const drawn =
@@ -209,7 +198,7 @@ function placeOne({ opening, name, built, wall, placing }: PlaceOneInput) {
   const under = spansUnder(spans, { from, to });
   const stands = under.length > 0 ? under : spans;
   const bottom = bottomOf(opening, height, stands, read);
-  if (bottom === null) return null;
+  if (bottom === null) return { value: null, problems };
   const round = opening.kind === 'round-top';
   const asked = round && opening.rise !== undefined ? read('rise', opening.rise, true) : nanometres(half);
   const most = min(nanometres(half), height);
@@ -217,7 +206,8 @@ function placeOne({ opening, name, built, wall, placing }: PlaceOneInput) {
   const rise = round ? min(asked ?? most, most) : ZERO;
   const finished: Shape = { from, to, bottom, top: add(bottom, height), rise };
   const kind: BuckKind = opening.buck ?? (rules.choice('openings.buck') as BuckKind);
-  const buck = buckMaterial({ kind, family, skin: wall.skin, plan, problems: placing.buckProblems });
+  const { value: buck, problems: ofBuck } = buckMaterial({ kind, family, skin: wall.skin, plan });
+  problems.push(...ofBuck.map((each): OpeningProblem => ({ kind: 'buck-figure', ...each })));
   const footing = max(...stands.map((span) => span.bottom));
   const wallTop = min(...stands.map((span) => span.top));
   const openBottom = opening.kind === 'door' || opening.kind === 'garage' || finished.bottom <= footing;
@@ -258,7 +248,8 @@ function placeOne({ opening, name, built, wall, placing }: PlaceOneInput) {
   }
   problems.push(...off);
   const worked = off.length === 0 && !above && finished.bottom >= lowest;
-  return {
+  const threshold = thresholdOf({ opening, name, concrete, footing, read, rules });
+  const value: PlacedOpening = {
     id: opening.id,
     name,
     kind: opening.kind,
@@ -270,10 +261,11 @@ function placeOne({ opening, name, built, wall, placing }: PlaceOneInput) {
     buck,
     openBottom,
     openTop,
-    threshold: thresholdOf({ opening, name, concrete, footing, read, of: placing }),
+    threshold: threshold.value,
     ...(opening.lintel === undefined ? {} : { lintel: opening.lintel }),
     worked,
   };
+  return { value, problems: [...problems, ...threshold.problems] };
 }
 
 /**
@@ -290,8 +282,7 @@ export function placeOpenings(
   const openings = plan.openings ?? [];
   const names = openingNames(openings);
   const problems: OpeningProblem[] = [];
-  const buckProblems: BuckFigureProblem[] = [];
-  const placing: Placing = { shell, levels, plan, rules, problems, buckProblems };
+  const placing: Placing = { shell, levels, plan, rules };
   const walls = new Map(
     shell.loops.flatMap(({ built }) =>
       (built?.walls ?? []).map((wall) => [wall.id, { built, wall }] as const),
@@ -306,7 +297,9 @@ export function placeOpenings(
       if (!rows.has(opening.wall)) problems.push({ kind: 'wall-gone', opening: opening.id, name });
       continue;
     }
-    const next = placeOne({ opening, name, built: found.built, wall: found.wall, placing });
+    const one = placeOne({ opening, name, built: found.built, wall: found.wall, placing });
+    problems.push(...one.problems);
+    const next = one.value;
     if (!next) continue;
     const other = placed.find(
       (each) => each.worked && each.wall === next.wall && overlap(each.concrete, next.concrete),
@@ -316,12 +309,17 @@ export function placeOpenings(
     }
     placed.push({ ...next, worked: next.worked && !other });
   }
-  const told = new Map(buckProblems.map((each) => [`${each.buck}:${each.text}`, each]));
+  // What is wrong with a buck's figures is told once, last, and not with every opening that has one.
+  const ofBucks = new Map(
+    problems.flatMap((each) =>
+      each.kind === 'buck-figure' ? [[`${each.buck}:${each.text}`, each] as const] : [],
+    ),
+  );
   return {
     placed,
     problems: [
-      ...problems,
-      ...[...told.values()].map((each): OpeningProblem => ({ kind: 'buck-figure', ...each })),
+      ...problems.filter(({ kind }) => kind !== 'buck-figure'),
+      ...ofBucks.values(),
       ...shell.loops.flatMap(({ built }) =>
         (built?.walls ?? []).flatMap((wall) =>
           built ? shortPiers(placed, built, wall, rules.length('openings.pier.least')) : [],

@@ -6,7 +6,7 @@ import { MOST_LOADS } from '../limits';
 import { type Length, readLength, SQUARE_METRES_PER_SQUARE_FOOT, ZERO, max } from '../../kernel/measure';
 import type { PourDay } from './plan';
 import { type Day, type PlayedRun, playDay, spacingWhy } from './rehearsal';
-import { type Judged, allOf } from '../../kernel/notices';
+import { type Judged, allOf } from '../../kernel/judged';
 import type { HouseRules } from '../../kernel/rules';
 import { type Point, distance } from '../../kernel/geometry/point';
 import type { HeightSpan, Wall } from '../outline';

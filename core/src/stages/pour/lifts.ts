@@ -1,5 +1,5 @@
 import { type Length, type UnitSystem, inches, nanometres, readLength, subtract } from '../../kernel/measure';
-import type { Judged } from '../../kernel/notices';
+import type { Judged } from '../../kernel/judged';
 import type { HouseRules } from '../../kernel/rules';
 import type { PourProblem } from './problem';
 import type { PourSpan } from './spans';

@@ -1,6 +1,6 @@
 import type { PourDay } from './plan';
 import type { FreshConcrete } from './pressure';
-import type { Judged } from '../../kernel/notices';
+import type { Judged } from '../../kernel/judged';
 import type { HouseRules } from '../../kernel/rules';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
 import { givenCount } from '../../kernel/figures/how';

@@ -14,7 +14,7 @@ import {
   weightCoefficient,
   weightOf,
 } from './pressure';
-import type { Judged } from '../../kernel/notices';
+import type { Judged } from '../../kernel/judged';
 import type { HouseRules, RuleId } from '../../kernel/rules';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
 import { type Given, type How, given, givenLength } from '../../kernel/figures/how';

@@ -5,7 +5,7 @@ import type { SidePour, SideTime } from './plan';
 import { wallsOf } from '../outline';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
 import { given } from '../../kernel/figures/how';
-import type { Judged } from '../../kernel/notices';
+import type { Judged } from '../../kernel/judged';
 import type { PourProblem } from './problem';
 import type { PourSpan } from './spans';
 

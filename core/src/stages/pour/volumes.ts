@@ -10,7 +10,7 @@ import {
   ZERO,
 } from '../../kernel/measure';
 import { areaWithin } from '../openings';
-import type { Judged } from '../../kernel/notices';
+import type { Judged } from '../../kernel/judged';
 import type { HouseRules } from '../../kernel/rules';
 import type { Levels, Wall } from '../outline';
 import { type Figure, figureOf } from '../../kernel/figures/figure';

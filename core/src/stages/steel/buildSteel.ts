@@ -1,7 +1,7 @@
 import { type Memory, NO_MEMORY } from '../../kernel/engine/memory';
 import type { Worked } from '../../kernel/engine/stage';
 import { type Length, half, abs, subtract, nanometres, ZERO } from '../../kernel/measure';
-import { type Judged, allOf, fine, flatOf } from '../../kernel/notices';
+import { type Judged, allOf, fine, flatOf } from '../../kernel/judged';
 import type { HouseRules } from '../../kernel/rules';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
 import type { Bar, SteelProblem } from './bar';

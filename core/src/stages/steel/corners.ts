@@ -1,7 +1,7 @@
 import type { CourseRow } from '../courses';
 import { type Length, add, subtract, toDegrees, ZERO, min } from '../../kernel/measure';
 import type { Corner } from '../outline';
-import { type Judged, fine, flatOf } from '../../kernel/notices';
+import { type Judged, fine, flatOf } from '../../kernel/judged';
 import type { Bar, SteelProblem } from './bar';
 import { standardHook } from './bends';
 import { bent } from './cut';

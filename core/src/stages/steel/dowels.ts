@@ -1,5 +1,5 @@
 import { type Length, add, nanometres, subtract, times, min, ZERO } from '../../kernel/measure';
-import type { Judged } from '../../kernel/notices';
+import type { Judged } from '../../kernel/judged';
 import type { Bar, SteelProblem } from './bar';
 import { hookLeg, standardHook } from './bends';
 import { bent } from './cut';

@@ -1,7 +1,7 @@
 import type { CourseRow } from '../courses';
 import { type Length, add, nanometres, subtract, ZERO } from '../../kernel/measure';
 import { widthOf } from '../openings';
-import { type Judged, fine, flatOf } from '../../kernel/notices';
+import { type Judged, fine, flatOf } from '../../kernel/judged';
 import type { Bar, SteelProblem } from './bar';
 import { bendReach, standardHook } from './bends';
 import { type LyingByWall, type Turned, bendRound } from './corners';

@@ -2,7 +2,7 @@ import { courseAbove } from '../courses';
 import { type Length, add, inches, nanometres, subtract, ZERO, max, min } from '../../kernel/measure';
 import { type PlacedOpening, widthOf } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
-import { type Judged, fine, flatOf } from '../../kernel/notices';
+import { type Judged, fine, flatOf } from '../../kernel/judged';
 import type { Bar, SteelProblem } from './bar';
 import { hookLeg, stirrupHook } from './bends';
 import { bent, straight } from './cut';

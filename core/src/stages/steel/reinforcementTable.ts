@@ -1,7 +1,7 @@
 import { type Length, type UnitSystem, readLength, storeLength } from '../../kernel/measure';
 import type { ReinforcementTable, TableRow } from './plan';
 import type { HouseRules, RuleOverrides } from '../../kernel/rules';
-import { type Judged, fine } from '../../kernel/notices';
+import { type Judged, fine } from '../../kernel/judged';
 import { steelLengthRules } from './rules';
 import type { SteelProblem } from './bar';
 import type { SteelWall } from './setting';

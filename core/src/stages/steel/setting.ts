@@ -4,7 +4,7 @@ import { type CourseRow, type Courses, websByWall } from '../courses';
 import type { Inserts, PlacedInsert } from '../inserts';
 import { type Length, inches, readLength, ZERO, max } from '../../kernel/measure';
 import type { PlacedOpening } from '../openings';
-import type { Judged } from '../../kernel/notices';
+import type { Judged } from '../../kernel/judged';
 import type { Plan } from '../../kernel/plan';
 import {
   type BuiltLoop,

@@ -3,7 +3,7 @@ import { type StockPattern, cutStock } from '../../kernel/stock/cutStock';
 import { type StockStep, type StockSteps, leastStock } from '../../kernel/stock/leastStock';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
 import { type How, givenLength } from '../../kernel/figures/how';
-import type { Judged } from '../../kernel/notices';
+import type { Judged } from '../../kernel/judged';
 import type { Bar, SteelProblem } from './bar';
 import { sizeOf } from './setting';
 

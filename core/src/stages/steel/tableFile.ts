@@ -49,7 +49,11 @@ export function readTableFile(text: string, units: UnitSystem): TableFileReading
   const problems: RowProblem[] = [];
   const rows = table.rows.flatMap((row): TableRow[] => {
     const before = problems.length;
-    const length = (column: Column): string => lengthCell({ table, row, column, units, problems }) ?? '';
+    const length = (column: Column): string => {
+      const reading = lengthCell({ table, row, column, units });
+      problems.push(...reading.problems);
+      return reading.value ?? '';
+    };
     const [height, backfill, spacing] = [length('height'), length('backfill'), length('spacing')];
     const size = cellOf(table, row, 'size');
     const named = sizeNamed(size);

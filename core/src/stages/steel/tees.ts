@@ -1,6 +1,6 @@
 import type { CourseRow } from '../courses';
 import { type Length, add, nanometres, subtract, ZERO, min } from '../../kernel/measure';
-import { type Judged, fine, flatOf } from '../../kernel/notices';
+import { type Judged, fine, flatOf } from '../../kernel/judged';
 import type { Bar, SteelProblem } from './bar';
 import { hookLeg, SQUARE, standardHook } from './bends';
 import type { LyingByWall, Turned } from './corners';

@@ -1,7 +1,7 @@
 import { type Length, inches, nanometres, times, add, ZERO } from '../../kernel/measure';
 import type { PlacedOpening } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
-import type { Judged } from '../../kernel/notices';
+import type { Judged } from '../../kernel/judged';
 import type { BarUse, SteelProblem } from './bar';
 import { type Setting, type SteelWall, clearBetween, sizeOf } from './setting';
 import type { BarSize } from './sizes';

@@ -1,6 +1,6 @@
 import { type Length, add, nanometres, subtract, max } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
-import { type Judged, allOf } from '../../kernel/notices';
+import { type Judged, allOf } from '../../kernel/judged';
 import type { Bar, SteelProblem } from './bar';
 import { straight } from './cut';
 import { widestGap } from './laps';

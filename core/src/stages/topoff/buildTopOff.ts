@@ -1,3 +1,4 @@
+import { type Judged, allOf } from '../../kernel/judged';
 import type { Pour } from '../outline/plan';
 import type { Worked } from '../../kernel/engine/stage';
 import type { Bracing } from '../bracing';
@@ -5,6 +6,7 @@ import type { Inserts } from '../inserts';
 import { inches, subtract, ZERO, nanometres } from '../../kernel/measure';
 import type { Openings } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
+import type { Wall } from '../outline';
 import type { Steel } from '../steel';
 import { type StockPlan, cutStock } from '../../kernel/stock/cutStock';
 import { figureOf } from '../../kernel/figures/figure';
@@ -54,22 +56,21 @@ function boltedRun(
   run: PlateRun,
   blocked: readonly Blocked[],
   rules: HouseRules,
-  problems: TopOffProblem[],
-): BoltedRun {
+): Judged<BoltedRun, TopOffProblem> {
   const wants = boltRules(rules);
-  let from = run.from;
-  const pieces = splices(run, rules).map((to): PlatePiece => {
+  const ends = splices(run, rules);
+  const pieces = ends.map((to, index): Judged<PlatePiece, TopOffProblem> => {
+    const from = ends[index - 1] ?? run.from;
     const laid = layBolts(from, to, blocked, wants);
-    if (laid.short) {
-      problems.push({ kind: 'piece-short', wall: run.wall, length: subtract(to, from) });
-    } else {
-      for (const gap of laid.gaps) problems.push({ kind: 'bolt-gap', wall: run.wall, ...gap });
-    }
-    const piece = { from, to, bolts: laid.at };
-    from = to;
-    return piece;
+    return {
+      value: { from, to, bolts: laid.at },
+      problems: laid.short
+        ? [{ kind: 'piece-short', wall: run.wall, length: subtract(to, from) }]
+        : laid.gaps.map((gap) => ({ kind: 'bolt-gap', wall: run.wall, ...gap })),
+    };
   });
-  return { ...run, pieces };
+  const { value, problems } = allOf(pieces);
+  return { value: { ...run, pieces: value }, problems };
 }
 
 /** How every pour's top is left. */
@@ -84,6 +85,21 @@ const topsOf = (pours: readonly Pour[], rules: HouseRules): readonly PourTop[] =
       bars: last ? null : rules.length('steel.vertical.projection'),
     };
   });
+
+/** What is to be said of plates before any is bolted: rules that leave no place for an end bolt, walls that a plate does not suit. */
+function judgePlates(walls: readonly Wall[], rules: HouseRules): readonly TopOffProblem[] {
+  const width = rules.length('topoff.plate.width');
+  const { nearest, farthest } = boltRules(rules);
+  return [
+    ...(nearest > farthest ? [{ kind: 'no-end-zone', nearest, farthest } as const] : []),
+    ...walls.flatMap((wall): readonly TopOffProblem[] => [
+      ...(wall.curve ? [{ kind: 'plate-curved', wall: wall.id } as const] : []),
+      ...(width > wall.thickness
+        ? [{ kind: 'plate-wide', wall: wall.id, plate: width, wallThick: wall.thickness } as const]
+        : []),
+    ]),
+  ];
+}
 
 /**
  * Sill plates along the middle of every wall's top, cut from stock with their splices, and their anchor bolts clear of verticals,
@@ -101,26 +117,16 @@ export function buildTopOff(
   }: Pick<Worked, 'shell' | 'levels' | 'openings' | 'placed' | 'steel' | 'bracing' | 'stacks'>,
   rules: HouseRules,
 ): TopOff {
-  const problems: TopOffProblem[] = [];
-  const width = rules.length('topoff.plate.width');
-  const wants = boltRules(rules);
-  if (wants.nearest > wants.farthest) {
-    problems.push({ kind: 'no-end-zone', nearest: wants.nearest, farthest: wants.farthest });
-  }
   const walls = shell.loops.flatMap(({ built }) => (built?.walls ?? []).map((wall) => ({ built, wall })));
-  for (const { wall } of walls) {
-    if (wall.curve) problems.push({ kind: 'plate-curved', wall: wall.id });
-    if (width > wall.thickness) {
-      problems.push({ kind: 'plate-wide', wall: wall.id, plate: width, wallThick: wall.thickness });
-    }
-  }
-  const runs = walls
-    .flatMap(({ built, wall }) =>
-      built ? plateRuns({ built, wall, levels, openings: openings.placed, rules }) : [],
-    )
-    .map((run) =>
-      boltedRun(run, blockedOn({ run, steel, bracing, openings, inserts, rules }), rules, problems),
-    );
+  const bolted = allOf(
+    walls
+      .flatMap(({ built, wall }) =>
+        built ? plateRuns({ built, wall, levels, openings: openings.placed, rules }) : [],
+      )
+      .map((run) => boltedRun(run, blockedOn({ run, steel, bracing, openings, inserts, rules }), rules)),
+  );
+  const runs = bolted.value;
+  const width = rules.length('topoff.plate.width');
   const reading = cutStock(
     runs
       .filter((run) => !run.curved)
@@ -168,6 +174,12 @@ export function buildTopOff(
     },
     ledgerAnchors: { cast: anchors(true), drilled: anchors(false) },
     tops: topsOf(pours, rules),
-    problems,
+    problems: [
+      ...judgePlates(
+        walls.map(({ wall }) => wall),
+        rules,
+      ),
+      ...bolted.problems,
+    ],
   };
 }

@@ -99,12 +99,10 @@ describe('a length in a cell', () => {
   const lengthIn = (text: string, units: 'imperial' | 'metric' = 'imperial') => {
     const reading = read(text);
     if (!reading.ok) throw new Error('not read');
-    const problems: RowProblem[] = [];
     const [row] = reading.table.rows;
-    return {
-      stored: row ? lengthCell({ table: reading.table, row, column: 'at', units, problems }) : null,
-      problems,
-    };
+    if (!row) throw new Error('no row');
+    const { value: stored, problems } = lengthCell({ table: reading.table, row, column: 'at', units });
+    return { stored, problems };
   };
 
   it.each([
