@@ -190,12 +190,15 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
       setRulesShown(true);
     },
   });
+  // What is looked at comes first: until it is worked, nothing else is fetched beside it.
+  const shown = job.worked !== null;
   useEffect(() => {
+    if (!shown) return;
     const timer = setTimeout(() => void fetchViews(), FETCH_LATER);
     return () => {
       clearTimeout(timer);
     };
-  }, []);
+  }, [shown]);
   useCourseKeys(job.worked, place, change, stage === 'courses');
   useEffect(() => {
     document.title = `${job.plan.name} · ${viewOf(stage)?.name ?? ''} · Ombra`;

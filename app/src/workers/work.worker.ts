@@ -4,6 +4,7 @@ import { figuresOfPlan } from '@ombra/core/trials/planFigures';
 import { STAGES } from '@ombra/core/stages';
 import { type WorkedPlan, engineOf, EVERYTHING } from '@ombra/core/worked';
 import { expose } from 'comlink';
+import { FRAME_SHOWS } from '../frame/stage';
 
 const engine = engineOf(STAGES.map(() => null));
 const loading = new Map<number, Promise<void>>();
@@ -20,6 +21,11 @@ function fetched(index: number): Promise<void> {
   fetch.catch(() => loading.delete(index));
   return fetch;
 }
+
+// What every view shows, one beside the other and not each when the one before it has come. What makes a thing is known at once;
+// what that is made from only once it is there.
+for (const key of FRAME_SHOWS)
+  void fetched(STAGES.findIndex(({ makes }) => makes.includes(key))).catch(() => undefined);
 
 /** Fetches what makes these things, and what those are made from. */
 async function atHand(keys: readonly WorkedKey[]): Promise<readonly WorkedKey[]> {
