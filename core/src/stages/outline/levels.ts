@@ -1,3 +1,4 @@
+import { type Judged, allOf, fine, flatOf } from '../../kernel/judged';
 import type { Pour, WalkRow } from './plan';
 import type { FormSystem } from '../../kernel/forms';
 import {
@@ -177,39 +178,40 @@ interface Step {
   readonly by: Length;
 }
 
-interface Reader {
-  readonly units: UnitSystem;
-  readonly problems: LevelProblem[];
-}
-
-/** A station of a wall as drawn, on the form's outside face; null with a problem where it is off the wall. */
-function stationOn(wall: Wall, text: string, of: 'footing' | 'top', reader: Reader): Length | null {
-  const reading = readLength(text, reader.units);
-  if (!reading.ok) {
-    reader.problems.push({ kind: 'step-unreadable', wall: wall.id, text });
-    return null;
-  }
+/** A station of a wall as drawn, on the form's outside face; a value of null where it is off the wall. */
+function stationOn(
+  wall: Wall,
+  text: string,
+  of: 'footing' | 'top',
+  units: UnitSystem,
+): Judged<Length | null, LevelProblem> {
+  const reading = readLength(text, units);
+  if (!reading.ok) return { value: null, problems: [{ kind: 'step-unreadable', wall: wall.id, text }] };
   const at = nanometres(alongFace(wall, reading.length));
-  if (at > 0 && at < wall.length) return at;
-  reader.problems.push({
-    kind: 'step-off-wall',
-    wall: wall.id,
-    at: reading.length,
-    length: wall.measured,
-    of,
-  });
-  return null;
+  if (at > 0 && at < wall.length) return fine(at);
+  const off = { wall: wall.id, at: reading.length, length: wall.measured, of };
+  return { value: null, problems: [{ kind: 'step-off-wall', ...off }] };
 }
 
-function stepsOf(wall: Wall, row: WalkRow | undefined, reader: Reader): readonly Step[] {
-  return (row?.footing ?? [])
-    .flatMap((each): Step[] => {
-      const at = stationOn(wall, each.at, 'footing', reader);
-      const by = readFootingStep(each.step, reader.units);
-      if (by === null) reader.problems.push({ kind: 'step-unreadable', wall: wall.id, text: each.step });
-      return at === null || by === null ? [] : [{ at, by }];
-    })
-    .sort((a, b) => a.at - b.at);
+/** The steps of the footing under a wall, in the order of their stations. */
+function stepsOf(
+  wall: Wall,
+  row: WalkRow | undefined,
+  units: UnitSystem,
+): Judged<readonly Step[], LevelProblem> {
+  const { value, problems } = flatOf(
+    (row?.footing ?? []).map((each): Judged<readonly Step[], LevelProblem> => {
+      const at = stationOn(wall, each.at, 'footing', units);
+      const by = readFootingStep(each.step, units);
+      const unread: readonly LevelProblem[] =
+        by === null ? [{ kind: 'step-unreadable', wall: wall.id, text: each.step }] : [];
+      return {
+        value: at.value === null || by === null ? [] : [{ at: at.value, by }],
+        problems: [...at.problems, ...unread],
+      };
+    }),
+  );
+  return { value: [...value].sort((a, b) => a.at - b.at), problems };
 }
 
 interface FootingSpan {
@@ -220,12 +222,17 @@ interface FootingSpan {
 }
 
 /** The footing of one loop walked from its first corner. A loop whose steps do not come home is taken as flat. */
-function footingOf(loop: ShellLoop, rows: ReadonlyMap<string, WalkRow>, base: Length, reader: Reader) {
+function footingOf(
+  loop: ShellLoop,
+  rows: ReadonlyMap<string, WalkRow>,
+  base: Length,
+  units: UnitSystem,
+): Judged<readonly FootingSpan[], LevelProblem> {
   const walls = loop.built?.walls ?? [];
   let bottom = base;
-  const spans = walls.map((wall): FootingSpan => {
+  const walked = walls.map((wall): Judged<FootingSpan, LevelProblem> => {
     const row = rows.get(wall.id);
-    const steps = stepsOf(wall, row, reader);
+    const { value: steps, problems } = stepsOf(wall, row, units);
     const found: { from: Length; to: Length; bottom: Length }[] = [];
     let from = ZERO;
     for (const step of steps) {
@@ -234,15 +241,19 @@ function footingOf(loop: ShellLoop, rows: ReadonlyMap<string, WalkRow>, base: Le
       bottom = add(bottom, step.by);
     }
     found.push({ from, to: wall.length, bottom });
-    return { wall, row, spans: found.filter((span) => span.to > span.from), steps };
+    const spans = found.filter((span) => span.to > span.from);
+    return { value: { wall, row, spans, steps }, problems };
   });
-  if (bottom === base || loop.built?.open === true) return spans;
-  reader.problems.push({ kind: 'steps-not-home', loop: loop.id, by: subtract(bottom, base) });
-  return spans.map((each): FootingSpan => ({
-    ...each,
-    spans: [{ from: ZERO, to: each.wall.length, bottom: base }],
-    steps: [],
-  }));
+  const all = allOf(walked);
+  if (bottom === base || loop.built?.open === true) return all;
+  return {
+    value: all.value.map((each): FootingSpan => ({
+      ...each,
+      spans: [{ from: ZERO, to: each.wall.length, bottom: base }],
+      steps: [],
+    })),
+    problems: [...all.problems, { kind: 'steps-not-home', loop: loop.id, by: subtract(bottom, base) }],
+  };
 }
 
 /** What `judgeSteps` goes by. */
@@ -251,57 +262,65 @@ interface JudgeStepsInput {
   readonly lowest: Length;
   readonly tops: readonly Length[];
   readonly course: Length;
-  readonly reader: Reader;
 }
 
 /** Steps between whole courses: what step would be, and what the rip costs. */
-function judgeSteps({ footing, lowest, tops, course, reader }: JudgeStepsInput) {
-  footing.steps.forEach((step, index) => {
-    if (step.by % course === 0) return;
+const judgeSteps = ({ footing, lowest, tops, course }: JudgeStepsInput): readonly LevelProblem[] =>
+  footing.steps.flatMap((step, index): readonly LevelProblem[] => {
+    if (step.by % course === 0) return [];
     const upper = footing.spans[step.by > 0 ? index + 1 : index];
-    if (!upper) return;
+    if (!upper) return [];
     const bottom = subtract(upper.bottom, lowest);
     const next = tops.find((top) => top > bottom) ?? bottom;
     const size = Math.abs(step.by);
     const smaller = times(course, Math.floor(size / course));
-    reader.problems.push({
-      kind: 'step-off-course',
-      wall: footing.wall.id,
-      at: subtract(step.at, footing.wall.beyondStart),
-      step: size as Length,
-      nearest: [...(smaller > 0 ? [smaller] : []), add(smaller, course)],
-      rip: subtract(next, bottom),
-    });
+    return [
+      {
+        kind: 'step-off-course',
+        wall: footing.wall.id,
+        at: subtract(step.at, footing.wall.beyondStart),
+        step: size as Length,
+        nearest: [...(smaller > 0 ? [smaller] : []), add(smaller, course)],
+        rip: subtract(next, bottom),
+      },
+    ];
   });
+
+/** From a station of a wall on, the height of its top. */
+interface TopFrom {
+  readonly from: Length;
+  readonly top: Length;
 }
 
 /** The tops of a wall: one all along, or several where they step. */
 function topsOf(
   footing: FootingSpan,
   tops: readonly Length[],
-  reader: Reader,
-): readonly { readonly from: Length; readonly top: Length }[] {
+  units: UnitSystem,
+): Judged<readonly TopFrom[], LevelProblem> {
   const highest = tops.at(-1) ?? ZERO;
   const { wall, row } = footing;
-  const read = (text: string): Length => {
-    const top = readTop(text, reader.units, tops);
+  const read = (text: string): Judged<Length, LevelProblem> => {
+    const top = readTop(text, units, tops);
     if (top === null) {
-      reader.problems.push({ kind: 'top-unreadable', wall: wall.id, text });
-      return highest;
+      return { value: highest, problems: [{ kind: 'top-unreadable', wall: wall.id, text }] };
     }
-    if (top > highest) {
-      reader.problems.push({ kind: 'top-too-high', wall: wall.id, top, highest });
-      return highest;
-    }
-    return top;
+    if (top <= highest) return fine(top);
+    return { value: highest, problems: [{ kind: 'top-too-high', wall: wall.id, top, highest }] };
   };
-  const changes = (row?.topSteps ?? [])
-    .flatMap((step) => {
-      const at = stationOn(wall, step.at, 'top', reader);
-      return at === null ? [] : [{ from: at, top: read(step.top) }];
-    })
-    .sort((a, b) => a.from - b.from);
-  return [{ from: ZERO, top: row?.top === undefined ? highest : read(row.top) }, ...changes];
+  const changes = flatOf(
+    (row?.topSteps ?? []).map((step): Judged<readonly TopFrom[], LevelProblem> => {
+      const at = stationOn(wall, step.at, 'top', units);
+      if (at.value === null) return { value: [], problems: at.problems };
+      const top = read(step.top);
+      return { value: [{ from: at.value, top: top.value }], problems: top.problems };
+    }),
+  );
+  const first = row?.top === undefined ? fine(highest) : read(row.top);
+  return {
+    value: [{ from: ZERO, top: first.value }, ...[...changes.value].sort((a, b) => a.from - b.from)],
+    problems: [...changes.problems, ...first.problems],
+  };
 }
 
 /** Footing and tops of a wall laid over each other. */
@@ -309,21 +328,22 @@ function heightSpans(
   footing: FootingSpan,
   lowest: Length,
   tops: readonly Length[],
-  reader: Reader,
-): readonly HeightSpan[] {
-  const changes = topsOf(footing, tops, reader);
+  units: UnitSystem,
+): Judged<readonly HeightSpan[], LevelProblem> {
+  const { value: changes, problems } = topsOf(footing, tops, units);
   const breaks = [
     ...new Set([...footing.spans.map((span) => span.from), ...changes.map((each) => each.from)]),
   ].sort((a, b) => a - b);
-  return breaks.flatMap((from, index): HeightSpan[] => {
+  const spans = breaks.map((from, index): Judged<readonly HeightSpan[], LevelProblem> => {
     const to = breaks[index + 1] ?? footing.wall.length;
     const bottomHere = footing.spans.findLast((span) => span.from <= from)?.bottom ?? lowest;
     const bottom = subtract(bottomHere, lowest);
     const top = changes.findLast((each) => each.from <= from)?.top ?? ZERO;
-    if (top > bottom) return [{ from, to, bottom, top }];
-    reader.problems.push({ kind: 'top-below-bottom', wall: footing.wall.id, top, bottom });
-    return [];
+    if (top > bottom) return fine([{ from, to, bottom, top }]);
+    const { id } = footing.wall;
+    return { value: [], problems: [{ kind: 'top-below-bottom', wall: id, top, bottom }] };
   });
+  return flatOf([{ value: [], problems }, ...spans]);
 }
 
 /** Pieces that the walls take, two more a row for its corners: near enough to know whether they can be laid. */
@@ -351,28 +371,36 @@ export function buildLevels(
   if (pieces > MOST_PIECES) {
     return { ...none, problems: [{ kind: 'too-many-pieces', pieces, most: MOST_PIECES }] };
   }
-  const reader: Reader = { units: plan.units, problems: [...grid.problems] };
+  const { units } = plan;
   const rows = new Map(plan.loops.flatMap((loop) => loop.walk.map((row) => [row.id, row])));
-  const baseOf = (id: string): Length => {
+  const baseOf = (id: string): Judged<Length, LevelProblem> => {
     const text = plan.loops.find((loop) => loop.id === id)?.base;
-    if (text === undefined) return ZERO;
-    const reading = readLength(text, plan.units);
-    if (reading.ok) return reading.length;
-    reader.problems.push({ kind: 'base-unreadable', loop: id, text });
-    return ZERO;
+    const reading = text === undefined ? null : readLength(text, units);
+    if (text === undefined || !reading) return fine(ZERO);
+    if (reading.ok) return fine(reading.length);
+    return { value: ZERO, problems: [{ kind: 'base-unreadable', loop: id, text }] };
   };
-  const footings = shell.loops.flatMap((loop) => footingOf(loop, rows, baseOf(loop.id), reader));
+  const { value: footings, problems: inFootings } = flatOf(
+    shell.loops.map((loop) => {
+      const base = baseOf(loop.id);
+      return flatOf([{ value: [], problems: base.problems }, footingOf(loop, rows, base.value, units)]);
+    }),
+  );
   const bottoms = footings.flatMap((footing) => footing.spans.map((span) => span.bottom));
   const lowest = bottoms.length === 0 ? ZERO : min(...bottoms);
-  for (const footing of footings)
-    judgeSteps({ footing, lowest, tops: grid.tops, course: system.courseHeight, reader });
+  const spans = allOf(footings.map((footing) => heightSpans(footing, lowest, grid.tops, units)));
   return {
     courses: grid.tops.length - 1,
     tops: grid.tops,
     rest: grid.rest,
-    walls: Object.fromEntries(
-      footings.map((footing) => [footing.wall.id, heightSpans(footing, lowest, grid.tops, reader)]),
-    ),
-    problems: reader.problems,
+    walls: Object.fromEntries(footings.map(({ wall }, index) => [wall.id, spans.value[index] ?? []])),
+    problems: [
+      ...grid.problems,
+      ...inFootings,
+      ...footings.flatMap((footing) =>
+        judgeSteps({ footing, lowest, tops: grid.tops, course: system.courseHeight }),
+      ),
+      ...spans.problems,
+    ],
   };
 }
