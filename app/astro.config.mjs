@@ -3,6 +3,9 @@ import react from '@astrojs/react';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'astro/config';
 
+/** A script smaller than this goes into another one that is fetched with it, in bytes. */
+const SMALL = 6_000;
+
 export default defineConfig({
   output: 'server',
   adapter: node({ mode: 'middleware' }),
@@ -27,6 +30,8 @@ export default defineConfig({
   },
   vite: {
     plugins: [tailwindcss()],
+    // Many small scripts wait for each other: a browser asks for six at a time.
+    build: { rollupOptions: { output: { experimentalMinChunkSize: SMALL } } },
     worker: { format: 'es' },
     ssr: { noExternal: ['@ombra/core'] },
   },

@@ -40,14 +40,17 @@ export function Header({ jobId, job, stage, onStage, onKeys, onRules }: HeaderPr
         <h1 className="truncate leading-tight font-semibold">{plan.name || 'Job without a name'}</h1>
         <p className="figures truncate text-[15px] leading-tight text-quiet">{jobLine(plan)}</p>
       </div>
-      <nav aria-label="Stages" className="no-print ml-auto flex">
+      <nav
+        aria-label="Stages"
+        className="no-print ml-auto flex max-md:ml-0 max-md:w-full max-md:overflow-x-auto"
+      >
         {VIEWS.map(({ id, name }, index) => (
           <button
             key={id}
             type="button"
             aria-current={id === stage ? 'step' : undefined}
             aria-keyshortcuts={String(index + 1)}
-            className={`relative px-1.5 font-medium 2xl:px-4 ${id === stage ? 'border-b-4 border-chalk bg-sheet' : 'border-b-4 border-transparent'}`}
+            className={`relative px-1.5 font-medium max-md:shrink-0 2xl:px-4 ${id === stage ? 'border-b-4 border-chalk bg-sheet' : 'border-b-4 border-transparent'}`}
             onClick={() => {
               onStage(id);
             }}
@@ -67,7 +70,7 @@ export function Header({ jobId, job, stage, onStage, onKeys, onRules }: HeaderPr
           </button>
         ))}
       </nav>
-      <div className="no-print flex items-center gap-1">
+      <div className="no-print flex items-center gap-1 max-md:flex-wrap max-md:gap-0">
         <button
           type="button"
           className="button plain px-1.5"
@@ -106,7 +109,7 @@ export function Header({ jobId, job, stage, onStage, onKeys, onRules }: HeaderPr
         </button>
         <p
           role="status"
-          className="figures ml-1 w-24 text-right text-[15px] leading-tight text-quiet"
+          className="figures ml-1 w-24 text-right text-[15px] leading-tight text-quiet max-md:w-auto"
           title={saveState.kind === 'refused' ? saveState.what : undefined}
         >
           {SAVE_WORDS[saveState.kind]}

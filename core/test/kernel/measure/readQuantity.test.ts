@@ -70,6 +70,9 @@ describe('a quantity as crews write it', () => {
     expect(writeQuantity(6, 'slump', 'metric')).toBe('152 mm');
     expect(writeQuantity(5005.2, 'area', 'metric')).toBe('465 m²');
     expect(writeQuantity(180, 'price', 'imperial')).toBe('180 a yd³');
+    expect(writeQuantity(0.01234, 'volume', 'metric')).toBe('0.0123 m³');
+    expect(writeQuantity(33_500, 'pressure', 'imperial')).toBe('700 psf');
+    expect(writeQuantity(33_456, 'pressure', 'metric')).toBe('33.46 kPa');
   });
 
   it('comes back from what is written, near enough', () => {

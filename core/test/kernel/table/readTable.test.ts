@@ -95,6 +95,19 @@ describe('a table from a file', () => {
   });
 });
 
+describe('a file as a spreadsheet saves it', () => {
+  it('may begin with the mark that tells its letters; only there is that mark left out', () => {
+    const marked = read('\ufeffwall,at\nA-B,4ft');
+    expect(marked.ok && marked.table.columns.wall).toBe(0);
+    const inside = read('wall,at,note\nA-B,4ft,a\ufeffb');
+    expect(inside.ok && cellOf(inside.table, inside.table.rows[0] ?? never(), 'note')).toBe('a\ufeffb');
+  });
+});
+
+const never = (): never => {
+  throw new Error('no row');
+};
+
 describe('a length in a cell', () => {
   const lengthIn = (text: string, units: 'imperial' | 'metric' = 'imperial') => {
     const reading = read(text);
