@@ -7,7 +7,7 @@ import { inches, subtract, ZERO, nanometres } from '../../kernel/measure';
 import type { Openings } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
 import type { Wall } from '../outline';
-import type { Steel } from '../steel';
+import type { Bar, Steel } from '../steel';
 import { type StockPlan, cutStock } from '../../kernel/stock/cutStock';
 import { figureOf } from '../../kernel/figures/figure';
 import { givenCount } from '../../kernel/figures/how';
@@ -21,7 +21,8 @@ const KERF = inches(1 / 8);
 /** What `blockedOn` goes by. */
 interface BlockedOnInput {
   readonly run: PlateRun;
-  readonly steel: Steel;
+  /** Bars that stand in its wall. */
+  readonly standing: readonly Bar[];
   readonly bracing: Bracing;
   readonly openings: Openings;
   readonly inserts: Inserts;
@@ -29,14 +30,13 @@ interface BlockedOnInput {
 }
 
 /** Where a wall has no room for a bolt: bars that reach its depth, braces, and what lies in its top. */
-function blockedOn({ run, steel, bracing, openings, inserts, rules }: BlockedOnInput): readonly Blocked[] {
+function blockedOn({ run, standing, bracing, openings, inserts, rules }: BlockedOnInput): readonly Blocked[] {
   const clear = rules.length('topoff.bolt.clear');
   const brace = rules.length('topoff.bolt.brace');
   const deep = run.top - rules.length('topoff.bolt.embed');
   const about = (from: number, to: number, by: number): Blocked => ({ from: from - by, to: to + by });
   return [
-    ...steel.bars
-      .filter((bar) => bar.wall === run.wall && (bar.use === 'vertical' || bar.use === 'jamb'))
+    ...standing
       .filter((bar) => bar.top > deep && bar.bottom < run.top)
       .map((bar) => about(bar.from, bar.to, clear)),
     ...bracing.walls
@@ -52,6 +52,18 @@ function blockedOn({ run, steel, bracing, openings, inserts, rules }: BlockedOnI
   ];
 }
 
+/** Bars that stand up, by their wall. */
+function standingByWall({ bars }: Steel): ReadonlyMap<string, readonly Bar[]> {
+  const found = new Map<string, Bar[]>();
+  for (const bar of bars) {
+    if (bar.use !== 'vertical' && bar.use !== 'jamb') continue;
+    const own = found.get(bar.wall);
+    if (own) own.push(bar);
+    else found.set(bar.wall, [bar]);
+  }
+  return found;
+}
+
 function boltedRun(
   run: PlateRun,
   blocked: readonly Blocked[],
@@ -61,7 +73,8 @@ function boltedRun(
   const ends = splices(run, rules);
   const pieces = ends.map((to, index): Judged<PlatePiece, TopOffProblem> => {
     const from = ends[index - 1] ?? run.from;
-    const laid = layBolts(from, to, blocked, wants);
+    const beside = blocked.filter((each) => each.to > from && each.from < to);
+    const laid = layBolts(from, to, beside, wants);
     return {
       value: { from, to, bolts: laid.at },
       problems: laid.short
@@ -118,12 +131,16 @@ export function buildTopOff(
   rules: HouseRules,
 ): TopOff {
   const walls = shell.loops.flatMap(({ built }) => (built?.walls ?? []).map((wall) => ({ built, wall })));
+  const standing = standingByWall(steel);
   const bolted = allOf(
     walls
       .flatMap(({ built, wall }) =>
         built ? plateRuns({ built, wall, levels, openings: openings.placed, rules }) : [],
       )
-      .map((run) => boltedRun(run, blockedOn({ run, steel, bracing, openings, inserts, rules }), rules)),
+      .map((run) => {
+        const bars = standing.get(run.wall) ?? [];
+        return boltedRun(run, blockedOn({ run, standing: bars, bracing, openings, inserts, rules }), rules);
+      }),
   );
   const runs = bolted.value;
   const width = rules.length('topoff.plate.width');
