@@ -249,7 +249,7 @@ describe('the brace plan on paper', () => {
     const html = sheet(demo);
     for (const wall of bracing.walls) expect(html).toContain(wall.name);
     expect(html.match(/<line/g)?.length).toBeGreaterThanOrEqual(braces.length);
-    expect(html).toContain('Nobody on the planks in high wind');
+    expect(html).toContain('Keep off the planks in high wind');
     expect(html).toContain('In wind of 25 mph');
   });
 

@@ -54,7 +54,7 @@ export function WallView({
   readonly stage: string;
   readonly worked: WorkedPlan;
   readonly walls: readonly Wall[];
-  /** The wall that is looked at. No strip is shown where there is none. */
+  /** The chosen wall; without one, no strip is shown. */
   readonly wall: Wall | undefined;
   readonly aside: AsideOf;
   readonly strip: StripOf;

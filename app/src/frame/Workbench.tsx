@@ -190,7 +190,7 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
       setRulesShown(true);
     },
   });
-  // What is looked at comes first: until it is worked, nothing else is fetched beside it.
+  // The shown view comes first: the others are fetched once it is worked.
   const shown = job.worked !== null;
   useEffect(() => {
     if (!shown) return;

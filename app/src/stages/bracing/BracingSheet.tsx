@@ -101,7 +101,7 @@ export function BracingSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
             </p>
           )}
           <p className="mt-1 text-sm font-semibold">
-            Brace every wall before it is left. Nobody on the planks in high wind or lightning.
+            Brace every wall before you leave it. Keep off the planks in high wind and lightning.
           </p>
         </>
       )}

@@ -35,7 +35,7 @@ export function OrderPanel({ job, pour, walls, open, onOpen, set }: OrderPanelPr
   const lines: readonly (readonly [string, RuleId])[] = [
     ['Placed by', 'pour.method'],
     ['It places', rateRule(method)],
-    ['with so many people', crewRule(method)],
+    ['Crew, people', crewRule(method)],
     ['A truck every, min', 'pour.truck.spacing'],
     ['Trucks to and fro', 'pour.truck.count'],
     ['A truck brings', 'pour.truck.load'],

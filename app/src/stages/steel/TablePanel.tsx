@@ -1,4 +1,4 @@
-import { showLength } from '@ombra/core/kernel/measure';
+import { showLength, writeQuantity } from '@ombra/core/kernel/measure';
 import type { Wall } from '@ombra/core/stages/outline';
 import {
   type ReinforcementTable,
@@ -184,7 +184,7 @@ export function TablePanel({ job, steel, walls }: TablePanelProps) {
                   <strong className="figures">{nameOf(pick.wall)}</strong>:{' '}
                   {pick.backfill === null
                     ? 'how high its soil stands is not said; write 0 where there is none.'
-                    : `no row covers ${showLength(pick.height, units)} of wall with ${showLength(pick.backfill, units)} of soil at ${String(pick.soil)} lb/ft³: ask the engineer.`}
+                    : `no row covers ${showLength(pick.height, units)} of wall with ${showLength(pick.backfill, units)} of soil at ${writeQuantity(pick.soil, 'fluid-weight', units)}: ask the engineer.`}
                 </li>
               ))}
             </ul>

@@ -38,7 +38,7 @@ export interface Reading {
   };
 }
 
-/** Nobody listens yet. */
+/** A reading without listeners; `during` adds them. */
 export function makeReading(): Reading {
   const listening: Map<RuleId, unknown>[] = [];
   return {

@@ -132,7 +132,7 @@ function contradictions(family: Family): readonly DocumentProblem[] {
 
 const PLAIN_TEXT = new Set(['format', 'kind', 'id', 'name']);
 
-/** Every length text of a file as a length; unreadable ones are told by their place. */
+/** Reads every length of a file; a problem names the place of each unreadable one. */
 function readLengths(value: unknown, where: string): Judged<unknown, DocumentProblem> {
   if (typeof value === 'string') {
     const reading = readLength(value, 'imperial');

@@ -87,7 +87,7 @@ interface LengthOrInput {
   readonly units: UnitSystem;
 }
 
-/** A size of the footing as somebody has typed it; the usual one where nobody has, or where it cannot be. */
+/** A typed size of the footing; the usual one where none is typed or it is out of range. */
 function lengthOr({ text, usual, what, wall, units }: LengthOrInput): Judged<Length, FootingProblem> {
   if (text === undefined) return fine(usual);
   const reading = readLength(text, units);

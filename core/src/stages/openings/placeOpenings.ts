@@ -309,7 +309,7 @@ export function placeOpenings(
     }
     placed.push({ ...next, worked: next.worked && !other });
   }
-  // What is wrong with a buck's figures is told once, last, and not with every opening that has one.
+  // A bad buck figure is reported once, not once per opening that uses the buck.
   const ofBucks = new Map(
     problems.flatMap((each) =>
       each.kind === 'buck-figure' ? [[`${each.buck}:${each.text}`, each] as const] : [],

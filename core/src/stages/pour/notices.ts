@@ -1,4 +1,4 @@
-import { type UnitSystem, showLength, toCelsius } from '../../kernel/measure';
+import { type UnitSystem, showLength, toCelsius, writeQuantity } from '../../kernel/measure';
 import { type Pouring, type PourProblem, COLD_AIR } from '.';
 import { ACI_MOST_SLUMP } from './pressure';
 import { pourRules } from './rules';
@@ -180,7 +180,7 @@ function pourWording(
       place,
       where: 'Pressure',
       rule: 'pour.mix.slump',
-      what: `Slump of ${String(problem.slump)} in is over the ${String(ACI_MOST_SLUMP)} in up to which the formula holds: the whole head is taken.`,
+      what: `Slump of ${writeQuantity(problem.slump, 'slump', units)} is over the ${writeQuantity(ACI_MOST_SLUMP, 'slump', units)} up to which the formula holds: the whole head is taken.`,
     }),
     'dwell-short': (problem) => ({
       severity: 'mind',

@@ -142,13 +142,15 @@ function substitutions(input: SteelInput, rules: HouseRules): readonly SteelProb
   );
 }
 
+/** 28 MPa is 4061 psi, and sold as 4000 psi: a share of the strength that only the round figure takes. [ours] */
+const ROUND_FIGURE = 0.98;
+
 /** What is to be said of a mix that is ordered weaker than what follows from its strength counts on. */
 function judgeMix(rules: HouseRules, screened: boolean): readonly SteelProblem[] {
   const counted = rules.quantity('steel.concrete.strength');
   const mix = Number(rules.choice('pour.mix.strength'));
   const matters = screened || rules.choice('steel.lap') === 'class-b';
-  // A mix is named by a round figure in either system of units; what that rounds is no weaker concrete.
-  const least = counted * 0.98;
+  const least = counted * ROUND_FIGURE;
   if (!matters || mix >= least) return [];
   const rule = rules.book['pour.mix.strength'];
   const mixes = rule.type === 'choice' ? rule.choices.map(({ value }) => Number(value)) : [];

@@ -13,6 +13,9 @@ const TABLE_WORDS: Readonly<Record<Extract<SteelProblem, { kind: 'table-row-unre
     spacing: 'spacing is no length from 4 in to 10 ft',
   };
 
+/** A weight of soil: `45 lb/ft³`, `7 kN/m³`. */
+const soilText = (pcf: number, units: UnitSystem): string => writeQuantity(pcf, 'fluid-weight', units);
+
 /** A strength of concrete: `4000 psi`, `28 MPa`. */
 const strengthText = (psi: number, units: UnitSystem): string => writeQuantity(psi, 'strength', units);
 
@@ -183,7 +186,7 @@ function wording(
       severity: 'mind',
       where: 'Table',
       place: {},
-      what: `The reinforcement table has no row for soil of ${String(problem.soil)} lb/ft³ against walls up to ${showLength(problem.height, units)}; such a wall takes the next heavier row, or none.`,
+      what: `The reinforcement table has no row for soil of ${soilText(problem.soil, units)} against walls up to ${showLength(problem.height, units)}; such a wall takes the next heavier row, or none.`,
     }),
     'table-gaps-more': (problem) => ({
       severity: 'mind',
@@ -201,7 +204,7 @@ function wording(
       severity: 'stop',
       ...onWall(problem.wall),
       rule: 'steel.soil.weight',
-      what: `No row of the reinforcement table covers a wall of ${showLength(problem.height, units)} with ${showLength(problem.backfill, units)} of soil at ${String(problem.soil)} lb/ft³: ask the engineer. The spec’s own verticals stand until then.`,
+      what: `No row of the reinforcement table covers a wall of ${showLength(problem.height, units)} with ${showLength(problem.backfill, units)} of soil at ${soilText(problem.soil, units)}: ask the engineer. The spec’s own verticals stand until then.`,
     }),
     'few-slots': (problem) => ({
       severity: 'mind',

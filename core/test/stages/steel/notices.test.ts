@@ -124,3 +124,23 @@ describe('a mix that is weaker than the steel counts on', () => {
     expect(notice?.fixes).toEqual([]);
   });
 });
+
+describe('quantities that were typed in metric', () => {
+  const row = { height: '2400mm', backfill: '1200mm', soil: 30, size: '#5', spacing: '600mm' };
+  const whats = (rules: Plan['rules'], change: Partial<Plan> = {}): string =>
+    work(rectangle({ units: 'metric', rules, ...change }))
+      .notices.map(({ what }) => what)
+      .join('\n');
+
+  it('are told in the job’s own unit, rounded as they are measured', () => {
+    const steel = {
+      table: { name: 'Invented', rows: [row] },
+      walls: { w1: { backfill: '1500mm', held: 'top' as const } },
+    };
+    const soil = whats({ 'steel.soil.weight': '7 kN/m³' }, { steel });
+    expect(soil).toContain('of soil at 7 kN/m³');
+    const slump = whats({ 'pour.mix.slump': '230 mm' });
+    expect(slump).toMatch(/Slump of 230 mm is over/);
+    expect(`${soil}${slump}`).not.toMatch(/\d\.\d{4}/);
+  });
+});
