@@ -122,6 +122,24 @@ describe('saving', () => {
     expect(tab.lastShown()).toBe('saved');
   });
 
+  it('never says saved over an edit, not even while the browser is still keeping it', async () => {
+    const kept = tab.ports.keep;
+    const waiting: (() => void)[] = [];
+    const slow: SyncPorts = {
+      ...tab.ports,
+      keep: (pending) =>
+        new Promise<void>((resolve) => {
+          waiting.push(() => {
+            void kept(pending).then(resolve);
+          });
+        }),
+    };
+    const done = makeSync(slow, job).changed(planNamed('one'));
+    expect(tab.lastShown()).toBe('unsent');
+    for (const keep of waiting) keep();
+    await done;
+  });
+
   it('sends a burst of edits as one save', async () => {
     const sync = makeSync(tab.ports, job);
     for (const name of ['o', 'on', 'one']) await sync.changed(planNamed(name));

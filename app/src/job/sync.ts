@@ -181,9 +181,9 @@ export function makeSync(ports: SyncPorts, job: { readonly id: string; readonly 
         void flush();
       }, LONGEST_WAIT);
       schedule(QUIET);
+      // At once, not when the browser has kept it: “Saved” must never stand over an edit that is not.
+      if (!sending && !stopped) ports.show({ kind: 'unsent' });
       await ports.keep(pending);
-      if (stopped) return;
-      if (!sending && isWaiting()) ports.show({ kind: 'unsent' });
     },
     /** Takes up an edit that an earlier visit could not send, under its own id and base. It may have arrived unheard. */
     resume: async (left: PendingSave): Promise<void> => {
