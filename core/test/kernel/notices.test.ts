@@ -12,7 +12,7 @@ type Problem =
 const table: NoticeTable<Problem, 'where'> = {
   leans: ({ wall, loop }) => ({ severity: 'stop', place: { wall, loop }, what: 'It leans.' }),
   cracked: ({ wall, course }) => ({
-    severity: 'mind',
+    severity: 'check',
     where: `course ${String(course)}`,
     key: course,
     place: { wall },

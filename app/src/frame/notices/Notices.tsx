@@ -6,7 +6,7 @@ const LOOKS: Readonly<
   Record<Severity, { readonly word: string; readonly colour: string; readonly Icon: typeof OctagonX }>
 > = {
   stop: { word: 'Stop', colour: 'text-stop', Icon: OctagonX },
-  mind: { word: 'Mind', colour: 'text-mind', Icon: CircleAlert },
+  check: { word: 'Mind', colour: 'text-check', Icon: CircleAlert },
   tip: { word: 'Tip', colour: 'text-tip', Icon: Lightbulb },
 };
 

@@ -65,7 +65,7 @@ export const BraceLayer = memo(function BraceLayer({ frame, walls, straps, chose
       <path d={drawn.uprights} strokeWidth={3.4} className="stroke-ink" />
       <path d={drawn.feet} strokeWidth={3.4} className="stroke-ink" />
       <path d={drawn.planks} strokeWidth={3} className="stroke-cut-line" />
-      <path d={drawn.planksBack} strokeWidth={3} className="stroke-mind" />
+      <path d={drawn.planksBack} strokeWidth={3} className="stroke-check" />
       <path d={drawn.chosen} strokeWidth={7} strokeOpacity={0.7} className="stroke-chalk" />
     </g>
   );

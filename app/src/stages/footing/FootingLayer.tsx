@@ -180,7 +180,7 @@ function Surveyed({ frame, worked, survey, loop, tall, units, footing }: GroundP
           d={past
             .map((place) => `M${rounded(x(place.station))} ${rounded(y(place.height) + 4)}l4 7h-8z`)
             .join('')}
-          className="fill-mind"
+          className="fill-check"
         />
       )}
       <line

@@ -62,7 +62,7 @@ function Summary({
         )}
       </dl>
       {!onRock && survey.pastLimit.length > 0 && (
-        <p className="text-sm text-mind">
+        <p className="text-sm text-check">
           <span aria-hidden="true">▲</span> {survey.pastLimit.length} places past the job’s limit.
         </p>
       )}

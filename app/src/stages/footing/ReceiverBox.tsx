@@ -201,11 +201,11 @@ export function ReceiverBox({ job, worked, wall, pass }: ReceiverBoxProps) {
       )}
       <ul role="status" className="text-sm">
         {report.slice(0, 8).map((line, index) => (
-          <li key={line} className={index === 0 ? 'text-record' : 'text-mind'}>
+          <li key={line} className={index === 0 ? 'text-record' : 'text-check'}>
             {line}
           </li>
         ))}
-        {report.length > 8 && <li className="text-mind">and {report.length - 8} more passed over.</li>}
+        {report.length > 8 && <li className="text-check">and {report.length - 8} more passed over.</li>}
       </ul>
     </div>
   );

@@ -189,7 +189,7 @@ export function MixPanel({ job, pour, open, onOpen, set }: MixPanelProps) {
               slump {slumpText(mix.slump.least, plan.units)} to {slumpText(mix.slump.most, plan.units)} (ASTM
               C143); for {METHOD_WORDS[pour.method]} crews order {slumpText(mix.usualSlump[0], plan.units)} to{' '}
               {slumpText(mix.usualSlump[1], plan.units)}
-              {outside && <strong className="text-mind"> — the order lies outside that</strong>}
+              {outside && <strong className="text-check"> — the order lies outside that</strong>}
             </li>
             <li>
               {mix.temperature.least === null

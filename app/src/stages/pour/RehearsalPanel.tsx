@@ -247,7 +247,7 @@ function Trucks({ job, pour, rehearsal }: Pick<RehearsalPanelProps, 'job' | 'pou
       </button>
       {best && (
         <div className={stale ? 'text-quiet' : ''} role="status">
-          {stale && <p className="text-mind">The pour has changed since: find them again.</p>}
+          {stale && <p className="text-check">The pour has changed since: find them again.</p>}
           <p className="mt-1">
             <strong>Best: {orderText(pour, best)}.</strong>
           </p>
@@ -406,7 +406,7 @@ export function RehearsalPanel({ job, pour, played, rehearsal, seed }: Rehearsal
         </div>
         {odds && (
           <div className={`mt-1 flex flex-col gap-2 ${stale ? 'opacity-60' : ''}`}>
-            {stale && <p className="text-mind">The pour has changed since: play them again.</p>}
+            {stale && <p className="text-check">The pour has changed since: play them again.</p>}
             <ul className="figures text-[17px]">
               {lines.map(([name, share, judged]) => (
                 <li key={name} className="flex justify-between border-b border-line">

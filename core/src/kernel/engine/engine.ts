@@ -34,7 +34,7 @@ export interface Engine {
   readonly notices: () => readonly Notice[];
 }
 
-const ORDER: Readonly<Record<Severity, number>> = { stop: 0, mind: 1, tip: 2 };
+const ORDER: Readonly<Record<Severity, number>> = { stop: 0, check: 1, tip: 2 };
 
 /** What an engine is made of. */
 interface EngineParts<Refused> {

@@ -1,4 +1,6 @@
+export * from './groups';
 export * from './moveText';
 export * from './notice';
-export * from './ruleNotices';
 export * from './noticeTable';
+export * from './ruleNotices';
+export * from './setAside';

@@ -1,8 +1,8 @@
 import type { PlanEdit } from '../plan';
 import type { RuleId } from '../rules';
 
-/** `stop`: cannot be worked as it stands. `mind`: works, but somebody must decide or strap. `tip`: good to know. */
-export type Severity = 'stop' | 'mind' | 'tip';
+/** `stop`: cannot go on as it stands. `check`: may hurt somebody or cost something. `tip`: good to know. */
+export type Severity = 'stop' | 'check' | 'tip';
 
 /** Where a notice points: on screen it can be pressed to go there. */
 export interface NoticePlace {
@@ -10,7 +10,7 @@ export interface NoticePlace {
   readonly wall?: string;
   readonly corner?: string;
   readonly rule?: string;
-  /** The stage that it is about, where that is not the outline. */
+  /** The view that deals with it; none for what belongs to the whole job. */
   readonly stage?: string;
   readonly opening?: string;
   readonly insert?: string;
@@ -27,6 +27,10 @@ export interface NoticeFix {
 export interface Notice {
   /** Stable for the same matter at the same place. */
   readonly id: string;
+  /** The same for every notice of one cause: `steel-bar-through`. */
+  readonly kind: string;
+  /** The cause in a few words, for several of a kind at once: `Bars run into inserts`. */
+  readonly about: string;
   readonly severity: Severity;
   readonly place: NoticePlace;
   /** The place in words: `C–D`, `Walk`, `Courses`. */

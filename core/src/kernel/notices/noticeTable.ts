@@ -1,7 +1,7 @@
 import type { Notice, NoticePlace } from './notice';
 
-/** A notice without its id. `key` tells two notices of one kind and place apart. */
-export type Told = Omit<Notice, 'id' | 'fixes'> &
+/** A notice as a table gives it. `key` tells two notices of one kind and place apart. */
+export type Told = Omit<Notice, 'id' | 'kind' | 'about' | 'fixes'> &
   Partial<Pick<Notice, 'fixes'>> & { readonly key?: string | number | readonly (string | number)[] };
 
 /** The problems of a kind, one that stands for several kinds among them. */
@@ -21,24 +21,31 @@ export type NoticeTable<Problem extends { readonly kind: string }, Given extends
   ) => (Omit<Told, Given> & Partial<Pick<Told, Given>>) | null;
 };
 
+/** How the problems of a stage are told. */
+export interface Wording<Problem extends { readonly kind: string }, Given extends keyof Told = never> {
+  /** What sets these kinds apart from those of other stages, ahead of each. */
+  readonly before: string;
+  /** The view that deals with them, where a table names no other. */
+  readonly stage: string;
+  /** The cause in a few words, for several of a kind at once. */
+  readonly about: Readonly<Record<Problem['kind'], string>>;
+  readonly table: NoticeTable<Problem, Given>;
+  /** What holds for every problem, where its kind does not say otherwise. */
+  readonly given?: (problem: Problem) => Pick<Told, Given>;
+}
+
 /** What of a place makes it a place of its own. */
 const PLACES = ['loop', 'wall', 'corner', 'opening', 'insert'] as const;
 
 /**
- * The notices of a stage's problems. Their ids are the kind and the place, so that what was put aside stays so while
+ * The notices of a stage's problems. Their ids are the kind and the place, so that what was set aside stays so while
  * other things change; where one place is told twice without a key, the later ones are numbered.
  *
- * @param before what sets these kinds apart from those of other stages, ahead of each
- * @param given what holds for every problem, where its kind does not say otherwise
- * @example noticesOf('steel-', [{ kind: 'bent' }], { bent: () => ({ severity: 'tip', place: { wall: 'w1' } }) })[0].id // 'steel-bent:w1'
+ * @example noticesOf([{ kind: 'bent' }], { before: 'steel-', stage: 'steel', about: { bent: 'Bent bars' }, table: { bent: () => ({ severity: 'tip', where: 'A–B', place: { wall: 'w1' }, what: 'Straighten it.' }) } })[0].id // 'steel-bent:w1'
  */
 export function noticesOf<Problem extends { readonly kind: string }, Given extends keyof Told = never>(
-  before: string,
   problems: readonly Problem[],
-  table: NoticeTable<Problem, Given>,
-  ...[given]: [Given] extends [never]
-    ? [given?: (problem: Problem) => Partial<Told>]
-    : [given: (problem: Problem) => Pick<Told, Given>]
+  { before, stage, about, table, given }: Wording<Problem, Given>,
 ): readonly Notice[] {
   const taken = new Map<string, number>();
   const tell = table as unknown as Readonly<Record<string, (problem: Problem) => Partial<Told> | null>>;
@@ -47,18 +54,24 @@ export function noticesOf<Problem extends { readonly kind: string }, Given exten
     if (!own) return [];
     const common: Partial<Told> | undefined = given?.(problem);
     const { key = [], ...told } = { ...common, ...own } as Told;
-    const place = { ...common?.place, ...own.place };
+    const place = { stage, ...common?.place, ...own.place };
     // A wall, or a corner, is in one outline only: its id says enough.
     const { loop, ...closer } = place;
     const alone = closer.wall === undefined && closer.corner === undefined && loop !== undefined;
     const at: NoticePlace = alone ? { loop, ...closer } : closer;
-    const id = [
-      `${before}${problem.kind}`,
-      ...PLACES.flatMap((each) => at[each] ?? []),
-      ...[key].flat(),
-    ].join(':');
+    const kind = `${before}${problem.kind}`;
+    const id = [kind, ...PLACES.flatMap((each) => at[each] ?? []), ...[key].flat()].join(':');
     const same = taken.get(id) ?? 0;
     taken.set(id, same + 1);
-    return [{ fixes: [], ...told, place, id: same === 0 ? id : `${id}:${String(same + 1)}` }];
+    return [
+      {
+        fixes: [],
+        ...told,
+        kind,
+        about: about[problem.kind as Problem['kind']],
+        place,
+        id: same === 0 ? id : `${id}:${String(same + 1)}`,
+      },
+    ];
   });
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { type DocumentProblem, isObject, problemsOf } from '../forms';
-import { rulesField } from './fields';
+import { copyOf, rulesField, withoutKey } from './fields';
 import type { Editing, FileFields, PlanPart } from './part';
 import { type Plan, type PlanEdit, PLAN_FORMAT, PLAN_VERSION } from './plan';
 import { renamedRules } from './renamed';
@@ -50,7 +50,20 @@ const FRAME = {
 
 const rules = {
   rules: rulesField.optional().describe('House rules that this job sets for itself, by rule id.'),
+  setAside: z
+    .array(
+      z.strictObject({ notice: z.string().max(200), what: z.string().max(2_000), word: z.string().max(300) }),
+    )
+    .max(2_000)
+    .optional()
+    .describe('Notices that somebody has seen and accepted: which, what it said, and why it can stand.'),
 };
+
+/** A plan without the notices of these ids among those that are set aside. */
+function withoutAsides(plan: Plan, ids: readonly string[]): Plan {
+  const left = (plan.setAside ?? []).filter(({ notice }) => !ids.includes(notice));
+  return left.length === 0 ? withoutKey(plan, 'setAside') : { ...plan, setAside: left };
+}
 
 /** What can be done to the frame. */
 const FRAME_EDITS: PlanPart['edits'] = {
@@ -60,6 +73,12 @@ const FRAME_EDITS: PlanPart['edits'] = {
     const others = Object.fromEntries(Object.entries(plan.rules).filter(([id]) => id !== rule));
     return { ...plan, rules: value === null ? others : { ...others, [rule]: value } };
   },
+  'set-aside': (plan, { notices, word }) => {
+    const ids = notices.map(({ notice }) => notice);
+    const others = withoutAsides(plan, ids).setAside ?? [];
+    return { ...plan, setAside: [...others, ...notices.map((each) => ({ ...each, word }))] };
+  },
+  'bring-back': (plan, { notices }) => withoutAsides(plan, notices),
 };
 
 /** The plan document made of its parts, in their order. */
@@ -96,13 +115,16 @@ export function planDocument(parts: readonly PlanPart[]): PlanDocument {
     }
     const parsed = schema.safeParse(upgraded(document, parts), { reportInput: true });
     if (!parsed.success) return { ok: false, problems: problemsOf(parsed.error, 'the plan') };
-    const file = parsed.data as FileFields & Pick<Plan, 'name' | 'units'> & Partial<Pick<Plan, 'rules'>>;
+    const file = parsed.data as FileFields &
+      Pick<Plan, 'name' | 'units'> &
+      Partial<Pick<Plan, 'rules' | 'setAside'>>;
     for (const part of parts) {
       const problem = part.judge?.(file);
       if (problem) return { ok: false, problems: [problem] };
     }
     const plan = Object.assign(
       { name: file.name, units: file.units, rules: renamedRules(file.rules ?? {}) },
+      file.setAside === undefined || file.setAside.length === 0 ? {} : { setAside: file.setAside },
       ...parts.map((part) => part.read(file as never, file.units)),
     ) as Plan;
     const seen = new Set<string>();
@@ -144,6 +166,9 @@ export function planDocument(parts: readonly PlanPart[]): PlanDocument {
       units: plan.units,
       ...(Object.assign({}, ...parts.map((part) => part.write(plan))) as FileFields),
       rules: { ...plan.rules },
+      ...(plan.setAside === undefined || plan.setAside.length === 0
+        ? {}
+        : { setAside: copyOf(plan.setAside) }),
     }),
     applyEdit,
   };

@@ -1,4 +1,5 @@
 import type { UnitSystem } from '../measure';
+import type { SetAside } from '../notices/setAside';
 import type { RuleOverrides } from '../rules';
 
 export const PLAN_FORMAT = 'ombra.plan';
@@ -13,6 +14,8 @@ export interface Plan {
   readonly name: string;
   readonly units: UnitSystem;
   readonly rules: RuleOverrides;
+  /** Notices that somebody has seen and accepted. */
+  readonly setAside?: readonly SetAside[];
 }
 
 /** What a user can do to a plan, by kind. Every stage adds the edits of its part. */
@@ -24,6 +27,14 @@ export interface PlanEdits {
     readonly rule: string;
     readonly value: string | number | null;
   };
+  /** Sets notices aside with a word, or changes the word of those that are. */
+  readonly 'set-aside': {
+    readonly kind: 'set-aside';
+    readonly notices: readonly Pick<SetAside, 'notice' | 'what'>[];
+    readonly word: string;
+  };
+  /** Tells notices again that were set aside. */
+  readonly 'bring-back': { readonly kind: 'bring-back'; readonly notices: readonly string[] };
   readonly all: { readonly kind: 'all'; readonly edits: readonly PlanEdit[] };
 }
 

@@ -15,12 +15,31 @@ const WHY_WORDS = {
 
 /** What would make a walkway, in words. */
 function cureText(cure: PlankCure, told: (length: Length) => string): string {
-  if (cure.kind === 'plank') return `Planks of ${told(cure.length)} among them would.`;
+  if (cure.kind === 'plank') return `Add planks of ${told(cure.length)}.`;
   if (cure.kind === 'braces') {
-    return `With its first and its last brace at ${told(cure.from)} and ${told(cure.to)} they would, if its corners are held by boards.`;
+    return `Move the first and last brace to ${told(cure.from)} and ${told(cure.to)}, and hold the corners with boards.`;
   }
-  return 'No usual length would: use the loose scaffold there.';
+  return 'No usual length works. Use loose scaffold there.';
 }
+
+/** The causes, for several places at once. */
+const ABOUT: Readonly<Record<BracingProblem['kind'], string>> = {
+  'stock-unreadable': 'Stock lengths that cannot be read',
+  'no-plank-fits': 'No plank fits the bays',
+  'spacing-under-grid': 'Brace spacing under the strip spacing',
+  'plank-plan-missing': 'Walls without a walkway',
+  'walkway-parted': 'Openings that cut the walkway',
+  'no-strip': 'Places with no strip to brace',
+  'bay-wide': 'Braces too far apart',
+  'upright-short': 'Uprights too short',
+  'upright-long': 'Uprights too long',
+  'walkway-gap': 'Gaps in the walkway at corners',
+  'leg-in-doorway': 'Brace legs in front of doorways',
+  guardrails: 'Guardrails needed',
+  'loose-ground': 'Ground too loose for stakes',
+  bank: 'Banks on the braced side',
+  'gear-short': 'Not enough gear',
+};
 
 function wording(
   units: UnitSystem,
@@ -39,97 +58,98 @@ function wording(
       key: problem.text,
       severity: 'stop',
       ...job(problem.what === 'plank' ? 'Planks' : 'Uprights'),
-      what: `“${problem.text}” cannot be read as a length; it is left out. Write it as 12ft or 3.6 m.`,
+      what: `“${problem.text}” cannot be read as a length and is left out. Write it like 12ft or 3.6 m.`,
     }),
     'no-plank-fits': (problem) => ({
       severity: 'stop',
       ...job('Planks'),
       rule: 'bracing.spacing.most',
-      what: `No plank on hand spans whole bays of strips ${inInches(problem.grid)} apart, up to ${inInches(problem.most)}, with its ends over by the rules. ${problem.would.length === 0 ? 'No usual length would; let the braces stand farther apart.' : `Planks of ${problem.would.map(told).join(', ')} would.`}`,
+      what: `No plank on hand spans whole bays (strips every ${inInches(problem.grid)}, braces up to ${inInches(problem.most)}) with the overhang the rules ask for. ${problem.would.length === 0 ? 'No usual length would either. Allow wider brace spacing.' : `Planks of ${problem.would.map(told).join(', ')} would.`}`,
     }),
     'spacing-under-grid': (problem) => ({
       severity: 'stop',
       ...job('Braces'),
       rule: 'bracing.spacing.most',
-      what: `Braces are to stand at most ${inInches(problem.most)} apart and fastening strips stand ${inInches(problem.grid)} apart: ${inInches(problem.grid)} is the nearest that works, and is taken.`,
+      what: `Brace spacing is set to ${inInches(problem.most)} and fastening strips are ${inInches(problem.grid)} apart. ${inInches(problem.grid)} is the closest that works, and is used.`,
     }),
     'plank-plan-missing': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...onWall(problem.wall),
       rule: 'bracing.plank.end.least',
-      what: `The planks on hand make no walkway over its braces, ${told(problem.span)} from the first to the last. ${cureText(problem.cure, told)}`,
+      what: `The planks on hand make no walkway over these braces, ${told(problem.span)} from first to last. ${cureText(problem.cure, told)}`,
     }),
     'walkway-parted': (problem) => {
       const opening = openings.placed.find((each) => each.id === problem.opening);
       return {
-        severity: 'mind',
+        severity: 'check',
         where: opening?.name ?? nameOf(problem.wall),
         place: { wall: problem.wall, opening: problem.opening },
-        what: 'No plank spans it: the walkway ends at both its sides. Rail both ends off, or carry planks across on a trestle in the doorway.',
+        what: 'No plank spans this opening: the walkway stops on both sides. Put guardrails on both ends, or carry planks across on a trestle.',
       };
     },
     'no-strip': (problem) => ({
       key: problem.at,
-      severity: 'mind',
+      severity: 'check',
       ...onWall(problem.wall),
       rule: 'bracing.strip.share',
-      what: `No fastening strip near ${told(problem.at)} catches in enough courses and is clear, so ${WHY_WORDS[problem.why]} there has no brace. Screw a board over it on both faces and brace that.`,
+      what: `No clear fastening strip near ${told(problem.at)} runs through enough courses, so ${WHY_WORDS[problem.why]} there has no brace. Screw a board over it on both faces and brace the board.`,
     }),
     'bay-wide': (problem) => {
       const opening = openings.placed.find((each) => each.id === problem.opening);
       return {
         key: problem.from,
-        severity: 'mind',
+        severity: 'check',
         ...(opening
           ? { where: opening.name, place: { wall: problem.wall, opening: opening.id } }
           : onWall(problem.wall)),
         rule: 'bracing.spacing.most',
-        what: `Braces stand ${inInches(subtract(problem.to, problem.from))} apart from ${told(problem.from)} to ${told(problem.to)}; ${inInches(problem.most)} is the most. ${opening ? 'Brace its buck from side to side and carry the head with a strongback; keep a door passable.' : 'Screw a board over the strips there and brace that.'}`,
+        what: `Braces are ${inInches(subtract(problem.to, problem.from))} apart from ${told(problem.from)} to ${told(problem.to)}; the limit is ${inInches(problem.most)}. ${opening ? 'Brace the buck side to side and carry the head on a strongback. Keep a door passable.' : 'Screw a board over the strips there and brace the board.'}`,
       };
     },
     'upright-short': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...onWall(problem.wall),
-      what: `The longest upright that can be made is ${told(problem.nearest)} and the wall is ${told(problem.wants)}: it ends below the last course, and the top bows. Get longer uprights or joints.`,
+      what: `The longest upright on hand makes ${told(problem.nearest)} and the wall is ${told(problem.wants)}: it stops below the last course, and the top bows. Get longer uprights or joiners.`,
     }),
     'upright-long': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...onWall(problem.wall),
-      what: `The shortest upright on hand is ${told(problem.shortest)} and the wall is ${told(problem.height)}: it stands in the way of the hose. Take shorter ones, or a waler and diagonals.`,
+      what: `The shortest upright on hand is ${told(problem.shortest)} and the wall is ${told(problem.height)}: it gets in the way of the hose. Use shorter ones, or a waler and diagonals.`,
     }),
     'walkway-gap': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       where: `Corner ${problem.corner}`,
       place: { corner: problem.corner },
       what: {
         'outward-turn':
-          'The walkway turns round an outward corner, where no bracket stands: carry planks across on a bracket set at the corner, or rail both ends off.',
-        'sides-differ': 'Its walls are braced on different sides: the walkway ends here. Rail both ends off.',
+          'The walkway turns an outside corner with no bracket. Carry planks across on a bracket at the corner, or put guardrails on both ends.',
+        'sides-differ':
+          'The two walls are braced on different sides: the walkway stops here. Put guardrails on both ends.',
         'ends-short':
-          'Planks end short of each other: the walkway has a gap. Rail it off, or move the braces nearer to the corner.',
+          'Planks stop short of each other: the walkway has a gap. Put guardrails on it, or move the braces closer to the corner.',
       }[problem.why],
     }),
     'leg-in-doorway': (problem) => {
       const opening = openings.placed.find((each) => each.id === problem.opening);
       return {
         key: problem.at,
-        severity: 'mind',
+        severity: 'check',
         ...onWall(problem.wall),
         rule: 'bracing.door.clear',
-        what: `The leg of its brace at ${told(problem.at)} stands within ${inInches(problem.clear)} in front of ${opening?.name ?? 'a doorway'}, round the corner. Shorten its leg, or keep that doorway shut: people must be able to pass.`,
+        what: `The brace leg at ${told(problem.at)} is within ${inInches(problem.clear)} of ${opening?.name ?? 'a doorway'} around the corner. Shorten the leg, or close that doorway.`,
         why: bracingRules['bracing.door.clear'].reason,
       };
     },
     guardrails: (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...onWall(problem.wall),
       rule: 'bracing.guardrail.over',
-      what: `Its planks lie ${told(problem.platform)} up: guardrails go on before anyone climbs.`,
+      what: `The planks are ${told(problem.platform)} up: install guardrails before anyone climbs.`,
     }),
     'loose-ground': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...onWall(problem.wall),
-      what: `The ground ${problem.side} is loose and holds no stake: weighted blocks are counted.${problem.other ? ` Or brace it ${problem.side === 'inside' ? 'outside' : 'inside'}.` : ''}`,
+      what: `The ground ${problem.side} is too loose for stakes: weighted blocks are counted.${problem.other ? ` Or brace it ${problem.side === 'inside' ? 'outside' : 'inside'}.` : ''}`,
       fixes: problem.other
         ? [
             {
@@ -147,17 +167,17 @@ function wording(
         : [],
     }),
     bank: (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...onWall(problem.wall),
       rule: 'bracing.foot.clear',
-      what: `There is a bank on the braced side: keep legs off its edge and people out from under it.`,
+      what: 'There is a bank on the braced side. Keep brace legs off its edge and people out from under it.',
       why: bracingRules['bracing.foot.clear'].reason,
     }),
     'gear-short': (problem) => ({
       key: problem.part,
-      severity: 'mind',
+      severity: 'check',
       ...job(problem.part),
-      what: `${String(problem.wanted)} are wanted and ${String(problem.onHand)} are on hand: ${String(problem.wanted - problem.onHand)} short.`,
+      what: `${String(problem.wanted)} needed, ${String(problem.onHand)} on hand: ${String(problem.wanted - problem.onHand)} short.`,
     }),
   };
 }
@@ -169,6 +189,9 @@ export const bracingNotices = (
   nameOf: (wall: string) => string,
   openings: Openings,
 ): readonly Notice[] =>
-  noticesOf('bracing-', bracing.problems, wording(units, nameOf, openings), () => ({
-    place: { stage: 'bracing' },
-  }));
+  noticesOf(bracing.problems, {
+    before: 'bracing-',
+    stage: 'bracing',
+    about: ABOUT,
+    table: wording(units, nameOf, openings),
+  });

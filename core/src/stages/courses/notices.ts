@@ -8,18 +8,38 @@ import { type Notice, type NoticeTable, noticesOf } from '../../kernel/notices';
 export const STRAP_REASONS: Readonly<Record<StrapReason, string>> = {
   ear: 'an ear is too long',
   short: 'a piece is too short',
-  'web-to-web': 'the webs stand too far apart',
-  stagger: 'a joint lies over a joint',
-  'beside-corner': 'a cut stands beside a corner',
+  'web-to-web': 'webs are too far apart',
+  stagger: 'joint over joint',
+  'beside-corner': 'a cut is next to a corner',
   seam: 'common seam',
   'lapped-corner': 'corner cut from blocks',
-  'mitred-corner': 'mitred corner',
+  'mitred-corner': 'mitered corner',
   'step-end': 'butts against a footing step',
   'free-end': 'free end: close it with a bulkhead',
   tee: 'another wall meets it here',
   curve: 'curved wall',
   'wide-head': 'boards over a wide head',
   pier: 'short pier',
+};
+
+/** The causes, for several places at once. */
+const ABOUT: Readonly<Record<CourseFinding['kind'], string>> = {
+  'cell-bars': 'Bars in the cells',
+  'turn-too-sharp': 'Turns too sharp to miter',
+  'corner-lapped': 'Corners between two core thicknesses',
+  curved: 'Curved walls',
+  'corner-mitred': 'Mitered corners',
+  'seam-off-wall': 'Common seams off their wall',
+  'cuts-do-not-fit': 'Chosen cuts that no longer fit',
+  'as-laid-unreadable': 'Pulled lengths that cannot be read',
+  'as-laid': 'Courses that came out long or short',
+  'strip-too-low': 'Thin strips at sills and heads',
+  'rip-too-low': 'Courses ripped too low',
+  'too-short-for-corners': 'Walls too short for their corners',
+  'filler-near-corner': 'Cuts next to a corner',
+  'off-pitch': 'Cuts off the interlock',
+  straps: 'Joints to strap',
+  stagger: 'Joints over joints',
 };
 
 const joints = (count: number): string => (count === 1 ? '1 joint' : `${String(count)} joints`);
@@ -35,20 +55,20 @@ function wording(
       severity: 'tip',
       where: 'Courses',
       place: { setting: 'courses' },
-      what: `Horizontal bars lie in the cells of ${finding.courses.length === 1 ? 'course' : 'courses'} ${finding.courses.join(', ')}. Saw the blocks at a cell to turn corners; the drawings say which bars.`,
+      what: `Horizontal bars lie in the cells of ${finding.courses.length === 1 ? 'course' : 'courses'} ${finding.courses.join(', ')}. Saw blocks at a cell to turn corners. The drawings say which bars.`,
     }),
     'turn-too-sharp': (finding) => ({
       severity: 'stop',
       where: `Corner ${finding.corner}`,
       place: { loop: finding.loop, corner: finding.corner },
-      what: 'This turn is too sharp to be mitred: the cut would run through half a block. Split it into two turns.',
+      what: 'This turn is too sharp to miter: the cut would run through half a block. Split it into two turns.',
     }),
     'corner-lapped': (finding) => ({
-      severity: 'mind',
+      severity: 'check',
       where: `Corner ${finding.corner}`,
       place: { loop: finding.loop, corner: finding.corner },
-      what: 'Walls of different core meet: no moulded corner fits. Blocks run through in turns, course about; cut the inner panel out where the cores meet, close the open ends with foam, strap both faces.',
-      why: 'A corner cut from blocks has no webs round it.',
+      what: 'Two core thicknesses meet, and no molded corner fits. Run the blocks through on alternate walls, course by course. Cut out the inner panel where the cores meet, close open ends with foam, and strap both faces.',
+      why: 'No web ties a corner cut from blocks.',
     }),
     curved: (finding) => {
       const longer = finding.outside >= finding.inside ? 'outer' : 'inner';
@@ -57,34 +77,34 @@ function wording(
         where: nameOf(finding.wall),
         place: { wall: finding.wall },
         rule: 'courses.curve.webs',
-        what: `Curved: outer face ${showLength(finding.outside, units)}, inner face ${showLength(finding.inside, units)}. Blocks are laid on the ${longer} face; saw ${String(finding.cutsABlock)} relief cuts in the other face of every block, ${String(finding.cutsACourse)} a course, each a wedge of ${showLength(finding.wedge, units, { style: 'inches', partsPerInch: 32 })}. Strap every joint.`,
+        what: `Curve: outer face ${showLength(finding.outside, units)}, inner face ${showLength(finding.inside, units)}. Lay blocks to the ${longer} face. In the other face saw ${String(finding.cutsABlock)} relief cuts per block, ${String(finding.cutsACourse)} per course, each a wedge of ${showLength(finding.wedge, units, { style: 'inches', partsPerInch: 32 })}. Strap every joint.`,
         why: coursesRules['courses.curve.webs'].reason,
       };
     },
     'corner-mitred': (finding) => ({
-      severity: 'mind',
+      severity: 'check',
       where: `Corner ${finding.corner}`,
       place: { loop: finding.loop, corner: finding.corner },
-      what: 'No moulded piece has this turn: saw both walls at half of it, and strap the joint on both faces in every course.',
-      why: 'A mitred corner has no webs round it and nothing interlocks across it.',
+      what: 'No molded corner has this angle. Miter both walls at half of it, and strap the joint on both faces in every course.',
+      why: 'No web or interlock crosses a mitered corner.',
     }),
     'seam-off-wall': (finding) => ({
       severity: 'stop',
       where: nameOf(finding.wall),
       place: { wall: finding.wall },
-      what: `A common seam at “${finding.text}” does not lie between the legs of this wall’s corners; running bond is laid instead. Move the seam, or take it off.`,
+      what: `A common seam at “${finding.text}” is not between the corner legs of this wall. Running bond is laid instead. Move the seam, or remove it.`,
       fixes: [
         {
-          label: 'Take the seam off',
+          label: 'Remove the seam',
           edit: { kind: 'set-wall', row: finding.wall, change: { bond: null } },
         },
       ],
     }),
     'cuts-do-not-fit': (finding) => ({
-      severity: 'mind',
+      severity: 'check',
       where: nameOf(finding.wall),
       place: { wall: finding.wall },
-      what: 'The cuts chosen for this wall no longer add up to its run; the usual rule cuts it instead.',
+      what: 'The cuts chosen for this wall no longer add up. The usual rule cuts it instead.',
       fixes: [
         {
           label: 'Forget the chosen cuts',
@@ -97,7 +117,7 @@ function wording(
       severity: 'stop',
       where: nameOf(finding.wall),
       place: { wall: finding.wall },
-      what: `“${finding.text}” in course ${String(finding.course)} cannot be read as the length that the wall came out at, or there is no such course.`,
+      what: `The pulled length “${finding.text}” in course ${String(finding.course)} cannot be read, or the wall has no such course.`,
     }),
     'as-laid': (finding) => {
       const grown = finding.by > 0;
@@ -105,13 +125,13 @@ function wording(
       const size = showLength(abs(finding.by), units, { style: 'inches', partsPerInch: 32 });
       return {
         key: finding.course,
-        severity: much ? 'mind' : 'tip',
+        severity: much ? 'check' : 'tip',
         where: nameOf(finding.wall),
         place: { wall: finding.wall },
         rule: 'courses.growth.perPiece',
         what:
           finding.by === 0
-            ? `Course ${String(finding.course)} came out just as planned.`
+            ? `Course ${String(finding.course)} came out as planned.`
             : `Course ${String(finding.course)} came out ${size} ${grown ? 'long' : 'short'}${
                 much ? ', more than blocks usually grow' : ''
               }. In the next courses trim at ${showLength(finding.trimAt, units)}${
@@ -124,42 +144,42 @@ function wording(
     },
     'strip-too-low': (finding) => ({
       key: finding.course,
-      severity: 'mind',
+      severity: 'check',
       where: openings.placed.find((each) => each.id === finding.opening)?.name ?? nameOf(finding.wall),
       place: { wall: finding.wall, stage: 'openings', opening: finding.opening },
       rule: 'courses.rip.least',
-      what: `A strip of only ${inInches(finding.height)} is left of course ${String(finding.course)} at its sill or head. Move it to the course line, or glue the strip to the block beside it.`,
+      what: `Only a ${inInches(finding.height)} strip of course ${String(finding.course)} is left at the sill or head. Move the opening to the course line, or glue the strip to the next block.`,
       why: coursesRules['courses.rip.least'].reason,
     }),
     'rip-too-low': (finding) => ({
       key: finding.course,
-      severity: 'mind',
+      severity: 'check',
       where: nameOf(finding.wall),
       place: { wall: finding.wall },
       rule: 'courses.rip.least',
-      what: `Course ${String(finding.course)} would be ripped to ${inInches(finding.height)} here. Move the footing or the top to a course, or take the strip up with the course beside it.`,
+      what: `Course ${String(finding.course)} is ripped to only ${inInches(finding.height)} here. Move the footing or the top to a course line, or rip the next course instead.`,
       why: coursesRules['courses.rip.least'].reason,
     }),
     'too-short-for-corners': (finding) => ({
       severity: 'stop',
       where: nameOf(finding.wall),
       place: { wall: finding.wall },
-      what: `Its two corner legs need ${showLength(finding.needs, units)} and the wall has ${showLength(finding.has, units)}; make it at least that long.`,
+      what: `The two corner legs take ${showLength(finding.needs, units)} and the wall is ${showLength(finding.has, units)}. Make it at least that long.`,
     }),
     'filler-near-corner': (finding) => ({
-      severity: 'mind',
+      severity: 'check',
       where: nameOf(finding.wall),
       place: { wall: finding.wall },
       rule: 'courses.filler.blocksFromCorner',
-      what: 'A cut piece stands next to a corner: the wall is too short for a whole block on both sides of it.',
+      what: 'A cut piece is next to a corner: the wall is too short for a whole block on both sides of the cut.',
       why: coursesRules['courses.filler.blocksFromCorner'].reason,
     }),
     'off-pitch': (finding) => ({
-      severity: 'mind',
+      severity: 'check',
       where: nameOf(finding.wall),
       place: { wall: finding.wall },
-      what: `The rest of ${inInches(finding.rest)} is off the ${inInches(finding.pitch)} interlock pitch: past the cut the courses will not nest. A common seam works for any length.`,
-      why: 'Nubs and sockets meet only at whole pitches.',
+      what: `The leftover ${inInches(finding.rest)} is off the ${inInches(finding.pitch)} interlock: courses will not nest past the cut. A common seam works at any length.`,
+      why: 'The interlock only meets at whole steps.',
       fixes:
         finding.seam === null
           ? []
@@ -175,21 +195,21 @@ function wording(
             ],
     }),
     straps: (finding) => ({
-      severity: 'mind',
+      severity: 'check',
       where: nameOf(finding.wall),
       place: { wall: finding.wall },
       rule: finding.reasons.includes('short') ? 'courses.filler.shortest' : 'courses.ear.longest',
-      what: `Strap ${joints(finding.joints)}${finding.cuts.length === 0 ? '' : ` at the ${finding.cuts.map(inInches).join(' and ')} cut`}, both faces: ${finding.reasons
+      what: `Strap ${joints(finding.joints)}${finding.cuts.length === 0 ? '' : ` at the ${finding.cuts.map(inInches).join(' and ')} cut`} on both faces: ${finding.reasons
         .map((reason) => STRAP_REASONS[reason])
         .join(', ')}.`,
       why: coursesRules['courses.ear.longest'].reason,
     }),
     stagger: (finding) => ({
-      severity: 'mind',
+      severity: 'check',
       where: nameOf(finding.wall),
       place: { wall: finding.wall },
       rule: 'courses.stagger.least',
-      what: `${joints(finding.joints)} within ${inInches(finding.closest)} of a joint in the course below; strap there.`,
+      what: `${joints(finding.joints)} within ${inInches(finding.closest)} of a joint in the course below. Strap there.`,
       why: coursesRules['courses.stagger.least'].reason,
     }),
   };
@@ -202,5 +222,10 @@ export function courseNotices(
   units: UnitSystem,
   nameOf: (wall: string) => string,
 ): readonly Notice[] {
-  return noticesOf('', courses.findings, wording(openings, units, nameOf));
+  return noticesOf(courses.findings, {
+    before: '',
+    stage: 'courses',
+    about: ABOUT,
+    table: wording(openings, units, nameOf),
+  });
 }

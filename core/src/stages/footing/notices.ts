@@ -16,7 +16,26 @@ import { type Notice, type NoticeTable, type Told, noticesOf } from '../../kerne
 
 const PASSES: Readonly<Record<SurveyPass, string>> = {
   footing: 'Level survey',
-  'first-course': 'Survey of the first course',
+  'first-course': 'First course survey',
+};
+
+/** The causes, for several places at once. */
+const ABOUT: Readonly<Record<FootingProblem['kind'], string>> = {
+  'text-unreadable': 'Footing sizes that cannot be read',
+  'size-out-of-range': 'Footing sizes out of range',
+  'narrower-than-wall': 'Footings narrower than the wall',
+  'off-footing': 'Walls off their footing',
+  'edge-small': 'No room for a kicker',
+  'shot-unreadable': 'Readings that cannot be read',
+  'shots-without-wall': 'Readings on walls that are gone',
+  'shot-off-wall': 'Readings off their wall',
+  'shots-twice': 'Readings that differ',
+  'one-reading': 'Only one reading',
+  'not-surveyed': 'Walls without readings',
+  'pull-unreadable': 'Diagonals that cannot be read',
+  'pulls-without-corner': 'Diagonals to corners that are gone',
+  'pull-to-itself': 'Diagonals to the same corner',
+  'pull-impossible': 'Impossible diagonals',
 };
 
 function wording(
@@ -37,13 +56,13 @@ function wording(
       ...(problem.wall === null ? footing : onWall(problem.wall)),
       what:
         problem.what === 'offset'
-          ? `“${problem.text}” cannot be read as a way off the middle of the footing; write “out 2in” or “in 2in”. The middle stands in its place.`
-          : `“${problem.text}” cannot be read as the footing’s ${problem.what === 'sheet' ? 'sheet thickness' : problem.what}; the house rule stands in its place.`,
+          ? `“${problem.text}” cannot be read as an offset. Write “out 2in” or “in 2in”. The wall stays in the middle until then.`
+          : `“${problem.text}” cannot be read as the footing’s ${problem.what === 'sheet' ? 'sheet thickness' : problem.what}. The house rule is used.`,
     }),
     'size-out-of-range': (problem) => ({
       severity: 'stop',
       ...(problem.wall === null ? footing : onWall(problem.wall)),
-      what: `${problem.what === 'sheet' ? 'A sheet’s thickness' : `A footing’s ${problem.what}`} lies between ${inFeet(problem.least)} and ${inFeet(problem.most)}; ${inFeet(problem.given)} is a slip. The house rule stands in its place.`,
+      what: `${inFeet(problem.given)} is out of range: ${problem.what === 'sheet' ? 'a sheet’s thickness' : `a footing’s ${problem.what}`} is ${inFeet(problem.least)} to ${inFeet(problem.most)}. The house rule is used.`,
     }),
     'narrower-than-wall': (problem) => {
       const wide = add(problem.thickness, times(rules.length('footing.edge.least'), 2));
@@ -51,7 +70,7 @@ function wording(
         severity: 'stop',
         ...onWall(problem.wall),
         rule: 'footing.edge.least',
-        what: `The footing is ${inInches(problem.width)} wide and the wall on it ${inInches(problem.thickness)}: it hangs over. Widen the footing, or correct the width.`,
+        what: `The footing is ${inInches(problem.width)} wide and the wall ${inInches(problem.thickness)}: the wall hangs over. Widen the footing, or correct the width.`,
         fixes: [
           {
             label: `Make it ${inInches(wide)} wide`,
@@ -67,81 +86,81 @@ function wording(
     'off-footing': (problem) => ({
       severity: 'stop',
       ...onWall(problem.wall),
-      what: `The ${problem.side} chalk line runs ${inInches(problem.by)} off the footing. Move the wall on it, or widen it.`,
+      what: `The ${problem.side} chalk line runs ${inInches(problem.by)} off the footing. Move the wall, or widen the footing.`,
       fixes: [
         {
-          label: 'Stand it in the middle',
+          label: 'Center it',
           edit: { kind: 'set-wall', row: problem.wall, change: { bearing: null } },
         },
       ],
     }),
     'edge-small': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...onWall(problem.wall),
       rule: 'footing.edge.least',
-      what: `Only ${inInches(problem.left)} of footing is left ${problem.side} the form: no room for a kicker board.`,
+      what: `Only ${inInches(problem.left)} of footing is left ${problem.side} the form: no room for a kicker.`,
       why: footingRules['footing.edge.least'].reason,
     }),
     'shot-unreadable': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...onWall(problem.wall),
-      what: `${PASSES[problem.pass]}: “${problem.text}” cannot be read; that reading is left out.`,
+      what: `${PASSES[problem.pass]}: “${problem.text}” cannot be read. That reading is left out.`,
     }),
     'shots-without-wall': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       where: PASSES[problem.pass],
       place: {},
-      what: `${problem.count === 1 ? '1 reading belongs' : `${String(problem.count)} readings belong`} to a wall that is no longer there; kept, but left out.`,
+      what: `${problem.count === 1 ? '1 reading is' : `${String(problem.count)} readings are`} on a wall that is gone. Kept, but not used.`,
     }),
     'shot-off-wall': (problem) => ({
       key: problem.at,
-      severity: 'mind',
+      severity: 'check',
       ...onWall(problem.wall),
-      what: `${PASSES[problem.pass]}: a reading at ${inFeet(problem.at)} lies off the wall, which is ${inFeet(problem.length)} long; it is left out.`,
+      what: `${PASSES[problem.pass]}: the reading at ${inFeet(problem.at)} is off the wall, which is ${inFeet(problem.length)} long. It is left out.`,
     }),
     'shots-twice': (problem) => ({
       key: problem.at,
-      severity: 'mind',
+      severity: 'check',
       ...onWall(problem.wall),
-      what: `${PASSES[problem.pass]}: two readings at ${inFeet(problem.at)} differ by ${inInches(problem.by)}. The later one counts; take the wrong one off the list.`,
+      what: `${PASSES[problem.pass]}: two readings at ${inFeet(problem.at)} differ by ${inInches(problem.by)}. The later one counts. Delete the wrong one.`,
     }),
     'one-reading': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       where: PASSES[problem.pass],
       place: {},
-      what: 'One reading says nothing of level. Take one at every block or so.',
+      what: 'One reading cannot show level. Take one at about every block.',
     }),
     'not-surveyed': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       where: PASSES[problem.pass],
       place: {},
-      what: `No reading yet on ${problem.walls.join(', ')}, or on a step of it: nothing is shimmed there.`,
+      what: `No reading yet on ${problem.walls.join(', ')}, or on one of its steps: no shims are planned there.`,
     }),
     'pull-unreadable': (problem) => ({
       key: problem.from,
-      severity: 'mind',
+      severity: 'check',
       where: `${problem.from} to ${problem.to}`,
       place: {},
-      what: `“${problem.text}” cannot be read as a length; the pull is left out.`,
+      what: `“${problem.text}” cannot be read as a length. This diagonal is left out.`,
     }),
     'pulls-without-corner': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       where: 'Square',
       place: {},
-      what: `${problem.count === 1 ? '1 pull names a corner that is' : `${String(problem.count)} pulls name corners that are`} no longer there, or on an open outline; kept, but left out.`,
+      what: `${problem.count === 1 ? '1 diagonal names a corner' : `${String(problem.count)} diagonals name corners`} gone from the outline, or on an open one. Kept, but not used.`,
     }),
     'pull-to-itself': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       where: `Corner ${problem.corner}`,
       place: { corner: problem.corner },
-      what: 'A pull goes from a corner to itself; choose another corner.',
+      what: 'This diagonal starts and ends at the same corner. Choose another corner.',
     }),
     'pull-impossible': (problem) => ({
       key: problem.from,
       severity: 'stop',
       where: `${problem.from} to ${problem.to}`,
       place: {},
-      what: `A pull of ${inFeet(problem.length)} cannot be: with walls as long as they are, ${problem.from} and ${problem.to} lie ${inFeet(problem.least)} to ${inFeet(problem.most)} apart. Read the tape again.`,
+      what: `A diagonal of ${inFeet(problem.length)} is impossible: with these walls ${problem.from} and ${problem.to} are ${inFeet(problem.least)} to ${inFeet(problem.most)} apart. Read the tape again.`,
     }),
   };
 }
@@ -169,11 +188,13 @@ function findings(
     if (places.length > 0) {
       put({
         id: 'footing-out-of-level',
-        severity: rule === 'footing.level.most' ? 'stop' : 'mind',
+        kind: 'footing-out-of-level',
+        about: 'Footing out of level',
+        severity: rule === 'footing.level.most' ? 'stop' : 'check',
         place: places[0] ? { wall: places[0].wall } : {},
         where: 'Level survey',
         rule,
-        what: `${places.length === 1 ? '1 place lies' : `${String(places.length)} places lie`} more than ${inInches(rules.length(rule))} below the high point, on ${wallsIn(places)}.${rule === 'footing.level.most' ? ' Grout them, or shave what stands up, before the wall.' : ''}`,
+        what: `${places.length === 1 ? '1 place is' : `${String(places.length)} places are`} more than ${inInches(rules.length(rule))} below the high point, on ${wallsIn(places)}.${rule === 'footing.level.most' ? ' Grout the low places or shave the high ones before the wall goes up.' : ' Shim or grout them.'}`,
         why: footingRules[rule].reason,
       });
     }
@@ -181,11 +202,13 @@ function findings(
     if (shaving) {
       put({
         id: 'footing-hump',
+        kind: 'footing-hump',
+        about: 'Humps to shave',
         severity: 'tip',
         place: shaving.humps[0] ? { wall: shaving.humps[0].wall } : {},
         where: 'Level survey',
         rule: 'footing.hump.longest',
-        what: `Shave ${shaving.humps.map((hump) => `${inInches(subtract(hump.to, hump.from))} of ${nameOf(hump.wall)} at ${showLength(hump.from, units)}`).join(', ')}, ${inInches(shaving.lowers)} at the most: it saves ${inInches(shaving.saves)} of shims in all.`,
+        what: `Shave ${shaving.humps.map((hump) => `${inInches(subtract(hump.to, hump.from))} of ${nameOf(hump.wall)} at ${showLength(hump.from, units)}`).join(', ')} by up to ${inInches(shaving.lowers)}: that saves ${inInches(shaving.saves)} of shims in all.`,
         why: footingRules['footing.hump.longest'].reason,
       });
     }
@@ -195,13 +218,15 @@ function findings(
       const wrong = loop.pulls.find((pull) => pull.id === loop.suspect);
       put({
         id: `pulls-disagree:${loop.loop}`,
-        severity: 'mind',
+        kind: 'pulls-disagree',
+        about: 'Diagonals that disagree',
+        severity: 'check',
         place: { loop: loop.loop },
         where: 'Square',
         rule: 'footing.tape.accuracy',
         what: wrong
-          ? `The pull ${wrong.from} to ${wrong.to} looks wrong, by about ${inInches(abs(wrong.residual))} or more: pull it again.`
-          : 'The pulls disagree by more than a tape can. Several could be the wrong one: pull them again, or pull one more.',
+          ? `The diagonal ${wrong.from} to ${wrong.to} looks wrong by ${inInches(abs(wrong.residual))} or more. Measure it again.`
+          : 'The diagonals disagree by more than a tape can be off. Measure them again, or add one more.',
         why: footingRules['footing.tape.accuracy'].reason,
       });
     }
@@ -209,7 +234,9 @@ function findings(
     for (const move of loop.agree ? loop.moves.filter((each) => each.size > limit) : []) {
       put({
         id: `corner-off:${loop.loop}:${move.corner}`,
-        severity: 'mind',
+        kind: 'corner-off',
+        about: 'Corners off square',
+        severity: 'check',
         place: { loop: loop.loop, corner: move.corner },
         where: `Corner ${move.corner}`,
         rule: 'footing.square.limit',
@@ -229,6 +256,11 @@ export function footingNotices(
   rules: HouseRules,
 ): readonly Notice[] {
   const here = (notice: Notice): Notice => ({ ...notice, place: { ...notice.place, stage: 'footing' } });
-  const told = noticesOf('', footing.problems, wording(units, nameOf, rules));
+  const told = noticesOf(footing.problems, {
+    before: '',
+    stage: 'footing',
+    about: ABOUT,
+    table: wording(units, nameOf, rules),
+  });
   return [...told, ...findings(footing, units, nameOf, rules)].map(here);
 }

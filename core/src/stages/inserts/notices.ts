@@ -25,6 +25,23 @@ function offJoint(problem: Extract<InsertProblem, { kind: 'on-joint' }>, inserts
   return [fix];
 }
 
+/** The causes, for several places at once. */
+const ABOUT: Readonly<Record<InsertProblem['kind'], string>> = {
+  'wall-gone': 'Inserts whose wall is gone',
+  unreadable: 'Inserts that cannot be read',
+  'too-many-fixings': 'Too many anchors or plates',
+  'off-wall': 'Inserts off their wall',
+  'off-height': 'Inserts above or below the wall',
+  'in-opening': 'Inserts inside an opening',
+  'near-opening': 'Inserts close to an opening',
+  'near-insert': 'Inserts close together',
+  'near-corner': 'Inserts close to a corner',
+  'on-joint': 'Inserts on a joint',
+  'too-deep': 'Inserts deeper than the core',
+  'falls-little': 'Drains with too little fall',
+  'ledge-off-course': 'Ledges off the course line',
+};
+
 function wording(
   inserts: Inserts,
   plan: Context,
@@ -32,66 +49,66 @@ function wording(
 ): NoticeTable<InsertProblem, Given> {
   const inInches = (length: Length): string => showLength(length, plan.units, { style: 'inches' });
   const clear = (left: Length, from: string): Omit<Told, Given> => ({
-    severity: 'mind',
+    severity: 'check',
     rule: 'inserts.clear',
     what:
       left < 0
-        ? `It runs ${inInches(subtract(ZERO, left))} into ${from}. Move one of them.`
-        : `Only ${inInches(left)} of wall is left between it and ${from}.`,
+        ? `Runs ${inInches(subtract(ZERO, left))} into ${from}. Move one of them.`
+        : `Only ${inInches(left)} of wall is left to ${from}.`,
     why: insertsRules['inserts.clear'].reason,
   });
   return {
     'wall-gone': (problem) => ({
-      severity: 'mind',
-      what: 'Its wall is gone. It is kept, but nothing is worked for it: give it another wall, or take it out.',
-      fixes: [{ label: 'Take it out', edit: { kind: 'remove-insert', insert: problem.insert } }],
+      severity: 'check',
+      what: 'The wall is gone. This insert is kept but not used. Choose another wall, or remove it.',
+      fixes: [{ label: 'Remove it', edit: { kind: 'remove-insert', insert: problem.insert } }],
     }),
     unreadable: (problem) => ({
       key: problem.field,
       severity: 'stop',
       what:
         problem.text.trim() === ''
-          ? `Its “${problem.field}” is missing; it is left out until that is given.`
+          ? `“${problem.field}” is missing. The insert is left out until you enter it.`
           : readLength(problem.text, plan.units).ok
-            ? `Its “${problem.field}”, “${problem.text}”, must be more than nothing; it is left out until that is mended.`
-            : `Its “${problem.field}”, “${problem.text}”, cannot be read as a length; it is left out until that is mended.`,
+            ? `“${problem.field}” of “${problem.text}” must be above zero. The insert is left out until you correct it.`
+            : `“${problem.field}” of “${problem.text}” cannot be read as a length. The insert is left out until you correct it.`,
     }),
     'too-many-fixings': (problem) => ({
       severity: 'stop',
-      what: `It takes ${String(problem.fixings)} anchors or plates; ${String(problem.most)} at most are laid out in one job. Space them wider; it is left out until then.`,
+      what: `${String(problem.fixings)} anchors or plates is too many; one job lays out up to ${String(problem.most)}. Space them wider. The insert is left out until then.`,
     }),
     'off-wall': (problem) => ({
       key: problem.corner,
       severity: 'stop',
-      what: `It reaches ${inInches(problem.by)} past corner ${problem.corner} of ${nameOf(problem.wall)}.`,
+      what: `Reaches ${inInches(problem.by)} past corner ${problem.corner} of ${nameOf(problem.wall)}. Move it.`,
     }),
     'off-height': (problem) => ({
-      severity: 'mind',
-      what: `It lies ${problem.where === 'above' ? 'above the top' : 'below the footing'} of ${nameOf(problem.wall)}, in part or altogether.`,
+      severity: 'check',
+      what: `All or part of it is ${problem.where === 'above' ? 'above the top' : 'below the footing'} of ${nameOf(problem.wall)}.`,
     }),
     'in-opening': (problem) => ({
       severity: 'stop',
-      what: `It lies in ${problem.opening}. Move one of them.`,
+      what: `Sits inside ${problem.opening}. Move one of them.`,
     }),
     'near-opening': (problem) => clear(problem.left, problem.opening),
     'near-insert': (problem) => clear(problem.left, problem.other),
-    'near-corner': (problem) => clear(problem.left, `the wall that meets at corner ${problem.corner}`),
+    'near-corner': (problem) => clear(problem.left, `the other wall at corner ${problem.corner}`),
     'on-joint': (problem) => ({
       key: problem.course,
-      severity: 'mind',
+      severity: 'check',
       rule: 'inserts.joint.clear',
-      what: `It meets a joint of course ${String(problem.course)} at ${showLength(problem.at, plan.units)}.`,
+      what: `Sits on a joint of course ${String(problem.course)} at ${showLength(problem.at, plan.units)}.`,
       why: insertsRules['inserts.joint.clear'].reason,
       fixes: offJoint(problem, inserts, plan),
     }),
     'too-deep': (problem) => ({
       severity: 'stop',
-      what: `It reaches ${inInches(problem.depth)} into a core of ${inInches(problem.core)}: it would come out on the other side.`,
+      what: `${inInches(problem.depth)} deep in a core of ${inInches(problem.core)}: it would come out the other side.`,
     }),
     'falls-little': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       rule: 'inserts.drain.fall',
-      what: `It falls ${inInches(problem.fall)} over the wall; give it ${inInches(problem.least)} at least.`,
+      what: `Falls ${inInches(problem.fall)} through the wall. Give it at least ${inInches(problem.least)}.`,
       why: insertsRules['inserts.drain.fall'].reason,
       fixes: [
         {
@@ -105,8 +122,8 @@ function wording(
       ],
     }),
     'ledge-off-course': (problem) => ({
-      severity: 'mind',
-      what: 'The top of the ledge is not a course line: the pieces that carry it end there.',
+      severity: 'check',
+      what: 'The ledge top is off the course line. The blocks that carry it end at a course.',
       fixes: [
         {
           label: `Top at ${showLength(problem.nearest, plan.units)}`,
@@ -127,17 +144,14 @@ export function insertNotices(
   plan: Context,
   nameOf: (wall: string) => string,
 ): readonly Notice[] {
-  return noticesOf<InsertProblem, Given>(
-    'insert-',
-    inserts.problems,
-    wording(inserts, plan, nameOf),
-    (problem) => ({
+  return noticesOf<InsertProblem, Given>(inserts.problems, {
+    before: 'insert-',
+    stage: 'openings',
+    about: ABOUT,
+    table: wording(inserts, plan, nameOf),
+    given: (problem) => ({
       where: problem.name,
-      place: {
-        stage: 'openings',
-        insert: problem.insert,
-        ...('wall' in problem ? { wall: problem.wall } : {}),
-      },
+      place: { insert: problem.insert, ...('wall' in problem ? { wall: problem.wall } : {}) },
     }),
-  );
+  });
 }

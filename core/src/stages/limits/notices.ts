@@ -48,12 +48,19 @@ const PLACE_NAMES: Readonly<Partial<Record<LimitPlace['of'], string>>> = {
   loop: 'Walk',
 };
 
+/** The causes, for several places at once. */
+const ABOUT: Readonly<Record<LimitProblem['kind'], string>> = {
+  'too-many-walls': 'Too many walls',
+  'side-too-large': 'Side pours too large',
+  'out-of-range': 'Measures out of range',
+};
+
 const limitWording = (units: UnitSystem, nameOf: (id: string) => string): NoticeTable<LimitProblem> => ({
   'too-many-walls': ({ walls, most }) => ({
     severity: 'stop',
     where: 'Walk',
     place: {},
-    what: `This job has ${String(walls)} walls; ${String(most)} at most are worked. Split it into several jobs; outlines past that are left out until then.`,
+    what: `This job has ${String(walls)} walls; the limit is ${String(most)}. Split it into several jobs. Outlines past the limit are left out until then.`,
   }),
   'side-too-large': ({ name, cubicMetres, most }) => {
     const [unit, unitName] = units === 'imperial' ? [CUBIC_METRES_PER_CUBIC_YARD, 'yd³'] : [1, 'm³'];
@@ -63,7 +70,7 @@ const limitWording = (units: UnitSystem, nameOf: (id: string) => string): Notice
       where: name,
       place: { stage: 'pour' },
       key: name,
-      what: `${show(cubicMetres)} is more than a side pour takes (${show(most)}); check the number and its unit. It is left out until then.`,
+      what: `${show(cubicMetres)} is over the limit of a side pour (${show(most)}). Check the number and its unit. It is left out until then.`,
     };
   },
   'out-of-range': ({ place, field, length, range }) => {
@@ -80,7 +87,7 @@ const limitWording = (units: UnitSystem, nameOf: (id: string) => string): Notice
       where: PLACE_NAMES[place.of] ?? nameOf(place.id),
       place: placeOf(place),
       key: [place.id, field],
-      what: `A ${WORDS[field] ?? field} of ${show(length)} is a slip: it is ${show(bound)} at ${short ? 'least' : 'most'}. Check the number and its unit; it is left out until then.`,
+      what: `A ${WORDS[field] ?? field} of ${show(length)} is out of range: ${short ? 'at least' : 'at most'} ${show(bound)}. Check the number and its unit. It is left out until then.`,
     };
   },
 });
@@ -91,15 +98,22 @@ export function limitNotices(
   units: UnitSystem,
   nameOf: (id: string) => string,
 ): readonly Notice[] {
-  const told = noticesOf('limit-', problems.slice(0, MOST_TOLD), limitWording(units, nameOf));
+  const told = noticesOf(problems.slice(0, MOST_TOLD), {
+    before: 'limit-',
+    stage: 'outline',
+    about: ABOUT,
+    table: limitWording(units, nameOf),
+  });
   const more = problems.length - told.length;
   if (more <= 0) return told;
   return [
     ...told,
     {
       id: 'limit-more',
+      kind: 'limit-more',
+      about: 'More measures out of range',
       severity: 'stop',
-      place: {},
+      place: { stage: 'outline' },
       where: 'Plan',
       what: `${String(more)} more measures are out of range and left out.`,
       fixes: [],

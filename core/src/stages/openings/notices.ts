@@ -47,28 +47,45 @@ function movedBy(opening: Opening | undefined, by: Length, plan: Context): reado
   ];
 }
 
+/** The causes, for several places at once. */
+const ABOUT: Readonly<Record<OpeningProblem['kind'], string>> = {
+  'wall-gone': 'Openings whose wall is gone',
+  unreadable: 'Openings that cannot be read',
+  'off-wall': 'Openings off their wall',
+  overlaps: 'Openings that overlap',
+  'below-footing': 'Openings below the footing',
+  'above-wall': 'Openings above the wall',
+  'open-top': 'Openings with no wall above',
+  'rise-too-high': 'Round tops too high',
+  'short-pier': 'Short piers',
+  'nothing-to-hold-down': 'Thresholds too low to hold down',
+  'on-curve': 'Openings in a curve',
+  'not-lined-through': 'Heads that do not line up',
+  'buck-figure': 'Buck sizes that cannot be used',
+};
+
 function wording(plan: Context, nameOf: (wall: string) => string): NoticeTable<OpeningProblem, Given> {
   const show = (length: Length): string => showLength(length, plan.units);
   const inInches = (length: Length): string => showLength(length, plan.units, { style: 'inches' });
   return {
     'wall-gone': (problem) => ({
-      severity: 'mind',
-      what: 'Its wall is gone. It is kept, but nothing is worked for it: give it another wall, or take it out.',
-      fixes: [{ label: 'Take it out', edit: { kind: 'remove-opening', opening: problem.opening } }],
+      severity: 'check',
+      what: 'The wall is gone. This opening is kept but not used. Choose another wall, or remove it.',
+      fixes: [{ label: 'Remove it', edit: { kind: 'remove-opening', opening: problem.opening } }],
     }),
     unreadable: (problem) => ({
       key: problem.field,
       severity: 'stop',
       what:
         problem.text.trim() === ''
-          ? `Its ${FIELDS[problem.field]} is missing; it is left out until that is given.`
+          ? `The ${FIELDS[problem.field]} is missing. The opening is left out until you enter it.`
           : readLength(problem.text, plan.units).ok
-            ? `Its ${FIELDS[problem.field]}, “${problem.text}”, must be more than nothing; it is left out until that is mended.`
-            : `Its ${FIELDS[problem.field]}, “${problem.text}”, cannot be read as a length; it is left out until that is mended.`,
+            ? `The ${FIELDS[problem.field]} “${problem.text}” must be above zero. The opening is left out until you correct it.`
+            : `The ${FIELDS[problem.field]} “${problem.text}” cannot be read as a length. The opening is left out until you correct it.`,
     }),
     'off-wall': (problem) => ({
       severity: 'stop',
-      what: `It reaches ${inInches(problem.by)} too far at corner ${problem.corner}, past the wall or into the one that meets it there; it is left out.`,
+      what: `Reaches ${inInches(problem.by)} too far at corner ${problem.corner}, past this wall or into the next. It is left out.`,
       fixes: movedBy(
         plan.openings?.find((each) => each.id === problem.opening),
         problem.end === 'start' ? problem.by : subtract(ZERO, problem.by),
@@ -78,42 +95,42 @@ function wording(plan: Context, nameOf: (wall: string) => string): NoticeTable<O
     overlaps: (problem) => ({
       key: problem.other,
       severity: 'stop',
-      what: `It overlaps ${problem.other}, bucks and all; it is left out. Move one of them.`,
+      what: `Overlaps ${problem.other}, bucks included. It is left out. Move one of them.`,
     }),
     'below-footing': (problem) => ({
       severity: 'stop',
-      what: `It reaches ${inInches(problem.by)} below the footing of ${nameOf(problem.wall)}; it is left out.`,
+      what: `Reaches ${inInches(problem.by)} below the footing of ${nameOf(problem.wall)}. It is left out.`,
       fixes: [
         {
-          label: 'Stand it on the footing',
+          label: 'Set it on the footing',
           edit: { kind: 'set-opening', opening: problem.opening, change: { sill: null, head: null } },
         },
       ],
     }),
-    'above-wall': () => ({ severity: 'stop', what: 'It lies above the top of the wall; it is left out.' }),
+    'above-wall': () => ({ severity: 'stop', what: 'Above the top of the wall. It is left out.' }),
     'open-top': (problem) => ({
-      severity: 'mind',
-      what: `Its head is ${inInches(problem.by)} above the top of the wall: it is worked as open at the top, without a lintel.`,
+      severity: 'check',
+      what: `The head is ${inInches(problem.by)} above the top of the wall: planned as open at the top, with no lintel.`,
     }),
     'rise-too-high': (problem) => ({
-      severity: 'mind',
-      what: `A round top rises half its width at the most: ${inInches(problem.most)} here. It is worked so.`,
+      severity: 'check',
+      what: `A round top rises at most half its width, ${inInches(problem.most)} here, which is used.`,
       fixes: [
         {
-          label: 'A half round',
+          label: 'Make it a half round',
           edit: { kind: 'set-opening', opening: problem.opening, change: { rise: null } },
         },
       ],
     }),
     'short-pier': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       rule: 'openings.pier.least',
-      what: `Only ${inInches(problem.left)} of wall is left between it and ${problem.beyond}. Strap both faces of that pier, and brace it.`,
+      what: `Only ${inInches(problem.left)} of wall is left to ${problem.beyond}. Strap both faces of that pier, and brace it.`,
       why: openingsRules['openings.pier.least'].reason,
     }),
     'nothing-to-hold-down': (problem) => ({
-      severity: 'mind',
-      what: `There is ${inInches(problem.has)} of wall under it, too little to be held down by ${inInches(problem.depth)}; nothing is taken off. Raise its sill, or stop the slab inside.`,
+      severity: 'check',
+      what: `The wall under the sill is ${inInches(problem.has)}, too low to hold down by ${inInches(problem.depth)}. Nothing is taken off. Raise the sill, or stop the slab inside.`,
       fixes: [
         {
           label: 'Stop the slab inside',
@@ -126,17 +143,17 @@ function wording(plan: Context, nameOf: (wall: string) => string): NoticeTable<O
       ],
     }),
     'on-curve': () => ({
-      severity: 'mind',
-      what: 'It stands in a curved wall: its width is told along the longer face, and its buck has to be built to the curve.',
+      severity: 'check',
+      what: 'In a curved wall: the width is measured along the longer face, and the buck must be built to the curve.',
     }),
     'not-lined-through': (problem) => ({
       severity: 'tip',
       rule: 'openings.head.near',
-      what: `Its head at ${show(problem.head)} misses that of ${problem.door} at ${show(problem.doorHead)}.`,
+      what: `The head at ${show(problem.head)} does not line up with ${problem.door} at ${show(problem.doorHead)}.`,
       why: openingsRules['openings.head.near'].reason,
       fixes: [
         {
-          label: `Line it through at ${show(problem.doorHead)}`,
+          label: `Line it up at ${show(problem.doorHead)}`,
           edit: {
             kind: 'set-opening',
             opening: problem.opening,
@@ -146,14 +163,14 @@ function wording(plan: Context, nameOf: (wall: string) => string): NoticeTable<O
       ],
     }),
     'buck-figure': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       key: problem.buck,
       where: buckName(problem.buck),
-      place: { stage: 'openings' },
-      what: `“${problem.text}” cannot be used as a figure of this buck; the usual one stands.`,
+      place: {},
+      what: `“${problem.text}” cannot be used as a size of this buck. The usual size is used.`,
       fixes: [
         {
-          label: 'Back to the usual figures',
+          label: 'Use the usual sizes',
           edit: {
             kind: 'set-buck',
             buck: problem.buck,
@@ -171,16 +188,17 @@ export function openingNotices(
   plan: Context,
   nameOf: (wall: string) => string,
 ): readonly Notice[] {
-  return noticesOf<OpeningProblem, Given>('opening-', openings.problems, wording(plan, nameOf), (problem) =>
-    'opening' in problem
-      ? {
-          where: problem.name,
-          place: {
-            stage: 'openings',
-            opening: problem.opening,
-            ...('wall' in problem ? { wall: problem.wall } : {}),
-          },
-        }
-      : { where: '', place: {} },
-  );
+  return noticesOf<OpeningProblem, Given>(openings.problems, {
+    before: 'opening-',
+    stage: 'openings',
+    about: ABOUT,
+    table: wording(plan, nameOf),
+    given: (problem) =>
+      'opening' in problem
+        ? {
+            where: problem.name,
+            place: { opening: problem.opening, ...('wall' in problem ? { wall: problem.wall } : {}) },
+          }
+        : { where: '', place: {} },
+  });
 }

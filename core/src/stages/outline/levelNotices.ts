@@ -42,7 +42,7 @@ function withoutStep(
     (steps ?? []).filter((step) => step.at !== at);
   return [
     {
-      label: 'Take the step away',
+      label: 'Remove the step',
       edit: {
         kind: 'set-wall',
         row: problem.wall,
@@ -52,6 +52,23 @@ function withoutStep(
     },
   ];
 }
+
+/** The causes, for several places at once. */
+const ABOUT: Readonly<Record<LevelProblem['kind'], string>> = {
+  'too-many-pieces': 'Job too large',
+  'courses-out-of-range': 'Courses out of range',
+  'pours-out-of-order': 'Pours out of order',
+  'height-unreadable': 'Heights that cannot be read',
+  'half-piece-missing': 'No half-height block fits',
+  'base-unreadable': 'Footing heights that cannot be read',
+  'step-unreadable': 'Footing steps that cannot be read',
+  'step-off-wall': 'Steps off their wall',
+  'steps-not-home': 'Footing steps that do not add up',
+  'step-off-course': 'Footing steps off the course',
+  'top-unreadable': 'Tops that cannot be read',
+  'top-too-high': 'Tops above the job',
+  'top-below-bottom': 'Tops below the footing',
+};
 
 function wording(plan: Context, nameOf: (wall: string) => string): NoticeTable<LevelProblem> {
   const { units } = plan;
@@ -67,79 +84,79 @@ function wording(plan: Context, nameOf: (wall: string) => string): NoticeTable<L
       severity: 'stop',
       where: 'Courses',
       place: { setting: 'courses' },
-      what: `These walls take about ${String(problem.pieces)} pieces; ${String(problem.most)} at most are laid in one job. Split it into several jobs, or check lengths and courses.`,
+      what: `These walls take about ${String(problem.pieces)} pieces; one job holds up to ${String(problem.most)}. Split it into several jobs, or check lengths and courses.`,
     }),
     'courses-out-of-range': (problem) => ({
       severity: 'stop',
       where: 'Courses',
       place: { setting: 'courses' },
       rule: 'courses.most',
-      what: `${String(problem.courses)} courses cannot be laid; give a whole number from 1 to ${String(problem.most)}.`,
+      what: `${String(problem.courses)} courses will not work. Enter a whole number from 1 to ${String(problem.most)}.`,
     }),
     'pours-out-of-order': (problem) => ({
       severity: 'stop',
       where: 'Pours',
       place: { setting: 'courses' },
-      what: `Pour “${problem.pour}” ends no higher than the one before it; pours go from the footing up.`,
+      what: `Pour “${problem.pour}” ends no higher than the one before it. List pours from the footing up.`,
     }),
     'height-unreadable': (problem) => ({
       severity: 'stop',
       ...onHeight,
-      what: `“${problem.text}” cannot be read as a height; write it like 8′ 4″, or count courses.`,
+      what: `“${problem.text}” cannot be read as a height. Write it like 8′ 4″, or give a number of courses.`,
     }),
     'half-piece-missing': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...onHeight,
       rule: 'courses.height.rest',
       what:
         problem.half === null
-          ? `These forms have no half-height piece; the last course is ripped to ${inInches(problem.rest)}.`
-          : `The half-height piece is ${inInches(problem.half)} high and the rest is ${inInches(problem.rest)}; the last course is ripped instead.`,
+          ? `These forms have no half-height block. The last course is ripped to ${inInches(problem.rest)}.`
+          : `A half-height block is ${inInches(problem.half)} and ${inInches(problem.rest)} is left. The last course is ripped instead.`,
     }),
     'base-unreadable': (problem) => ({
       severity: 'stop',
       where: 'Footing',
       place: { loop: problem.loop },
-      what: `“${problem.text}” cannot be read as a height of this outline’s footing; it is taken as level with the first.`,
+      what: `“${problem.text}” cannot be read as the height of this footing. It is taken as level with the first.`,
     }),
     'step-unreadable': (problem) => ({
       severity: 'stop',
       ...onWall(problem.wall),
-      what: `“${problem.text}” cannot be read as a footing step; write how far along it is, and “up 32in” or “down 16in”.`,
+      what: `“${problem.text}” cannot be read as a footing step. Write how far along it is, and “up 32in” or “down 16in”.`,
     }),
     'step-off-wall': (problem) => ({
       severity: 'stop',
       ...onWall(problem.wall),
-      what: `A step of the ${problem.of === 'footing' ? 'footing' : 'top'} at ${show(problem.at)} is not on this wall, which is ${show(problem.length)} long.`,
+      what: `The ${problem.of === 'footing' ? 'footing' : 'top'} step at ${show(problem.at)} is off this wall, which is ${show(problem.length)} long.`,
       fixes: withoutStep(problem, plan),
     }),
     'steps-not-home': (problem) => ({
       severity: 'stop',
       where: 'Footing',
       place: { loop: problem.loop },
-      what: `Walked round once, the footing steps end ${show(abs(problem.by))} ${problem.by > 0 ? 'higher' : 'lower'} than they began. Every step up needs one down; until then this footing is taken as level.`,
+      what: `Once around, the footing steps end ${show(abs(problem.by))} ${problem.by > 0 ? 'higher' : 'lower'} than they started. Every step up needs a step down. This footing is taken as level until then.`,
     }),
     'step-off-course': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...onWall(problem.wall),
-      what: `The footing step of ${inInches(problem.step)} is no whole number of courses: the first course above it is ripped to ${inInches(problem.rip)}. ${problem.nearest.map(inInches).join(' or ')} would need no rip.`,
-      why: 'A step of whole courses lets the upper footing’s first course line up with the others.',
+      what: `A footing step of ${inInches(problem.step)} is not a whole number of courses: the first course above it is ripped to ${inInches(problem.rip)}. ${problem.nearest.map(inInches).join(' or ')} needs no rip.`,
+      why: 'A step of whole courses lets the first course on the upper footing line up with the courses below.',
       fixes: stepFixes(problem, plan),
     }),
     'top-unreadable': (problem) => ({
       severity: 'stop',
       ...onWall(problem.wall),
-      what: `“${problem.text}” cannot be read as a top, or has no such course; write “5 courses” or a height like 7′ 4″.`,
+      what: `“${problem.text}” cannot be read as a top. Write “5 courses” or a height like 7′ 4″.`,
     }),
     'top-too-high': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...onWall(problem.wall),
-      what: `Its top at ${show(problem.top)} is above the job’s ${show(problem.highest)}; it is taken as that. Raise the job first.`,
+      what: `The top at ${show(problem.top)} is above the job’s ${show(problem.highest)}, which is used. Raise the job first.`,
     }),
     'top-below-bottom': (problem) => ({
       severity: 'stop',
       ...onWall(problem.wall),
-      what: `Its top at ${show(problem.top)} is not above its footing at ${show(problem.bottom)}; nothing is laid there.`,
+      what: `The top at ${show(problem.top)} is not above the footing at ${show(problem.bottom)}: nothing is laid there.`,
     }),
   };
 }
@@ -150,7 +167,12 @@ export function levelNotices(
   plan: Context,
   nameOf: (wall: string) => string,
 ): readonly Notice[] {
-  const own = noticesOf('', levels.problems, wording(plan, nameOf));
+  const own = noticesOf(levels.problems, {
+    before: '',
+    stage: 'outline',
+    about: ABOUT,
+    table: wording(plan, nameOf),
+  });
   return levels.rest === null ? own : [...own, restNotice(levels.rest, plan.units)];
 }
 
@@ -158,15 +180,17 @@ export function levelNotices(
 function restNotice(rest: NonNullable<Levels['rest']>, units: UnitSystem): Notice {
   const height = showLength(rest.height, units, { style: 'inches' });
   const how = {
-    'rip-first': `Course 1 is ripped to ${height}; the others are whole, and the interlock stays on top.`,
+    'rip-first': `Course 1 is ripped to ${height}; the others are whole, and the interlock stays up.`,
     'rip-last': `Course ${String(rest.course)}, the last, is ripped to ${height}.`,
-    'half-piece': `Course ${String(rest.course)}, the last, is of half-height pieces, ${height} high; its corners are ripped.`,
+    'half-piece': `Course ${String(rest.course)}, the last, is half-height blocks, ${height} high, with ripped corners.`,
   }[rest.how];
   return {
     id: 'height-rest',
+    kind: 'height-rest',
+    about: 'Height is not whole courses',
     severity: 'tip',
     where: 'Height',
-    place: { setting: 'height' },
+    place: { stage: 'outline', setting: 'height' },
     rule: 'courses.height.rest',
     what: how,
     why: outlineRules['courses.height.rest'].reason,

@@ -51,6 +51,40 @@ function closingFix(closing: Closing, loop: ShellLoop, units: UnitSystem, nameOf
   };
 }
 
+/** The causes, for several places at once. */
+const ABOUT: Readonly<Record<LoopProblem['kind'], string>> = {
+  'length-empty': 'Walls without a length',
+  'length-waiting': 'Walls without a length',
+  'length-unreadable': 'Lengths that cannot be read',
+  'length-ambiguous': 'Lengths that can mean two things',
+  'length-not-positive': 'Walls of no length',
+  'length-too-long': 'Walls that are too long',
+  'turn-unreadable': 'Turns that cannot be read',
+  'curve-unreadable': 'Curves that cannot be read',
+  'curve-not-tangent': 'Curves that meet at an angle',
+  'no-turn': 'Walls in one line',
+  'gap-closed': 'Small gap closed',
+  'nothing-walked': 'Nothing walked yet',
+  open: 'Free ends',
+  turns: 'Walk not closed',
+  gap: 'Walk misses its start',
+  anticlockwise: 'Walked counterclockwise',
+  crossing: 'Walls that cross',
+  'loops-cross': 'Outlines that cross',
+  'place-unreadable': 'Positions that cannot be read',
+  'tee-nowhere': 'Tees that meet no wall',
+  'curve-too-tight': 'Curves that are too tight',
+  'no-room': 'Walls too short for their neighbors',
+};
+
+/** The causes, for several places at once. */
+const SETUP_ABOUT: Readonly<Record<SetupProblem['kind'], string>> = {
+  'family-unknown': 'Unknown form family',
+  'family-broken': 'Form family cannot be used',
+  'core-unreadable': 'Core thicknesses that cannot be read',
+  'core-not-offered': 'Core thicknesses these forms do not have',
+};
+
 /** Where a problem of a row is told. */
 type At = 'where' | 'place';
 
@@ -59,7 +93,7 @@ function rowWording(units: UnitSystem): NoticeTable<Extract<LoopProblem, { row: 
   return {
     'length-empty': () => ({
       severity: 'stop',
-      what: 'This wall has no length; type it, or remove the row.',
+      what: 'This wall has no length. Type it, or delete the row.',
     }),
     'length-waiting': () => null,
     'length-unreadable': (problem) => ({
@@ -68,7 +102,7 @@ function rowWording(units: UnitSystem): NoticeTable<Extract<LoopProblem, { row: 
     }),
     'length-ambiguous': (problem) => ({
       severity: 'stop',
-      what: `“${problem.text}” can be read in two ways; choose the one you mean.`,
+      what: `“${problem.text}” can mean two things. Choose one.`,
       fixes: problem.readings.map((reading) => ({
         label: showLength(reading, units),
         edit: { kind: 'set-row-length', row: problem.row, length: storeLength(reading, units) },
@@ -76,12 +110,12 @@ function rowWording(units: UnitSystem): NoticeTable<Extract<LoopProblem, { row: 
     }),
     'length-not-positive': () => ({
       severity: 'stop',
-      what: 'A wall must be longer than nothing; type its length.',
+      what: 'A wall needs a length above zero.',
     }),
     'length-too-long': (problem) => ({
       severity: 'stop',
       rule: 'outline.wall.longest',
-      what: `${showLength(problem.length, units)} is longer than a wall can be (${showLength(problem.longest, units)}); check the unit.`,
+      what: `${showLength(problem.length, units)} is over the longest wall (${showLength(problem.longest, units)}). Check the unit.`,
     }),
     'turn-unreadable': (problem) => ({
       severity: 'stop',
@@ -89,11 +123,11 @@ function rowWording(units: UnitSystem): NoticeTable<Extract<LoopProblem, { row: 
     }),
     'curve-unreadable': (problem) => ({
       severity: 'stop',
-      what: `“${problem.text}” cannot be read as a curve; write its radius as a length, and how far it turns as “right 90”.`,
+      what: `“${problem.text}” cannot be read as a curve. Write the radius as a length and the turn as “right 90”.`,
     }),
     'curve-not-tangent': (problem) => ({
       severity: 'stop',
-      what: 'A curve runs straight on into its neighbours: write “straight on” as the turn here. Where a corner is meant, put a short straight wall between.',
+      what: 'A curve must run straight into the next wall: make this turn “straight on”. For a corner, put a short straight wall between.',
       fixes: [
         {
           label: 'Straight on',
@@ -103,12 +137,12 @@ function rowWording(units: UnitSystem): NoticeTable<Extract<LoopProblem, { row: 
     }),
     'no-turn': () => ({
       severity: 'stop',
-      what: 'Two straight walls that run straight on are one wall: join them, or write the turn between.',
+      what: 'These two walls are in one line. Join them into one, or give the turn between them.',
     }),
     'gap-closed': () => ({
       severity: 'tip',
       rule: 'outline.gap.closed',
-      what: `The walk missed home by under ${units === 'imperial' ? '1/32″' : '1 mm'}; this last wall takes it up.`,
+      what: `The walk missed home by less than ${units === 'imperial' ? '1/32″' : '1 mm'}. This last wall was adjusted to close it.`,
     }),
   };
 }
@@ -121,18 +155,18 @@ function loopWording(loop: ShellLoop, units: UnitSystem, nameOf: Namer): NoticeT
     'nothing-walked': () => ({
       severity: 'tip',
       where: 'Walk',
-      what: 'Type the first wall’s length, then the turn at its far end.',
+      what: 'Type the length of the first wall, then the turn at its far end.',
     }),
     open: () => {
       if (loop.built?.tees.start && loop.built.tees.end) return null;
       return {
-        severity: 'mind',
+        severity: 'check',
         where: loop.name ?? 'Walk',
         what:
           loop.built?.tees.start || loop.built?.tees.end
-            ? 'One end of this wall stands free. Close it with a bulkhead, brace it, and strap it on both faces.'
-            : 'This walk is open: its two ends stand free. Close both with bulkheads, brace them, and strap them on both faces.',
-        why: 'Nothing holds the panels of a free end together but its bulkhead.',
+            ? 'One end of this wall is free. Close it with a bulkhead, brace it, and strap both faces.'
+            : 'This walk is open, with two free ends. Close both with bulkheads, brace them, and strap both faces.',
+        why: 'At a free end only the bulkhead holds the two panels together.',
       };
     },
     turns: (problem) => {
@@ -140,8 +174,8 @@ function loopWording(loop: ShellLoop, units: UnitSystem, nameOf: Namer): NoticeT
       return {
         severity: 'stop',
         where: 'Walk',
-        what: `The walk is not home yet: its turns add up to ${String(Math.abs(turned))}° ${turned < 0 ? 'left' : 'right'}, a closed walk makes 360°.${
-          problem.gap.size > 0 ? ` ${first} lies ${wayHome(problem.gap, units)}.` : ''
+        what: `The walk is not closed: its turns add up to ${String(Math.abs(turned))}° ${turned < 0 ? 'left' : 'right'}, and a closed walk turns 360°.${
+          problem.gap.size > 0 ? ` ${first} is ${wayHome(problem.gap, units)}.` : ''
         }`,
         fixes: problem.closings.map(fix),
       };
@@ -150,48 +184,48 @@ function loopWording(loop: ShellLoop, units: UnitSystem, nameOf: Namer): NoticeT
       severity: 'stop',
       where: 'Walk',
       rule: 'outline.gap.closed',
-      what: `The walk misses ${first} by ${showLength(problem.gap.size, units)}: go ${wayHome(problem.gap, units)}.`,
+      what: `The walk misses ${first} by ${showLength(problem.gap.size, units)}: ${wayHome(problem.gap, units)}.`,
       fixes: problem.closings.map(fix),
     }),
     anticlockwise: () => ({
       severity: 'tip',
       where: 'Walk',
-      what: 'You walked anticlockwise. Corners are lettered clockwise from A, so the rows run backwards.',
-      fixes: [{ label: 'Turn the rows round', edit: { kind: 'turn-walk-round', loop: loop.id } }],
+      what: 'You walked counterclockwise. Corners are lettered clockwise, so the rows run backward.',
+      fixes: [{ label: 'Reverse the rows', edit: { kind: 'turn-walk-round', loop: loop.id } }],
     }),
     crossing: (problem) => ({
       severity: 'stop',
       where: `${nameOf(problem.walls[0])} and ${nameOf(problem.walls[1])}`,
       place: { wall: problem.walls[0] },
-      what: 'These walls cross or touch; check their lengths and the turns between.',
+      what: 'These walls cross or touch. Check their lengths and the turns between.',
     }),
     'loops-cross': () => ({
       severity: 'stop',
       where: loop.name ?? `Outline from ${first}`,
-      what: 'Its walls cross or touch those of another outline; move its first corner, or join them in one walk.',
+      what: 'Walls of this outline cross or touch another outline. Move its first corner, or join the two in one walk.',
     }),
     'place-unreadable': (problem) => ({
       severity: 'stop',
       where: loop.name ?? `Outline from ${first}`,
-      what: `“${problem.text}” cannot be read as the place of its first corner; write how far it lies to the right, and down the plan.`,
+      what: `“${problem.text}” cannot be read as the position of the first corner. Write how far right and how far down the plan it is.`,
     }),
     'tee-nowhere': (problem) => ({
       severity: 'stop',
       where: loop.name ?? `Outline from ${first}`,
-      what: `The wall that its ${problem.end} should meet is not there, or not so long; it is taken as free. Choose the wall again.`,
+      what: `The ${problem.end} of this wall should meet a wall that is gone or too short. It is treated as free. Choose the wall again.`,
     }),
     'curve-too-tight': (problem) => ({
       severity: 'stop',
       where: nameOf(problem.wall),
       place: { wall: problem.wall },
       rule: 'outline.curve.tightest',
-      what: `Its shorter face would have a radius of ${showLength(problem.radius, units)}; these forms bend to ${showLength(problem.least, units)} at the tightest. Make the radius larger.`,
+      what: `The shorter face has a radius of ${showLength(problem.radius, units)}; these forms bend no tighter than ${showLength(problem.least, units)}. Use a larger radius.`,
     }),
     'no-room': (problem) => ({
       severity: 'stop',
       where: nameOf(problem.wall),
       place: { wall: problem.wall },
-      what: 'This wall is too short for the thickness of its neighbours; no inside face is left. Make it longer.',
+      what: 'This wall is too short for the thickness of the walls beside it: no inside face is left. Make it longer.',
     }),
     ...rowWording(units),
   };
@@ -207,7 +241,7 @@ function setupWording(units: UnitSystem, nameOf: Namer): NoticeTable<SetupProble
       severity: 'stop',
       where: 'Forms',
       place: { setting: 'family' },
-      what: `No form family is called “${problem.family}”; choose one of those listed.`,
+      what: `There is no form family “${problem.family}”. Choose one from the list.`,
       fixes: problem.known.map((family) => ({
         label: family.name,
         edit: { kind: 'set-family', family: family.id },
@@ -217,7 +251,7 @@ function setupWording(units: UnitSystem, nameOf: Namer): NoticeTable<SetupProble
       severity: 'stop',
       where: 'Forms',
       place: { setting: 'family' },
-      what: `The job’s own family “${problem.name}” cannot be used. ${problem.problems
+      what: `The form family “${problem.name}” of this job cannot be used. ${problem.problems
         .slice(0, 3)
         .map((each) => `${each.where}: ${each.what}`)
         .join(' ')}`,
@@ -225,12 +259,12 @@ function setupWording(units: UnitSystem, nameOf: Namer): NoticeTable<SetupProble
     'core-unreadable': (problem) => ({
       severity: 'stop',
       ...at(problem.row),
-      what: `“${problem.text}” cannot be read as a core thickness; choose one of those listed.`,
+      what: `“${problem.text}” cannot be read as a core thickness. Choose one from the list.`,
     }),
     'core-not-offered': (problem) => ({
       severity: 'stop',
       ...at(problem.row),
-      what: `${problem.family.name} has no ${showLength(problem.core, units, { style: 'inches' })} core; it comes with ${problem.family.cores
+      what: `${problem.family.name} has no ${showLength(problem.core, units, { style: 'inches' })} core. It comes in ${problem.family.cores
         .map((core) => showLength(core, units, { style: 'inches' }))
         .join(', ')}.`,
       fixes:
@@ -247,12 +281,23 @@ function setupWording(units: UnitSystem, nameOf: Namer): NoticeTable<SetupProble
 /** What the outline and its forms have to say, in the words and units of the job. */
 export function outlineNotices(shell: Shell, units: UnitSystem, nameOf: Namer): readonly Notice[] {
   return [
-    ...noticesOf('', shell.setupProblems, setupWording(units, nameOf)),
+    ...noticesOf(shell.setupProblems, {
+      before: '',
+      stage: 'outline',
+      about: SETUP_ABOUT,
+      table: setupWording(units, nameOf),
+    }),
     ...shell.loops.flatMap((loop) =>
-      noticesOf<LoopProblem, At>('', loop.problems, loopWording(loop, units, nameOf), (problem) => ({
-        where: 'row' in problem ? nameOf(problem.row) : '',
-        place: { loop: loop.id, ...('row' in problem ? { wall: problem.row } : {}) },
-      })),
+      noticesOf<LoopProblem, At>(loop.problems, {
+        before: '',
+        stage: 'outline',
+        about: ABOUT,
+        table: loopWording(loop, units, nameOf),
+        given: (problem) => ({
+          where: 'row' in problem ? nameOf(problem.row) : '',
+          place: { loop: loop.id, ...('row' in problem ? { wall: problem.row } : {}) },
+        }),
+      }),
     ),
   ];
 }

@@ -12,6 +12,46 @@ const degrees = (fahrenheit: number, units: UnitSystem): string =>
     ? `${String(Math.round(fahrenheit))} °F`
     : `${String(Math.round(toCelsius(fahrenheit)))} °C`;
 
+/** The causes, for several places at once. */
+const ABOUT: Readonly<Record<PourProblem['kind'], string>> = {
+  'pour-too-large': 'Pours too large',
+  'lift-unreadable': 'Lifts that cannot be read',
+  'lift-too-high': 'Lifts above the wall',
+  'lifts-short': 'Lifts that stop below the top',
+  'two-lifts-high': 'Two lifts in a high wall',
+  'side-unreadable': 'Side pours that cannot be read',
+  'side-nowhere': 'Side pours whose pour is gone',
+  'load-short': 'Short loads',
+  'too-many-loads': 'More loads than needed',
+  'too-few-loads': 'Too few loads',
+  'temperature-absurd': 'Temperatures out of range',
+  'too-cold': 'Concrete too cold',
+  'too-hot': 'Concrete too hot',
+  'over-capacity': 'Pressure over the form’s capacity',
+  'day-over-capacity': 'Planned day over the form’s capacity',
+  'whole-head': 'Full liquid head',
+  'capacity-too-low': 'Form too weak for this height',
+  'lift-over-capacity': 'Lifts over the form’s capacity',
+  'capacity-unsaid': 'Form capacity missing',
+  'slump-past-formula': 'Slump past the pressure formula',
+  'dwell-short': 'Very short walls in a lift',
+  'out-of-reach': 'Walls out of reach',
+  'stand-unreadable': 'Machine positions that cannot be read',
+  'lift-slow': 'Cold joints',
+  'load-old': 'Loads too old',
+  'trucks-close': 'Trucks too close together',
+  'holes-for-cells': 'Access holes without cells',
+};
+
+/** The causes, for several places at once. */
+const TOP_ABOUT: Readonly<Record<TopOffProblem['kind'], string>> = {
+  'bolt-gap': 'Places without a bolt',
+  'piece-short': 'Plates too short for bolts',
+  'plate-curved': 'Curved plates',
+  'plate-wide': 'Plates wider than the wall',
+  'no-end-zone': 'Bolt rules that clash',
+};
+
 function wholeHeadWording(
   problem: Extract<PourProblem, { kind: 'whole-head' }>,
   units: UnitSystem,
@@ -19,28 +59,28 @@ function wholeHeadWording(
   where: Pick<Notice, 'place' | 'where'>,
 ): Told {
   const place = `${nameOf(problem.wall)}, lift ${String(problem.lift)}`;
-  const head = `the whole head counts, ${showPressure(problem.pressure, units)}`;
-  const common = { severity: 'mind' as const, ...where };
+  const head = `full liquid head, ${showPressure(problem.pressure, units)}`;
+  const common = { severity: 'check' as const, ...where };
   switch (problem.why) {
     case 'rise':
       return {
         ...common,
         rule: 'pour.rise.most',
-        what: `${place} rises by ${showQuantity(problem.rise ?? 0, 'rise', units)}: ${head}. Slow the hose down there, or fill it along with other walls.`,
+        what: `${place} rises ${showQuantity(problem.rise ?? 0, 'rise', units)}: ${head}. Slow the hose down there, or fill it together with other walls.`,
         why: pourRules['pour.rise.most'].reason,
       };
     case 'deep':
       return {
         ...common,
         rule: 'pour.vibrate.deepest',
-        what: `Lift ${String(problem.lift)} is ${showLength(problem.depth, units)} deep and vibrated: ${head}. Take more lifts.`,
+        what: `Lift ${String(problem.lift)} is ${showLength(problem.depth, units)} deep and vibrated: ${head}. Use more lifts.`,
         why: pourRules['pour.vibrate.deepest'].reason,
       };
     case 'return':
       return {
         ...common,
         rule: 'pour.return.least',
-        what: `${place}: the hose is back after ${showMinutes(problem.minutes ?? 0)}; let the layer below stand ${showMinutes(problem.least)}. Until then ${head}. Take fewer lifts, or wait.`,
+        what: `${place}: the hose is back after ${showMinutes(problem.minutes ?? 0)} and the layer below needs ${showMinutes(problem.least)}. Until then ${head}. Use fewer lifts, or wait.`,
         why: pourRules['pour.return.least'].reason,
       };
   }
@@ -63,35 +103,35 @@ function pourWording(
     'pour-too-large': (problem) => ({
       severity: 'stop',
       ...at(problem.pour),
-      what: `This pour takes ${String(problem.loads)} truckloads; ${String(problem.most)} at most are planned. Split it into several pours, or check its volumes.`,
+      what: `This pour takes ${String(problem.loads)} truckloads; the limit is ${String(problem.most)}. Split it into several pours, or check the volumes.`,
     }),
     'lift-unreadable': (problem) => ({
       severity: 'stop',
       ...at(problem.pour),
       key: [problem.pour, problem.lift],
-      what: `Lift ${String(problem.lift)} cannot be read: “${problem.text}”. Write a depth such as 30in or 750 mm; a low first lift stands in until then.`,
+      what: `The depth of lift ${String(problem.lift)}, “${problem.text}”, cannot be read. Write it like 30in or 750 mm. A low first lift is used until then.`,
     }),
     'lift-too-high': (problem) => ({
       severity: 'stop',
       ...at(problem.pour),
       key: [problem.pour, problem.lift],
-      what: `Lift ${String(problem.lift)} is ${told(problem.depth)} deep and ${problem.left > 0 ? `only ${told(problem.left)} of wall is left` : 'no wall is left for it'}. Make it lower, or take it out.`,
+      what: `Lift ${String(problem.lift)} is ${told(problem.depth)} deep and ${problem.left > 0 ? `only ${told(problem.left)} of wall is left` : 'no wall is left for it'}. Make it lower, or remove it.`,
     }),
     'lifts-short': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...at(problem.pour),
       what: problem.joined
-        ? `The lifts end ${told(problem.rest)} under the top; the last one takes that along.`
-        : `The lifts end ${told(problem.rest)} under the top; a lift more was added for it.`,
+        ? `The lifts stop ${told(problem.rest)} below the top. The last lift takes that too.`
+        : `The lifts stop ${told(problem.rest)} below the top. One more lift was added.`,
     }),
     'two-lifts-high': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...at(problem.pour),
       rule: 'pour.lift.two.most',
-      what: `Two lifts for ${told(problem.height)} of wall: they are for walls up to ${told(problem.most)}. Take three, or a low first one.`,
+      what: `Two lifts for ${told(problem.height)} of wall; two are for walls up to ${told(problem.most)}. Use three, or a low first lift.`,
       fixes: [
         {
-          label: 'Take three equal lifts',
+          label: 'Use three equal lifts',
           edit: { kind: 'set-rule', rule: 'pour.lifts', value: 'three' },
         },
       ],
@@ -100,48 +140,48 @@ function pourWording(
       severity: 'stop',
       place,
       where: problem.name,
-      what: `Its volume cannot be read: “${problem.text}”. Write 2.5 yd³, 1,9 m³, or the box that it fills, 12ft × 8in × 16in. It is left out until then.`,
+      what: `The volume “${problem.text}” cannot be read. Write 2.5 yd³, 1.9 m³, or a box, 12ft × 8in × 16in. It is left out until then.`,
     }),
     'side-nowhere': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       place,
       where: problem.name,
-      what: 'Its pour is no longer in the job; choose another, or take it out. It is left out until then.',
+      what: 'Its pour is gone. Choose another, or remove it. It is left out until then.',
     }),
     'load-short': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...at(problem.pour),
       rule: 'pour.load.least',
-      what: `${showVolume(problem.load, units)} is a short load: plants charge for less than ${showVolume(problem.least, units)}. Have a pier or a pad ready that takes more.`,
+      what: `${showVolume(problem.load, units)} is a short load: plants charge extra below ${showVolume(problem.least, units)}. Have a pier or pad ready to use more.`,
       why: pourRules['pour.load.least'].reason,
     }),
     'too-many-loads': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...at(problem.pour),
-      what: `${String(problem.loads)} loads are more trucks than volume: ${String(problem.wanted)} take all of it. Smaller loads were planned; each is paid for as a trip.`,
+      what: `${String(problem.loads)} loads are more than the volume needs: ${String(problem.wanted)} carry all of it. Smaller loads are planned, and you pay for each trip.`,
     }),
     'too-few-loads': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...at(problem.pour),
-      what: `${String(problem.loads)} ${problem.loads === 1 ? 'load does' : 'loads do'} not bring the volume: ${String(problem.wanted)} are planned.`,
+      what: `${String(problem.loads)} ${problem.loads === 1 ? 'load does' : 'loads do'} not carry the volume. ${String(problem.wanted)} are planned.`,
     }),
     'temperature-absurd': (problem) => ({
       severity: 'stop',
       ...at(problem.pour),
-      what: `${problem.of === 'air' ? 'Air' : 'Concrete'} of ${degrees(problem.degrees, units)}: nobody pours at that. Look at the number and its scale; no pressure is told until then.`,
+      what: `${problem.of === 'air' ? 'Air' : 'Concrete'} at ${degrees(problem.degrees, units)} must be a typo. Check the number and its scale. No pressure is worked until then.`,
     }),
     'too-cold': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...at(problem.pour),
       rule: 'pour.mix.coldest',
-      what: `The air is under ${degrees(COLD_AIR, units)} and the concrete comes at ${degrees(problem.degrees, units)}: ask the plant for ${degrees(problem.limit, units)} or more, and have covers ready.`,
+      what: `Air below ${degrees(COLD_AIR, units)} and concrete at ${degrees(problem.degrees, units)}. Ask the plant for ${degrees(problem.limit, units)} or more, and have blankets ready.`,
       why: pourRules['pour.mix.coldest'].reason,
     }),
     'too-hot': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...at(problem.pour),
       rule: 'pour.mix.hottest',
-      what: `The concrete comes at ${degrees(problem.degrees, units)}, over ${degrees(problem.limit, units)}: pour early, ask for cooled water, or another day.`,
+      what: `Concrete at ${degrees(problem.degrees, units)} is over ${degrees(problem.limit, units)}. Pour early, ask for chilled water, or choose another day.`,
       why: pourRules['pour.mix.hottest'].reason,
     }),
     'over-capacity': (problem) => ({
@@ -149,81 +189,81 @@ function pourWording(
       ...at(problem.pour),
       key: [problem.pour, problem.lift],
       rule: 'pour.pressure',
-      what: `At this pace the concrete in ${nameOf(problem.wall)}, lift ${String(problem.lift)}, presses with ${pressure(problem.pressure)}; the form is stated for ${pressure(problem.capacity)}. Place slower, in lower lifts, or ask for warmer concrete: the pressure part says how fast stays inside.`,
+      what: `At this pace ${nameOf(problem.wall)}, lift ${String(problem.lift)}, reaches ${pressure(problem.pressure)}; the form is rated ${pressure(problem.capacity)}. Place slower, use lower lifts, or ask for warmer concrete. The Pressure tab shows the fastest safe pace.`,
     }),
     'day-over-capacity': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...at(problem.pour),
-      what: `The planned day itself comes to ${pressure(problem.pressure)} on the forms, over their ${pressure(problem.capacity)}: somewhere the hose comes back before the layer below has stiffened. Lower lifts, or more time between them.`,
+      what: `The planned day reaches ${pressure(problem.pressure)} on the forms, over their ${pressure(problem.capacity)}: the hose comes back before the layer below has set. Use lower lifts, or more time between them.`,
     }),
     'whole-head': (problem) => wholeHeadWording(problem, units, nameOf, at(problem.pour)),
     'capacity-too-low': (problem) => ({
       severity: 'stop',
       ...at(problem.pour),
-      what: `Even the slowest pour of this height presses with ${pressure(problem.least)}, over the form’s stated ${pressure(problem.capacity)}. Look at the capacity on the form, or pour in lower pours.`,
+      what: `Even the slowest pour of this height reaches ${pressure(problem.least)}, over the form’s ${pressure(problem.capacity)}. Check the form’s capacity, or plan lower pours.`,
     }),
     'lift-over-capacity': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...at(problem.pour),
       key: [problem.pour, problem.lift],
       rule: 'pour.lifts',
-      what: `Lift ${String(problem.lift)} is ${told(problem.depth)} deep: where the hose dwells it presses with ${pressure(problem.pressure)} before it stiffens, over the form’s ${pressure(problem.capacity)}. Lower lifts, or keep the hose moving.`,
+      what: `Lift ${String(problem.lift)} is ${told(problem.depth)} deep: filled in one go it reaches ${pressure(problem.pressure)}, over the form’s ${pressure(problem.capacity)}. Use lower lifts, or keep the hose moving.`,
     }),
     'capacity-unsaid': () => ({
       severity: 'tip',
       place,
       where: 'Pressure',
-      what: 'The form has no stated capacity: pressure is reported only. Its maker’s manual has the number; the Forms page takes it.',
+      what: 'This form has no pressure capacity entered, so pressure is shown but not checked. Take it from the maker’s manual and enter it under Forms.',
     }),
     'slump-past-formula': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       place,
       where: 'Pressure',
       rule: 'pour.mix.slump',
-      what: `Slump of ${writeQuantity(problem.slump, 'slump', units)} is over the ${writeQuantity(ACI_MOST_SLUMP, 'slump', units)} up to which the formula holds: the whole head is taken.`,
+      what: `A slump of ${writeQuantity(problem.slump, 'slump', units)} is over ${writeQuantity(ACI_MOST_SLUMP, 'slump', units)}, where the pressure formula ends: full liquid head is used.`,
     }),
     'dwell-short': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       place: { ...place, wall: problem.wall },
       where: nameOf(problem.wall),
       rule: 'pour.dwell.least',
-      what: `Lift ${String(problem.lift)} fills it in ${String(Math.round(problem.seconds))} s. Do not dwell there: its whole depth would stand fluid at once.`,
+      what: `Lift ${String(problem.lift)} fills in ${String(Math.round(problem.seconds))} s. Keep the hose moving.`,
       why: pourRules['pour.dwell.least'].reason,
     }),
     'out-of-reach': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...at(problem.pour),
-      what: `From where it stands it must reach ${told(problem.farthest)} and reaches ${told(problem.reach)}: ${problem.walls.join(', ')} ${problem.walls.length === 1 ? 'is' : 'are'} out of reach. Move the stand, add hose, or set it up twice.`,
+      what: `${problem.walls.join(', ')} ${problem.walls.length === 1 ? 'is' : 'are'} out of reach: ${told(problem.farthest)} away, and it reaches ${told(problem.reach)}. Move it, add hose, or set up twice.`,
     }),
     'stand-unreadable': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...at(problem.pour),
-      what: `Where the machine stands cannot be read: “${problem.text}”. Choose a wall, and write how far along and how far out.`,
+      what: `The machine’s position “${problem.text}” cannot be read. Choose a wall, and write how far along and how far out.`,
     }),
     'lift-slow': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...at(problem.pour),
       rule: 'pour.work.minutes',
-      what: `As planned, a layer waits ${showMinutes(problem.gap)} for the next one and may wait ${showMinutes(problem.working)}: that makes a cold joint. ${problem.trucksWait ? 'The crew is slower than its trucks, so no other spacing helps: a faster way of placing, more hands, a retarder, or other lifts. The rehearsal tries them.' : 'Trucks closer together, a faster way of placing, a retarder, or fewer lifts.'}`,
+      what: `A layer waits ${showMinutes(problem.gap)} for the next and sets in ${showMinutes(problem.working)}: a cold joint. ${problem.trucksWait ? 'The crew is slower than the trucks, so truck spacing will not help. Place faster, add hands, add a retarder, or change the lifts. The rehearsal tries these.' : 'Space trucks closer, place faster, add a retarder, or use fewer lifts.'}`,
     }),
     'load-old': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...at(problem.pour),
       rule: 'pour.discharge.most',
-      what: `As planned, a load is ${showMinutes(problem.age)} old when its last concrete is placed; ${showMinutes(problem.most)} are allowed. ${problem.layersWait ? 'Smaller loads, a faster way of placing, or more hands: trucks farther apart would leave the layers waiting.' : 'Trucks farther apart, or smaller loads.'}`,
+      what: `A load is ${showMinutes(problem.age)} old when the last of it is placed; the limit is ${showMinutes(problem.most)}. ${problem.layersWait ? 'Order smaller loads, place faster, or add hands. Spacing trucks farther apart would leave layers waiting.' : 'Space trucks farther apart, or order smaller loads.'}`,
     }),
     'trucks-close': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...at(problem.pour),
       rule: 'pour.truck.spacing',
-      what: `A load takes the crew ${showMinutes(problem.service)} and a truck comes every ${showMinutes(problem.spacing)}: each waits longer than the one before it, and stiffens.`,
+      what: `A load takes the crew ${showMinutes(problem.service)} and a truck comes every ${showMinutes(problem.spacing)}: each truck waits longer than the last, and its concrete stiffens.`,
     }),
     'holes-for-cells': () => ({
-      severity: 'mind',
+      severity: 'check',
       place,
       where: 'Method',
       rule: 'pour.method',
-      what: 'Access holes are for cell blocks; these forms are filled from the top.',
+      what: 'Access holes are for cell blocks. These forms fill from the top.',
       fixes: [{ label: 'Place by pump', edit: { kind: 'set-rule', rule: 'pour.method', value: 'pump' } }],
     }),
   };
@@ -236,34 +276,34 @@ function topWording(units: UnitSystem, nameOf: (row: string) => string): NoticeT
   const on = (wall: string) => ({ place: { stage: 'pour' as const, wall }, where: nameOf(wall) });
   return {
     'bolt-gap': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...on(problem.wall),
       rule: 'topoff.bolt.spacing',
-      what: `No bolt can stand between ${told(problem.from)} and ${told(problem.to)} from its first corner: a bar, a brace or an opening is in the way. Move what can be moved, or ask what holds the plate there.`,
+      what: `No bolt fits between ${told(problem.from)} and ${told(problem.to)} from the first corner: a bar, brace or opening is in the way. Move it, or ask the engineer what holds the plate there.`,
     }),
     'piece-short': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...on(problem.wall),
       rule: 'topoff.bolt.least',
-      what: `A piece of plate of ${inInches(problem.length)} is too short for its bolts. Splice elsewhere, or strap it.`,
+      what: `A ${inInches(problem.length)} piece of plate is too short for its bolts. Splice it elsewhere, or strap it.`,
     }),
     'plate-curved': (problem) => ({
       severity: 'tip',
       ...on(problem.wall),
-      what: 'Its plate is cut to the curve of sheets; the bolts are laid out along its outside face.',
+      what: 'Cut this plate from sheets to the curve. Bolts are laid out along its outside face.',
     }),
     'plate-wide': (problem) => ({
-      severity: 'mind',
+      severity: 'check',
       ...on(problem.wall),
       rule: 'topoff.plate.width',
-      what: `The plate is ${inInches(problem.plate)} wide and the wall ${inInches(problem.wallThick)} thick.`,
+      what: `The plate is ${inInches(problem.plate)} wide and the wall only ${inInches(problem.wallThick)} thick.`,
     }),
     'no-end-zone': (problem) => ({
       severity: 'stop',
       place: { stage: 'pour' },
       where: 'Anchor bolts',
       rule: 'topoff.bolt.diameters',
-      what: `A bolt shall stand ${inInches(problem.nearest)} or more from an end and ${inInches(problem.farthest)} or less: no place is both. Change one of the two rules.`,
+      what: `The rules put a bolt at least ${inInches(problem.nearest)} and at most ${inInches(problem.farthest)} from an end: no place is both. Change one of them.`,
     }),
   };
 }
@@ -278,7 +318,17 @@ export function pourNotices(
   const names = new Map(pour.pours.map(({ span }) => [span.pour, span.name]));
   const pourName = (pour: string): string => names.get(pour) ?? 'The pour';
   return [
-    ...noticesOf('pour:', pour.problems, pourWording(units, nameOf, pourName)),
-    ...noticesOf('pour:top:', topoff.problems, topWording(units, nameOf)),
+    ...noticesOf(pour.problems, {
+      before: 'pour:',
+      stage: 'pour',
+      about: ABOUT,
+      table: pourWording(units, nameOf, pourName),
+    }),
+    ...noticesOf(topoff.problems, {
+      before: 'pour:top:',
+      stage: 'pour',
+      about: TOP_ABOUT,
+      table: topWording(units, nameOf),
+    }),
   ];
 }

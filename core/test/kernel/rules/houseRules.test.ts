@@ -74,7 +74,7 @@ describe('the house rules', () => {
     const notice = work(planOf(HATCHERY, { rules: { [id]: given } })).notices.find(
       (each) => each.id === `rule:${id}`,
     );
-    expect(notice?.severity).toBe('mind');
+    expect(notice?.severity).toBe('check');
     expect(notice?.fixes[0]?.edit).toEqual({ kind: 'set-rule', rule: id, value: null });
   });
 });

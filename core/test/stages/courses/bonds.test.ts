@@ -163,7 +163,7 @@ describe('corner hands', () => {
       );
     expect([cuts(1), cuts(2)]).toEqual([[45, 35], [32]]);
     const longer = withRows(plan, (index) => (index % 2 === 0 ? { length: '41ft' } : {}));
-    expect(noticesOf(work(longer), 'mind')).toContain('cuts-do-not-fit:w1');
+    expect(noticesOf(work(longer), 'check')).toContain('cuts-do-not-fit:w1');
   });
 });
 
@@ -207,7 +207,7 @@ describe('corners that no moulded piece serves', () => {
     const worked = work(planOf(hexagon, withCourses(3)));
     expectFilled(worked);
     expect(noticesOf(worked, 'stop')).toEqual([]);
-    expect(noticesOf(worked, 'mind')).toContain('corner-mitred:A');
+    expect(noticesOf(worked, 'check')).toContain('corner-mitred:A');
     expect(
       new Set(straps(worked, 'mitred-corner').map((joint) => `${String(joint.course)} ${joint.wall}`)).size,
     ).toBe(18);
@@ -231,7 +231,7 @@ describe('corners that no moulded piece serves', () => {
     const mixed = withRows(planOf(HATCHERY, withCourses(2)), (index) => (index === 0 ? { core: '6in' } : {}));
     const worked = work(mixed);
     expectFilled(worked);
-    expect(noticesOf(worked, 'mind')).toEqual(expect.arrayContaining(['corner-lapped:A', 'corner-lapped:B']));
+    expect(noticesOf(worked, 'check')).toEqual(expect.arrayContaining(['corner-lapped:A', 'corner-lapped:B']));
     const at = (course: number) =>
       worked.courses.pieces.flatMap((piece) =>
         piece.kind === 'corner' && piece.corner === 'A' && piece.course === course
@@ -273,7 +273,7 @@ describe('an open walk', () => {
     );
     expectFilled(worked);
     expect(noticesOf(worked, 'stop')).toEqual([]);
-    expect(noticesOf(worked, 'mind')).toContain('open:loop');
+    expect(noticesOf(worked, 'check')).toContain('open:loop');
     expect(wallsOf(worked.shell).map((wall) => wall.name)).toEqual(['A–B', 'B–C']);
     expect(straps(worked, 'free-end').length).toBe(8);
     // Both walls less half a corner each, less the bulkheads at the ends: 8 in × (240 − 6 1/2 + 288 − 6 1/2 − 5).
@@ -320,7 +320,7 @@ describe('an inside wall', () => {
       240, 240, 240, 240,
     ]);
     expect(tees.filter((joint) => joint.wall === 'inside').length).toBe(8);
-    expect(noticesOf(worked, 'mind').some((id) => id.startsWith('open'))).toBe(false);
+    expect(noticesOf(worked, 'check').some((id) => id.startsWith('open'))).toBe(false);
     // The core runs on through the foam of both walls: 8 in × (310 + 2 × 2 1/2).
     expect(built?.coreArea).toBeCloseTo(8 * 315 * 0.0254 ** 2, 9);
   });
@@ -417,7 +417,7 @@ describe('growth', () => {
     // Nine pieces at 1/64 in are let grow 9/64 in.
     expect(laid('40ft 1/8in')).toMatchObject({ severity: 'tip', id: 'as-laid:w1:2' });
     expect(laid('40ft 3/8in')).toMatchObject({
-      severity: 'mind',
+      severity: 'check',
       what: 'Course 2 came out 3/8″ long, more than blocks usually grow. In the next courses trim at 22′: the piece there to 31 5/8″.',
     });
     expect(laid('39ft 11 3/4in')?.what).toContain('came out 1/4″ short');

@@ -76,7 +76,7 @@ describe('a height in courses', () => {
     expect(half.courses.offcuts.halfPieces).toBeGreaterThan(0);
     expect(half.courses.offcuts.ripped).toBe(0);
     expect(half.tally.total.blocksBought.title).toContain('besides the half-height pieces');
-    expect(noticesOf(work(planOf(RECTANGLE, { height: '3ft 2in', rules })), 'mind')).toContain(
+    expect(noticesOf(work(planOf(RECTANGLE, { height: '3ft 2in', rules })), 'check')).toContain(
       'half-piece-missing',
     );
   });
@@ -130,7 +130,7 @@ describe('a stepped footing', () => {
         each.id.startsWith('step-off-course:w1'),
       ),
     ).toEqual([]);
-    expect(noticesOf(worked, 'mind').map((id) => id.replace(/:\d+$/, ''))).toContain('rip-too-low:w2');
+    expect(noticesOf(worked, 'check').map((id) => id.replace(/:\d+$/, ''))).toContain('rip-too-low:w2');
     expectFilled(worked);
   });
 
@@ -201,7 +201,7 @@ describe('tops', () => {
   it.each([
     ['7 courses', 'stop', 'top-unreadable:w1'],
     ['tall', 'stop', 'top-unreadable:w1'],
-    ['20ft', 'mind', 'top-too-high:w1'],
+    ['20ft', 'check', 'top-too-high:w1'],
   ])('of “%s” are refused or cut to the job', (top, severity, id) => {
     expect(noticesOf(work(withRow(planOf(RECTANGLE), 'w1', { top })), severity)).toContain(id);
   });

@@ -230,7 +230,7 @@ describe('a level survey', () => {
     const mind = surveyed(readings);
     expect(surveyIn(mind).pastLimit.length).toBeGreaterThan(0);
     expect(surveyIn(mind).pastMost).toEqual([]);
-    expect(mind.notices.find((notice) => notice.id === 'footing-out-of-level')?.severity).toBe('mind');
+    expect(mind.notices.find((notice) => notice.id === 'footing-out-of-level')?.severity).toBe('check');
     const stop = surveyed(
       readings.map(([wall, at, reading]): Reading => [wall, at, 50 + (reading - 50) * 2]),
     );

@@ -22,7 +22,7 @@ describe('notices', () => {
     );
     const order = work(plan).notices.map((each) => each.severity);
     expect(order).toEqual(
-      [...order].sort((a, b) => ['stop', 'mind', 'tip'].indexOf(a) - ['stop', 'mind', 'tip'].indexOf(b)),
+      [...order].sort((a, b) => ['stop', 'check', 'tip'].indexOf(a) - ['stop', 'check', 'tip'].indexOf(b)),
     );
     expect(new Set(order).size).toBeGreaterThan(1);
   });
@@ -88,7 +88,7 @@ describe('notices', () => {
     ];
     const worked = work(planOf(sides, withCourses(4)));
     expect(notice(worked, 'straps:w1')).toMatchObject({
-      severity: 'mind',
+      severity: 'check',
       where: 'A–B',
       rule: 'courses.ear.longest',
     });

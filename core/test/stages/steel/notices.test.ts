@@ -26,13 +26,13 @@ describe('what the steel has to say', () => {
     [
       'few-slots',
       rectangle({ rules: { 'steel.slots': 2 } }),
-      'mind',
+      'check',
       'With 2 slots to a web, bars cannot alternate either side of the middle; they lie as near to it as there are slots.',
     ],
     [
       'bar-through',
       rectangle({ inserts: [insertOf({ name: 'Drain', at: '240in', up: '40in' })] }),
-      'mind',
+      'check',
       'The horizontal of course 3 runs into Drain. Move one of them, or bend the bar round it as the drawings say.',
     ],
     [
@@ -52,7 +52,7 @@ describe('what the steel has to say', () => {
         ],
         { ...withCourses(4), rules: { 'steel.vertical.spacing': '120in' } },
       ),
-      'mind',
+      'check',
       'Verticals every 120″ on a wall of 8′ 4″: only those near its corners stand.',
     ],
     [
@@ -64,19 +64,19 @@ describe('what the steel has to say', () => {
     [
       'lintel-cut-short',
       rectangle({ openings: [openingOf({ at: '20in', sill: '20in' })] }),
-      'mind',
+      'check',
       'Its lintel bars reach only 14″ past it before the wall ends; bend them round the corner, or ask the engineer.',
     ],
     [
       'corner-cut-short',
       rectangle({ openings: [openingOf({ at: '20in', sill: '20in' })] }),
-      'mind',
+      'check',
       'Round corner A the bar of course 2 has only 12″ before the opening beside it: shorter than a lap. Ask the engineer how it is anchored.',
     ],
     [
       'support-unsaid',
       rectangle({ steel: { walls: { w1: { backfill: '6ft' } } } }),
-      'mind',
+      'check',
       'Soil lies against it and nobody has said what holds its top: held by a floor, steel belongs inside; standing alone, on the soil’s side. Say which.',
     ],
   ])('of %s', (id, plan, severity, what) => {
@@ -105,7 +105,7 @@ describe('a mix that is weaker than the steel counts on', () => {
 
   it('is told where laps or the screening follow from the strength, with the mix that is enough', () => {
     const [notice] = mixed({ 'steel.lap': 'class-b', 'pour.mix.strength': '3000' });
-    expect(notice?.severity).toBe('mind');
+    expect(notice?.severity).toBe('check');
     expect(notice?.fixes[0]?.edit).toMatchObject({ rule: 'pour.mix.strength', value: '4000' });
     expect(mixed({ 'pour.mix.strength': '3000' }, screened)).toHaveLength(1);
   });
