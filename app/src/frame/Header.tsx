@@ -29,8 +29,7 @@ const SAVE_WORDS: Readonly<Record<SaveState['kind'], string>> = {
 export function Header({ jobId, job, stage, onStage, onKeys, onRules }: HeaderProps) {
   const { plan, notices, saveState } = job;
   const stopping = notices.filter((notice) => notice.severity === 'stop');
-  const stopsOf = (id: string): number =>
-    stopping.filter((notice) => (notice.place.stage ?? 'outline') === id).length;
+  const stopsOf = (id: string): number => stopping.filter((notice) => notice.place.stage === id).length;
   return (
     <header className="flex min-h-14 flex-wrap items-stretch gap-x-4 border-b border-line px-5">
       <div className="flex items-center">

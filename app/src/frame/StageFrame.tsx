@@ -28,6 +28,7 @@ export function StageFrame<Panel extends string>({
   job,
   place,
   onPlace,
+  onStage,
   stage,
   worked,
   empty,
@@ -39,7 +40,7 @@ export function StageFrame<Panel extends string>({
   tabs,
   figures,
   children,
-}: Omit<StageProps, 'onStage'> & {
+}: StageProps & {
   readonly stage: string;
   readonly worked: WorkedPlan;
   /** What is said where no wall stands. */
@@ -90,6 +91,7 @@ export function StageFrame<Panel extends string>({
       job={job}
       place={place}
       onPlace={onPlace}
+      onStage={onStage}
       stage={stage}
       worked={worked}
       walls={walls}

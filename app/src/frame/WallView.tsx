@@ -21,7 +21,7 @@ export interface AsideOf {
   readonly over?: (frame: PlanFrame) => ReactNode;
   /** What happens besides when another wall is chosen. */
   readonly onChoose?: () => void;
-  /** Goes to what a notice is about; to its wall where nothing is given. */
+  /** Goes to what a notice of this stage is about; to its wall where nothing is given. */
   readonly onGo?: (notice: Notice) => void;
   /** What stands under the notices. */
   readonly below?: ReactNode;
@@ -42,6 +42,7 @@ export function WallView({
   job,
   place,
   onPlace,
+  onStage,
   stage,
   worked,
   walls,
@@ -50,7 +51,7 @@ export function WallView({
   strip,
   before,
   children,
-}: Omit<StageProps, 'onStage'> & {
+}: StageProps & {
   readonly stage: string;
   readonly worked: WorkedPlan;
   readonly walls: readonly Wall[];
@@ -63,6 +64,10 @@ export function WallView({
   readonly children: ReactNode;
 }) {
   const { figure, heading, bases, also, over, below, onGo } = aside;
+  const choose = (id: string): void => {
+    aside.onChoose?.();
+    onPlace({ wall: id, piece: null });
+  };
   return (
     <div className="grid grow grid-cols-[232px_minmax(0,1fr)] max-md:grid-cols-1">
       <WallsAside
@@ -76,11 +81,13 @@ export function WallView({
         {...(bases ? { bases } : {})}
         {...(also ? { also } : {})}
         {...(over ? { over } : {})}
-        {...(onGo ? { onGo } : {})}
-        onChoose={(id) => {
-          aside.onChoose?.();
-          onPlace({ wall: id, piece: null });
+        onGo={(notice) => {
+          const { stage: other, wall: there } = notice.place;
+          if (other !== undefined && other !== stage) onStage(other);
+          else if (onGo) onGo(notice);
+          if (there !== undefined) choose(there);
         }}
+        onChoose={choose}
       >
         {below}
       </WallsAside>

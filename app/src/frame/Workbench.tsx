@@ -9,6 +9,7 @@ import { useLeave } from '../job/LeaveDialog';
 import { StaleDialog } from '../job/StaleDialog';
 import { type Job, type OpenJob, useJob } from '../job/useJob';
 import { isTyping } from './keys';
+import { OpenRule } from './openRule';
 import { KeysDialog } from './KeysDialog';
 import { goToNewOpening } from '../stages/openings/newOpening';
 import { RulesDialog } from '../rules/RulesDialog';
@@ -173,7 +174,8 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
   const job = useJob(open, viewOf(stage)?.shows ?? FRAME_SHOWS);
   const { place, change } = usePlace(open.id);
   const [keysShown, setKeysShown] = useState(false);
-  const [rulesShown, setRulesShown] = useState(false);
+  // The rule that the house rules are open at; empty for all, null where they are closed.
+  const [rule, setRule] = useState<string | null>(null);
   const leave = useLeave(job);
   useShortcuts({
     job,
@@ -187,7 +189,7 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
       setKeysShown(true);
     },
     showRules: () => {
-      setRulesShown(true);
+      setRule('');
     },
   });
   // The shown view comes first: the others are fetched once it is worked.
@@ -215,23 +217,26 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
           setKeysShown(true);
         }}
         onRules={() => {
-          setRulesShown(true);
+          setRule('');
         }}
       />
       <main className="flex grow flex-col">
         <JobAlerts open={open} job={job} />
         <StageBoundary job={job} stage={stage}>
-          <LaterView id={stage} job={job} place={place} onPlace={change} onStage={goTo} />
+          <OpenRule value={setRule}>
+            <LaterView id={stage} job={job} place={place} onPlace={change} onStage={goTo} />
+          </OpenRule>
         </StageBoundary>
       </main>
       {leave.dialog}
       <StaleDialog jobId={open.id} job={job} />
       <RulesDialog
         plan={job.plan}
-        open={rulesShown}
+        at={rule}
+        onAt={setRule}
         onEdit={job.edit}
         onClose={() => {
-          setRulesShown(false);
+          setRule(null);
         }}
       />
       <KeysDialog

@@ -8,7 +8,9 @@ import { RuleRow } from './RuleRow';
 
 interface RulesDialogProps {
   readonly plan: Plan;
-  readonly open: boolean;
+  /** The rule that it is opened at; the empty text for all of them, null where it is closed. */
+  readonly at: string | null;
+  readonly onAt: (rule: string) => void;
   readonly onEdit: (edit: PlanEdit) => void;
   readonly onClose: () => void;
 }
@@ -28,35 +30,52 @@ export function groupedRules(
 }
 
 /** Every house rule of the job. Where crews differ, the job decides; the wall is planned again at once. */
-export function RulesDialog({ plan, open, onEdit, onClose }: RulesDialogProps) {
+export function RulesDialog({ plan, at, onAt, onEdit, onClose }: RulesDialogProps) {
   const rules = useMemo(() => rulesOf(plan), [plan]);
   const [words, setWords] = useState('');
-  const groups = useMemo(() => groupedRules(words), [words]);
+  const found = useMemo(() => groupedRules(words), [words]);
+  const open = at !== null;
+  const one = at === null || at === '' ? null : at;
+  const own = RULE_GROUPS.filter(({ ids }) => one !== null && ids.includes(one));
+  const groups = one !== null && isRuleId(one) ? own.map(({ name }) => ({ name, ids: [one] })) : found;
   return (
     <Dialog title="House rules of this job" open={open} onClose={onClose}>
       <p className="text-sm text-quiet">
-        Crews differ. What you change here holds for this job alone, and the wall is planned again at once.
-        The stamped drawings, the form maker’s manual and the local code come first.
+        Crews differ. Changes here apply to this job only, and the wall is planned again at once. The stamped
+        drawings, the form maker’s manual and the local code come first.
       </p>
       {open && (
         <>
-          <label className="mt-2 flex items-center gap-2">
-            <span className="heading">Find a rule</span>
-            <input
-              className="field w-64!"
-              type="search"
-              placeholder="plank, lap, cover …"
-              value={words}
-              onChange={(event) => {
-                setWords(event.currentTarget.value);
+          {one !== null && (
+            <button
+              type="button"
+              className="button mt-2"
+              onClick={() => {
+                onAt('');
               }}
-            />
-          </label>
+            >
+              All house rules
+            </button>
+          )}
+          {one === null && (
+            <label className="mt-2 flex items-center gap-2">
+              <span className="heading">Find a rule</span>
+              <input
+                className="field w-64!"
+                type="search"
+                placeholder="plank, lap, cover …"
+                value={words}
+                onChange={(event) => {
+                  setWords(event.currentTarget.value);
+                }}
+              />
+            </label>
+          )}
           {groups.length === 0 && <p className="mt-2">No rule has these words.</p>}
           {groups.map(({ name, ids }) => (
             <section key={name} aria-label={name} className="mt-3">
               <h3 className="heading border-b border-ink">
-                {name} <span className="text-quiet">{ids.length}</span>
+                {name} {one === null && <span className="text-quiet">{ids.length}</span>}
               </h3>
               <ul>
                 {ids.map((id) => (

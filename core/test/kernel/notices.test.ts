@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { type NoticeTable, noticesOf } from '../../src/kernel/notices';
+import {
+  type Notice,
+  type NoticeTable,
+  noticeGroups,
+  noticesOf,
+  placesOf,
+  withoutAside,
+} from '../../src/kernel/notices';
+import { applyEdit, readPlan, writePlan } from '../../src/plan';
 import { work } from '../../src/work';
 import { insertOf, openingOf } from '../support/openings';
 import { HATCHERY, planOf, withCourses } from '../support/plans';
@@ -21,7 +29,13 @@ const table: NoticeTable<Problem, 'where'> = {
   fine: () => null,
 };
 const told = (problems: readonly Problem[]) =>
-  noticesOf<Problem, 'where'>('shed-', problems, table, () => ({ where: 'Shed', place: { stage: 'steel' } }));
+  noticesOf<Problem, 'where'>(problems, {
+    before: 'shed-',
+    stage: 'steel',
+    about: { leans: 'Leaning sheds', cracked: 'Cracks', fine: '' },
+    table,
+    given: () => ({ where: 'Shed' }),
+  });
 
 describe('a table of notices', () => {
   it('names each by kind, place and key, and says nothing of what is fine', () => {
@@ -47,6 +61,8 @@ describe('a table of notices', () => {
     ]);
     expect(leans).toEqual({
       id: 'shed-leans:w1',
+      kind: 'shed-leans',
+      about: 'Leaning sheds',
       severity: 'stop',
       where: 'Shed',
       place: { stage: 'steel', wall: 'w1', loop: 'a' },
@@ -79,5 +95,79 @@ describe('notices of a job', () => {
     const after = work({ ...plan, openings: [wrong, ...(plan.openings ?? [])] }).notices.map(({ id }) => id);
     expect(after).toEqual(expect.arrayContaining(before));
     expect(after.length).toBeGreaterThan(before.length);
+  });
+});
+
+describe('notices by their cause', () => {
+  const problems: readonly Problem[] = [
+    { kind: 'cracked', wall: 'w1', course: 3 },
+    { kind: 'leans', wall: 'w1', loop: 'a' },
+    { kind: 'cracked', wall: 'w2', course: 3 },
+    { kind: 'cracked', wall: 'w2', course: 4 },
+  ];
+
+  it('are a line each, the worst first, with every place once', () => {
+    const groups = noticeGroups(told(problems));
+    expect(groups.map(({ severity, about, notices }) => [severity, about, notices.length])).toEqual([
+      ['stop', 'Leaning sheds', 1],
+      ['check', 'Cracks', 3],
+    ]);
+    expect(groups.map(placesOf)).toEqual(['Shed', 'course 3, course 4']);
+  });
+
+  it('lose none and tell none twice, on a real job', () => {
+    const { notices } = work(planOf(HATCHERY, withCourses(7)));
+    const grouped = noticeGroups(notices).flatMap((group) => group.notices);
+    expect(grouped.length).toBe(notices.length);
+    expect(new Set(grouped)).toEqual(new Set(notices));
+  });
+
+  it('of a kind that is a stop here and a check there are two lines', () => {
+    const [first, second] = told(problems.filter(({ kind }) => kind === 'cracked'));
+    if (!first || !second) throw new Error('none told');
+    expect(noticeGroups([first, { ...second, severity: 'stop' }])).toHaveLength(2);
+  });
+});
+
+describe('a notice that was set aside', () => {
+  const plan = planOf(HATCHERY, withCourses(7));
+  const notices = work(plan).notices;
+  const first = notices.find(({ severity }) => severity === 'check');
+  if (!first) throw new Error('nothing to check');
+  const asideOf = (notice: Notice) =>
+    applyEdit(plan, {
+      kind: 'set-aside',
+      notices: [{ notice: notice.id, what: notice.what }],
+      word: 'Seen on site',
+    });
+
+  it('is off the list and counted, with its word; bringing it back leaves the plan as it was', () => {
+    const aside = asideOf(first);
+    const split = withoutAside(work(aside).notices, aside.setAside);
+    expect(split.aside.map(({ notice, word }) => [notice.id, word])).toEqual([[first.id, 'Seen on site']]);
+    expect(split.open).toHaveLength(notices.length - 1);
+    expect(applyEdit(aside, { kind: 'bring-back', notices: [first.id] })).toEqual(plan);
+  });
+
+  it('keeps one word, the last', () => {
+    const twice = applyEdit(asideOf(first), {
+      kind: 'set-aside',
+      notices: [{ notice: first.id, what: first.what }],
+      word: 'And again',
+    });
+    expect(twice.setAside?.map(({ word }) => word)).toEqual(['And again']);
+  });
+
+  it('comes back when it says anything else, or becomes a stop', () => {
+    const { setAside } = asideOf(first);
+    expect(withoutAside([{ ...first, what: 'Worse.' }], setAside).open).toHaveLength(1);
+    expect(withoutAside([{ ...first, severity: 'stop' }], setAside).open).toHaveLength(1);
+  });
+
+  it('is kept in the plan file', () => {
+    const aside = asideOf(first);
+    const reading = readPlan(JSON.parse(JSON.stringify(writePlan(aside))));
+    expect(reading).toMatchObject({ ok: true, plan: { setAside: aside.setAside } });
+    expect(writePlan(plan)).not.toHaveProperty('setAside');
   });
 });

@@ -11,6 +11,7 @@ import type { UnitSystem } from '@ombra/core/kernel/measure';
 import { type HouseRules, sourceText, stateRule } from '@ombra/core/kernel/rules';
 import { X } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
+import { useOpenRule } from '../openRule';
 import { BEFORE, SIGNS } from './signs';
 
 interface WhyCardProps {
@@ -101,6 +102,7 @@ function Line({ line, narrow, onPoint }: { readonly line: ExplainedLine } & Omit
 export function WhyCard({ figure, units, rules, onClose, onPoint = nothing }: WhyCardProps) {
   const line = explainLine(figure.how, units);
   const card = useRef<HTMLElement>(null);
+  const openRule = useOpenRule();
   useEffect(() => {
     card.current?.scrollIntoView({ block: 'nearest' });
   }, [figure.id]);
@@ -123,7 +125,16 @@ export function WhyCard({ figure, units, rules, onClose, onPoint = nothing }: Wh
         <ul className="mt-2 text-sm text-quiet">
           {figure.rules.map((id) => (
             <li key={id}>
-              {stateRule(id, rules, units)} <span className="italic">{sourceText(RULES[id].source)}</span>
+              <button
+                type="button"
+                className="min-h-6! text-left underline decoration-dotted underline-offset-3"
+                onClick={() => {
+                  openRule(id);
+                }}
+              >
+                {stateRule(id, rules, units)}
+              </button>{' '}
+              <span className="italic">{sourceText(RULES[id].source)}</span>
             </li>
           ))}
         </ul>

@@ -1,63 +1,100 @@
-import type { Notice, Severity } from '@ombra/core/kernel/notices';
-import type { PlanEdit } from '@ombra/core/kernel/plan';
-import { CircleAlert, Lightbulb, OctagonX } from 'lucide-react';
+import { type Notice, noticeGroups, withoutAside } from '@ombra/core/kernel/notices';
+import { useMemo, useState } from 'react';
+import type { Job } from '../../job/useJob';
+import { VIEWS } from '../../stages';
+import { AsideList } from './AsideList';
+import { NoticeLine } from './NoticeLine';
+import type { NoticeActions } from './NoticeText';
+import { SEVERITY_LOOKS, countText } from './severity';
 
-const LOOKS: Readonly<
-  Record<Severity, { readonly word: string; readonly colour: string; readonly Icon: typeof OctagonX }>
-> = {
-  stop: { word: 'Stop', colour: 'text-stop', Icon: OctagonX },
-  check: { word: 'Mind', colour: 'text-check', Icon: CircleAlert },
-  tip: { word: 'Tip', colour: 'text-tip', Icon: Lightbulb },
-};
-
-interface NoticesProps {
-  readonly notices: readonly Notice[];
-  readonly onEdit: (edit: PlanEdit) => void;
-  readonly onGo: (notice: Notice) => void;
+/** The notices of another stage in one line: how many of which severity. It opens to them. */
+function OtherStage({
+  name,
+  notices,
+  ...actions
+}: NoticeActions & { readonly name: string; readonly notices: readonly Notice[] }) {
+  const [open, setOpen] = useState(false);
+  const groups = noticeGroups(notices);
+  const { colour, Icon } = SEVERITY_LOOKS[groups[0]?.severity ?? 'tip'];
+  return (
+    <li>
+      <button
+        type="button"
+        className="flex min-h-(--target) w-full items-center justify-between gap-2 border-b border-line px-1.5 text-left text-sm"
+        aria-expanded={open}
+        onClick={() => {
+          setOpen(!open);
+        }}
+      >
+        <span>{name}</span>
+        <span>
+          <Icon aria-hidden="true" size={15} className={`mr-1 inline align-[-2px] ${colour}`} />
+          {countText(groups.map(({ severity }) => severity))}
+        </span>
+      </button>
+      {open && (
+        <ul className="my-2 flex flex-col gap-2">
+          {groups.map((group) => (
+            <NoticeLine key={group.id} group={group} {...actions} />
+          ))}
+        </ul>
+      )}
+    </li>
+  );
 }
 
-/** What is wrong, risky or good to know: a shape, a word, a place, a sentence, and a way out where there is one. */
-export function Notices({ notices, onEdit, onGo }: NoticesProps) {
-  if (notices.length === 0) return <p className="text-sm text-quiet">Nothing to mind.</p>;
+/**
+ * What is wrong, risky or good to know: a line for each cause. Those of the shown stage come first, with those of the whole job;
+ * the other stages have a line each. What somebody has set aside is counted, and can be brought back.
+ */
+export function Notices({
+  job,
+  notices,
+  stage,
+  onGo,
+}: {
+  readonly job: Pick<Job, 'edit'> & { readonly plan: Job['plan'] };
+  readonly notices: readonly Notice[];
+  readonly stage: string;
+  readonly onGo: (notice: Notice) => void;
+}) {
+  const { open, aside } = useMemo(
+    () => withoutAside(notices, job.plan.setAside),
+    [notices, job.plan.setAside],
+  );
+  const shown = useMemo(
+    () => noticeGroups(open.filter(({ place }) => place.stage === stage || place.stage === undefined)),
+    [open, stage],
+  );
+  const others = VIEWS.flatMap(({ id, name }) => {
+    const own = id === stage ? [] : open.filter(({ place }) => place.stage === id);
+    return own.length === 0 ? [] : [{ id, name, own }];
+  });
+  const actions: NoticeActions = { onEdit: job.edit, onGo };
   return (
-    <ul className="flex flex-col gap-2">
-      {notices.map((notice) => {
-        const { word, colour, Icon } = LOOKS[notice.severity];
-        return (
-          <li key={notice.id} className="border-l-3 border-current pl-2 text-sm">
-            <p>
-              <Icon aria-hidden="true" size={15} className={`mr-1 inline align-[-2px] ${colour}`} />
-              <span className={`font-semibold ${colour}`}>{word}</span>{' '}
-              <button
-                type="button"
-                className="font-semibold underline decoration-dotted underline-offset-2"
-                onClick={() => {
-                  onGo(notice);
-                }}
-              >
-                {notice.where}
-              </button>{' '}
-              {notice.what} {notice.why !== undefined && <span className="text-quiet">{notice.why}</span>}
-            </p>
-            {notice.fixes.length > 0 && (
-              <p className="mt-1 flex flex-wrap gap-2">
-                {notice.fixes.map((fix) => (
-                  <button
-                    key={fix.label}
-                    type="button"
-                    className="button figures"
-                    onClick={() => {
-                      onEdit(fix.edit);
-                    }}
-                  >
-                    {fix.label}
-                  </button>
-                ))}
-              </p>
-            )}
-          </li>
-        );
-      })}
-    </ul>
+    <section aria-label="Notices">
+      <h2 className="heading mb-1">Notices</h2>
+      {shown.length === 0 && (
+        <p className="text-sm text-quiet">{others.length === 0 ? 'No notices.' : 'No notices here.'}</p>
+      )}
+      {shown.length > 0 && (
+        <ul className="flex flex-col gap-2">
+          {shown.map((group) => (
+            <NoticeLine key={group.id} group={group} {...actions} />
+          ))}
+        </ul>
+      )}
+      {others.length > 0 && (
+        <>
+          <h3 className="heading mt-3">Other stages</h3>
+          <ul>
+            {others.map(({ id, name, own }) => (
+              <OtherStage key={id} name={name} notices={own} {...actions} />
+            ))}
+          </ul>
+        </>
+      )}
+      {aside.length > 0 && <AsideList aside={aside} onEdit={job.edit} onGo={onGo} />}
+    </section>
   );
 }

@@ -38,11 +38,10 @@ export function WallsAside({
   readonly also?: readonly Point[];
   readonly over?: (frame: PlanFrame) => ReactNode;
   readonly onChoose: (wall: string) => void;
-  /** Goes to what a notice is about; to its wall where nothing is given. */
-  readonly onGo?: (notice: Notice) => void;
+  /** Goes to what a notice is about. */
+  readonly onGo: (notice: Notice) => void;
   readonly children?: ReactNode;
 }) {
-  const own = (notice: Notice): number => Number(notice.place.stage === stage);
   return (
     <aside
       aria-label="Walls and notices"
@@ -60,19 +59,7 @@ export function WallsAside({
         onChoose={onChoose}
       />
       <WallList heading={heading} walls={walls} chosen={chosen} onChoose={onChoose} figure={figure} />
-      <div>
-        <h2 className="heading mb-1">Notices</h2>
-        <Notices
-          notices={[...worked.notices].sort((a, b) => own(b) - own(a))}
-          onEdit={job.edit}
-          onGo={
-            onGo ??
-            ((notice) => {
-              if (notice.place.wall !== undefined) onChoose(notice.place.wall);
-            })
-          }
-        />
-      </div>
+      <Notices job={job} notices={worked.notices} stage={stage} onGo={onGo} />
       {children}
     </aside>
   );

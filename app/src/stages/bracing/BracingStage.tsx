@@ -19,7 +19,7 @@ const NAMES: Readonly<Record<BracingPanel, string>> = {
 };
 
 /** Braces, the planks over them, and the line that they hold: on the strip, by wall, as gear, against the wind. */
-export function BracingStage({ job, place, onPlace }: StageProps) {
+export function BracingStage({ job, place, onPlace, onStage }: StageProps) {
   const { worked, plan } = job;
   const [brace, setBrace] = useState<string | null>(null);
   const rules = useMemo(() => rulesOf(plan), [plan]);
@@ -36,6 +36,7 @@ export function BracingStage({ job, place, onPlace }: StageProps) {
       job={job}
       place={place}
       onPlace={onPlace}
+      onStage={onStage}
       stage="bracing"
       worked={worked}
       empty="No wall to brace yet"

@@ -27,7 +27,7 @@ function lowestCourse(worked: WorkedPlan, wall: string): number | null {
 }
 
 /** Every block of every course: the strip, one course from above, the tally and its whys. */
-export function CoursesStage({ job, place, onPlace }: StageProps) {
+export function CoursesStage({ job, place, onPlace, onStage }: StageProps) {
   const { worked, plan, edit } = job;
   const [pointed, setPointed] = useState<PieceSelector | null>(null);
   const { width, element } = useWidth();
@@ -80,6 +80,7 @@ export function CoursesStage({ job, place, onPlace }: StageProps) {
       job={job}
       place={place}
       onPlace={onPlace}
+      onStage={onStage}
       stage="courses"
       worked={worked}
       walls={walls}

@@ -21,7 +21,7 @@ const NAMES: Readonly<Record<FootingPanel, string>> = {
 };
 
 /** From bare ground to the first course: footing, chalk lines, squareness, level, and what is looked at before the wall. */
-export function FootingStage({ job, place, onPlace }: StageProps) {
+export function FootingStage({ job, place, onPlace, onStage }: StageProps) {
   const { worked, plan } = job;
   if (!worked) return <Working />;
   const { footing } = worked;
@@ -43,6 +43,7 @@ export function FootingStage({ job, place, onPlace }: StageProps) {
       job={job}
       place={place}
       onPlace={onPlace}
+      onStage={onStage}
       stage="footing"
       worked={worked}
       empty="Nothing to stand on a footing yet"

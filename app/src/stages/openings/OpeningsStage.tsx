@@ -22,7 +22,7 @@ const NAMES: Readonly<Record<OpeningsPanel, string>> = {
 };
 
 /** Windows, doors and whatever else goes through the walls: placed on the strip or typed, with bucks, marks and lumber. */
-export function OpeningsStage({ job, place, onPlace }: StageProps) {
+export function OpeningsStage({ job, place, onPlace, onStage }: StageProps) {
   const { worked, plan, edit, endMerge } = job;
   const [snaps, setSnaps] = useState(true);
   const [placing, setPlacing] = useState(false);
@@ -55,6 +55,7 @@ export function OpeningsStage({ job, place, onPlace }: StageProps) {
       job={job}
       place={place}
       onPlace={onPlace}
+      onStage={onStage}
       stage="openings"
       worked={worked}
       empty="No wall to open yet"

@@ -64,6 +64,8 @@ export function OutlineStage({ job, place, onPlace, onStage }: StageProps) {
     onPlace({ wall });
   };
   const go = (notice: Notice): void => {
+    const { stage = 'outline' } = notice.place;
+    if (stage !== 'outline') onStage(stage);
     if (notice.place.wall !== undefined) choose(notice.place.wall);
     if (notice.place.setting !== undefined) {
       const field = document.getElementById(notice.place.setting);
@@ -143,10 +145,7 @@ export function OutlineStage({ job, place, onPlace, onStage }: StageProps) {
             {worked.shell.loops.some((loop) => loop.built) && (
               <WallFigures plan={plan} tally={worked.tally} place={place} onPlace={onPlace} />
             )}
-            <div>
-              <h2 className="heading mb-1">Notices</h2>
-              <Notices notices={worked.notices} onEdit={edit} onGo={go} />
-            </div>
+            <Notices job={job} notices={worked.notices} stage="outline" onGo={go} />
           </>
         )}
       </section>

@@ -44,7 +44,7 @@ interface PouredProps extends StageProps {
 }
 
 /** One pour on the strip and on the plan, and what of it is looked at. */
-function Poured({ job, place, onPlace, pour, pours }: PouredProps) {
+function Poured({ job, place, onPlace, onStage, pour, pours }: PouredProps) {
   const { worked, plan, edit } = job;
   const panel = panelOf(place, 'pour', POUR_PANELS);
   const rules = useMemo(() => rulesOf(plan), [plan]);
@@ -77,6 +77,7 @@ function Poured({ job, place, onPlace, pour, pours }: PouredProps) {
       job={job}
       place={place}
       onPlace={onPlace}
+      onStage={onStage}
       stage="pour"
       worked={worked}
       empty={EMPTY}

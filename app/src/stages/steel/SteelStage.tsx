@@ -31,7 +31,7 @@ const NONE: ReadonlySet<string> = new Set();
 const NO_STOCK: Steel['stock'] = [];
 
 /** Every bar by the drawings' rules: on the strip, across the wall, as a bending schedule, and as stock to buy. */
-export function SteelStage({ job, place, onPlace }: StageProps) {
+export function SteelStage({ job, place, onPlace, onStage }: StageProps) {
   const { worked, plan } = job;
   const [mark, setMark] = useState<string | null>(null);
   const steel = worked?.steel;
@@ -48,6 +48,7 @@ export function SteelStage({ job, place, onPlace }: StageProps) {
       job={job}
       place={place}
       onPlace={onPlace}
+      onStage={onStage}
       stage="steel"
       worked={worked}
       empty="No wall to reinforce yet"

@@ -1,5 +1,4 @@
 import type { UnitSystem } from '../measure';
-import type { SetAside } from '../notices/setAside';
 import type { RuleOverrides } from '../rules';
 
 export const PLAN_FORMAT = 'ombra.plan';
@@ -16,6 +15,16 @@ export interface Plan {
   readonly rules: RuleOverrides;
   /** Notices that somebody has seen and accepted. */
   readonly setAside?: readonly SetAside[];
+}
+
+/** A notice that somebody has seen and accepted, with their word for it. */
+export interface SetAside {
+  /** The notice's id. */
+  readonly notice: string;
+  /** What it said. Once it says anything else, it is told again. */
+  readonly what: string;
+  /** Why it can stand, in the words of whoever set it aside; may be empty. */
+  readonly word: string;
 }
 
 /** What a user can do to a plan, by kind. Every stage adds the edits of its part. */

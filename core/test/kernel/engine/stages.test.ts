@@ -56,6 +56,8 @@ const flagWork: StageWork = {
       ? [
           {
             id: 'flags-white',
+            kind: 'flags-white',
+            about: 'White flags',
             severity: 'tip',
             place: {},
             where: 'Flags',

@@ -95,7 +95,7 @@ describe('what no job ever measures is kept as typed, told with a stop, and not 
           },
         ],
       },
-      /longer/,
+      /longest/,
       { wall: 'w' },
     ],
     ['12 000 walls', hatchery(zigzags(12, 1000)), new RegExp(String(MOST_WALLS)), {}],

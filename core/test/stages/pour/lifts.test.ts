@@ -1,3 +1,4 @@
+import { valuesIn } from '../../support/values';
 import { houseRules } from '../../../src/rules';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -66,9 +67,7 @@ describe('lifts', () => {
 
   it('warn of two lifts in a high wall, and offer three', () => {
     const high = plan({ ...withCourses(7), rules: { 'pour.lifts': 'two' } });
-    expect(told(high, 'two-lifts-high')[0]).toMatch(
-      /Two lifts for 9′ 4″ of wall: they are for walls up to 8′/,
-    );
+    expect(valuesIn(told(high, 'two-lifts-high')[0])).toEqual(expect.arrayContaining(['8′', '9′ 4″']));
     const fix = work(high).notices.find((notice) => notice.id.startsWith('pour:two-lifts-high'))?.fixes[0];
     expect(fix?.edit).toEqual({ kind: 'set-rule', rule: 'pour.lifts', value: 'three' });
   });
@@ -80,7 +79,9 @@ describe('lifts', () => {
 
   it('by hand that do not reach the top get one more, and say so', () => {
     expect(depths(byHand('20in', '36in'))).toEqual([20, 36, 40]);
-    expect(told(byHand('20in', '36in'), 'lifts-short')[0]).toMatch(/end 3′ 4″ under the top/);
+    expect(valuesIn(told(byHand('20in', '36in'), 'lifts-short')[0])).toEqual(
+      expect.arrayContaining(['3′ 4″']),
+    );
   });
 
   it('by hand higher than the wall are stopped, and cut off', () => {
@@ -93,7 +94,9 @@ describe('lifts', () => {
 
   it('by hand that cannot be read leave the low first lift standing in', () => {
     expect(depths(byHand('a bit'))).toEqual([30, 33, 33]);
-    expect(told(byHand('a bit'), 'lift-unreadable')[0]).toMatch(/Lift 1 cannot be read: “a bit”/);
+    expect(valuesIn(told(byHand('a bit'), 'lift-unreadable')[0])).toEqual(
+      expect.arrayContaining(['1', '“a bit”']),
+    );
     expect(kinds(byHand('0in'))).toContain('lift-unreadable');
   });
 });
@@ -218,7 +221,7 @@ describe('chute and conveyor', () => {
       rules: { 'pour.reach.pump': '40ft' },
       pour: { pours: { 'pour-1': { stand: { wall: 'w1', at: '20ft', out: '20ft' } } } },
     });
-    expect(told(far, 'out-of-reach')[0]).toMatch(/reaches 40′: .*C–D.* out of reach/);
+    expect(valuesIn(told(far, 'out-of-reach')[0])).toEqual(expect.arrayContaining(['40′', 'C–D']));
     const near = plan({
       pour: { pours: { 'pour-1': { stand: { wall: 'w1', at: '20ft', out: '20ft' } } } },
     });
@@ -229,7 +232,7 @@ describe('chute and conveyor', () => {
     expect(toInches(stand?.farthest as Length)).toBeGreaterThan(600);
     expect(toInches(stand?.farthest as Length)).toBeLessThan(640);
     const gone = plan({ pour: { pours: { 'pour-1': { stand: { wall: 'w9', at: '1ft', out: '1ft' } } } } });
-    expect(told(gone, 'stand-unreadable')[0]).toMatch(/cannot be read: “w9”/);
+    expect(valuesIn(told(gone, 'stand-unreadable')[0])).toEqual(expect.arrayContaining(['“w9”']));
   });
 });
 
@@ -256,12 +259,14 @@ describe('the clock', () => {
 
   it('minds a cold joint that is in the plan, and a load too old', () => {
     const hot = plan({ rules: { 'pour.work.minutes': 15, 'pour.mix.temperature': 95 } });
-    expect(told(hot, 'lift-slow')[0]).toMatch(/a layer waits \d+ min .* that makes a cold joint/);
+    expect(told(hot, 'lift-slow')).toHaveLength(1);
     const slow = plan({ rules: { 'pour.rate.pump': 5, 'pour.truck.spacing': 10 } });
-    expect(told(slow, 'load-old')[0]).toMatch(/old when its last concrete is placed; 90 min are allowed/);
+    expect(valuesIn(told(slow, 'load-old')[0])).toEqual(expect.arrayContaining(['90 min']));
     // The crew is slower than its trucks and the layers wait already: nobody is told to space them farther apart.
     expect(told(slow, 'trucks-close')).toEqual([]);
-    expect(told(slow, 'lift-slow')[0]).toMatch(/no other spacing helps/);
+    expect(work(slow).pour.problems).toContainEqual(
+      expect.objectContaining({ kind: 'lift-slow', trucksWait: true }),
+    );
     const close = plan({ rules: { 'pour.truck.spacing': 10 } });
     expect(told(close, 'trucks-close')[0]).toMatch(
       /A load takes the crew \d+ min and a truck comes every 10 min/,
@@ -282,7 +287,7 @@ describe('very short walls', () => {
     );
     const words = told(short, 'dwell-short');
     expect(words).toHaveLength(2);
-    expect(words[0]).toMatch(/Lift 1 fills it in \d+ s/);
+    expect(valuesIn(words[0])).toEqual(expect.arrayContaining(['1']));
     const { dwell, volumes, day } = pourOf(short);
     const own = dwell.find((each) => each.wall === 'w2' && each.lift === 1);
     expect(own?.seconds).toBeCloseTo(((volumes.lifts[0]?.walls['w2'] ?? 0) / day.rate) * 3600, 9);

@@ -1,3 +1,4 @@
+import { valuesIn } from '../../support/values';
 import { evaluate } from '../../../src/kernel/figures/how';
 import { houseRules } from '../../../src/rules';
 import { describe, expect, it } from 'vitest';
@@ -69,21 +70,27 @@ describe('the mix card', () => {
   it('wants warm concrete under cold air, and no hot concrete ever [ACI 306 and 301; from memory]', () => {
     const cold = on({ air: 35, concrete: 50 });
     expect(pourOf(cold).mix.temperature.least).toBe(55);
-    expect(told(cold, 'too-cold')[0]).toMatch(/under 40 °F .* at 50 °F: ask the plant for 55 °F/);
+    expect(valuesIn(told(cold, 'too-cold')[0])).toEqual(expect.arrayContaining(['40 °F', '50 °F', '55 °F']));
     expect(told(on({ air: 35, concrete: 56 }), 'too-cold')).toEqual([]);
     expect(told(on({ air: 41, concrete: 50 }), 'too-cold')).toEqual([]);
-    expect(told(on({ concrete: 96 }), 'too-hot')[0]).toMatch(/96 °F, over 95 °F/);
+    expect(valuesIn(told(on({ concrete: 96 }), 'too-hot')[0])).toEqual(
+      expect.arrayContaining(['95 °F', '96 °F']),
+    );
     expect(told(on({ air: 35, concrete: 50 }, { units: 'metric' }), 'too-cold')[0]).toMatch(/4 °C .* 10 °C/);
   });
 
   it('tells no pressure of temperatures that nobody pours at', () => {
     for (const said of [{ concrete: 250 }, { concrete: -5 }] as const) {
       const absurd = on(said);
-      expect(told(absurd, 'temperature-absurd')[0]).toMatch(/nobody pours at that/);
+      expect(valuesIn(told(absurd, 'temperature-absurd')[0])).toEqual([
+        `${String(Math.abs(said.concrete))} °F`,
+      ]);
       expect(pourOf(absurd).pressing).toBeNull();
       expect(pourOf(absurd).clock.pressure).toBeNull();
     }
-    expect(told(on({ air: -60 }), 'temperature-absurd')[0]).toMatch(/^Air of -60 °F/);
+    expect(valuesIn(told(on({ air: -60 }), 'temperature-absurd')[0])).toEqual(
+      expect.arrayContaining(['60 °F']),
+    );
     expect(pourOf(on({ air: -60 })).mix.air).toBeNull();
   });
 
@@ -214,7 +221,7 @@ describe('pressure on the forms', () => {
   });
 
   it('is only reported where the form has no stated capacity', () => {
-    expect(told(plan(), 'capacity-unsaid')[0]).toMatch(/no stated capacity: pressure is reported only/);
+    expect(told(plan(), 'capacity-unsaid')).toHaveLength(1);
     expect(pourOf(plan()).pressing?.fastest).toBeNull();
   });
 
@@ -232,10 +239,8 @@ describe('pressure on the forms', () => {
 
   it('stops where the planned pace, or even the slowest, is over it', () => {
     const fast: Plan = { ...capable(700), rules: { 'pour.rate.pump': 30 } };
-    expect(told(fast, 'over-capacity')[0]).toMatch(/the form is stated for 700 lb\/ft²/);
-    expect(told(capable(500), 'capacity-too-low')[0]).toMatch(
-      /Even the slowest pour of this height presses with 600 lb\/ft², over the form’s stated 500/,
-    );
+    expect(valuesIn(told(fast, 'over-capacity')[0])).toEqual(expect.arrayContaining(['700 lb/ft²']));
+    expect(valuesIn(told(capable(500), 'capacity-too-low')[0])).toEqual(['500 lb/ft²', '600 lb/ft²']);
     expect(pourOf(capable(500)).pressing?.fastest).toBe('none');
     expect(pourOf(capable(1300)).pressing?.fastest).toBe('any');
   });
@@ -244,12 +249,14 @@ describe('pressure on the forms', () => {
     const deep: Plan = { ...capable(610), rules: { 'pour.lifts': 'two', 'pour.lift.first': '30in' } };
     expect(told(deep, 'lift-over-capacity')).toEqual([]);
     const deeper: Plan = { ...capable(590), rules: { 'pour.lifts': 'two' } };
-    expect(told(deeper, 'lift-over-capacity')[0]).toMatch(/Lift 1 is 4′ deep: .* presses with 600 lb\/ft²/);
+    expect(valuesIn(told(deeper, 'lift-over-capacity')[0])).toEqual(
+      expect.arrayContaining(['1', '4′', '600 lb/ft²']),
+    );
   });
 
   it('takes the whole head over 7 in of slump', () => {
     const wet = plan({ rules: { 'pour.mix.slump': 8 } });
-    expect(told(wet, 'slump-past-formula')[0]).toMatch(/Slump of 8 in is over the 7 in/);
+    expect(valuesIn(told(wet, 'slump-past-formula')[0])).toEqual(expect.arrayContaining(['7 in', '8 in']));
     const { pressing } = pourOf(wet);
     expect(pressing?.aci.value).toBeCloseTo(pressing?.head.value ?? 0, 6);
   });
@@ -263,15 +270,15 @@ describe('what else cannot be', () => {
           sides: [{ id: 'a', name: 'Pad', volume, when: 'last', ...(pour === undefined ? {} : { pour }) }],
         },
       });
-    expect(told(sides('three buckets'), 'side-unreadable')[0]).toMatch(/“three buckets”\. Write 2\.5 yd³/);
+    expect(valuesIn(told(sides('three buckets'), 'side-unreadable')[0])).toEqual(
+      expect.arrayContaining(['2.5 yd³', '“three buckets”']),
+    );
     expect(told(sides('0'), 'side-unreadable')).toHaveLength(1);
-    expect(told(sides('1 yd3', 'gone'), 'side-nowhere')[0]).toMatch(/no longer in the job/);
-    expect(told(on({ loads: 12 }), 'too-many-loads')[0]).toMatch(
-      /12 loads are more trucks than volume: 4 take all of it/,
+    expect(told(sides('1 yd3', 'gone'), 'side-nowhere')).toHaveLength(1);
+    expect(valuesIn(told(on({ loads: 12 }), 'too-many-loads')[0])).toEqual(
+      expect.arrayContaining(['12', '4']),
     );
-    expect(told(on({ loads: 1 }), 'too-few-loads')[0]).toMatch(
-      /1 load does not bring the volume: 4 are planned/,
-    );
+    expect(valuesIn(told(on({ loads: 1 }), 'too-few-loads')[0])).toEqual(expect.arrayContaining(['1', '4']));
     expect(told(plan({ rules: { 'pour.method': 'holes' } }), 'holes-for-cells')).toHaveLength(1);
     // A rate of nothing is no rule that the job can have: its default stands, and that is said.
     const zero = work(plan({ rules: { 'pour.rate.pump': 0 } }));

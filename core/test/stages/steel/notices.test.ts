@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Notice } from '../../../src/kernel/notices/notice';
 import type { Plan } from '../../../src/kernel/plan';
 import { report } from '../../../src/report';
+import { valuesIn } from '../../support/values';
 import { work } from '../../../src/work';
 import { insertOf, openingOf } from '../../support/openings';
 import { type Side, planOf, withCourses } from '../../support/plans';
@@ -22,24 +23,19 @@ const told = (plan: Plan, id: string): Notice => {
 };
 
 describe('what the steel has to say', () => {
-  it.each<readonly [string, Plan, Notice['severity'], string]>([
-    [
-      'few-slots',
-      rectangle({ rules: { 'steel.slots': 2 } }),
-      'check',
-      'With 2 slots to a web, bars cannot alternate either side of the middle; they lie as near to it as there are slots.',
-    ],
+  it.each<readonly [string, Plan, Notice['severity'], readonly string[]]>([
+    ['few-slots', rectangle({ rules: { 'steel.slots': 2 } }), 'check', ['2']],
     [
       'bar-through',
       rectangle({ inserts: [insertOf({ name: 'Drain', at: '240in', up: '40in' })] }),
       'check',
-      'The horizontal of course 3 runs into Drain. Move one of them, or bend the bar round it as the drawings say.',
+      ['3'],
     ],
     [
       'backfill-unreadable',
       rectangle({ steel: { walls: { w1: { backfill: 'high' } } } }),
       'stop',
-      '“high” cannot be read as the height of the soil against it; it is taken as none.',
+      ['4in', '6ft', '“high”'],
     ],
     [
       'spacing-wide',
@@ -53,35 +49,25 @@ describe('what the steel has to say', () => {
         { ...withCourses(4), rules: { 'steel.vertical.spacing': '120in' } },
       ),
       'check',
-      'Verticals every 120″ on a wall of 8′ 4″: only those near its corners stand.',
+      ['120″', '8′ 4″'],
     ],
-    [
-      'no-lintel-room',
-      rectangle({ openings: [openingOf({ height: '40in', sill: '84in' })] }),
-      'stop',
-      'There is too little wall over it for a bar with its cover: it has no lintel. Lower its head, or ask the engineer.',
-    ],
+    ['no-lintel-room', rectangle({ openings: [openingOf({ height: '40in', sill: '84in' })] }), 'stop', []],
     [
       'lintel-cut-short',
       rectangle({ openings: [openingOf({ at: '20in', sill: '20in' })] }),
       'check',
-      'Its lintel bars reach only 14″ past it before the wall ends; bend them round the corner, or ask the engineer.',
+      ['14″'],
     ],
     [
       'corner-cut-short',
       rectangle({ openings: [openingOf({ at: '20in', sill: '20in' })] }),
       'check',
-      'Round corner A the bar of course 2 has only 12″ before the opening beside it: shorter than a lap. Ask the engineer how it is anchored.',
+      ['12″', '2'],
     ],
-    [
-      'support-unsaid',
-      rectangle({ steel: { walls: { w1: { backfill: '6ft' } } } }),
-      'check',
-      'Soil lies against it and nobody has said what holds its top: held by a floor, steel belongs inside; standing alone, on the soil’s side. Say which.',
-    ],
-  ])('of %s', (id, plan, severity, what) => {
+    ['support-unsaid', rectangle({ steel: { walls: { w1: { backfill: '6ft' } } } }), 'check', []],
+  ])('of %s', (id, plan, severity, values) => {
     const notice = told(plan, id);
-    expect([notice.severity, notice.what]).toEqual([severity, what]);
+    expect([notice.severity, valuesIn(notice.what)]).toEqual([severity, values]);
     expect(notice.place.stage).toBe('steel');
   });
 });
@@ -140,7 +126,7 @@ describe('quantities that were typed in metric', () => {
     const soil = whats({ 'steel.soil.weight': '7 kN/m³' }, { steel });
     expect(soil).toContain('of soil at 7 kN/m³');
     const slump = whats({ 'pour.mix.slump': '230 mm' });
-    expect(slump).toMatch(/Slump of 230 mm is over/);
+    expect(valuesIn(slump)).toEqual(expect.arrayContaining(['230 mm']));
     expect(`${soil}${slump}`).not.toMatch(/\d\.\d{4}/);
   });
 });

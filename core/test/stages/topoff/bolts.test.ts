@@ -177,15 +177,15 @@ describe('what cannot be at the top', () => {
 
   it('is said plainly', () => {
     expect(told({ rules: { 'topoff.bolt.diameter': '1in', 'topoff.bolt.diameters': 14 } })).toContainEqual(
-      expect.stringMatching(/shall stand 14″ or more from an end and 12″ or less/),
+      expect.stringMatching(/14″ .* 12″/),
     );
     expect(told({ rules: { 'topoff.plate.width': '15in' } })).toContainEqual(
-      expect.stringMatching(/plate is 15″ wide and the wall 13″ thick/),
+      expect.stringMatching(/15″ .* 13″/),
     );
     expect(
       told({
         openings: [openingOf({ wall: 'w1', at: '14ft', width: '12ft', height: '6ft', head: '9ft 1in' })],
       }),
-    ).toContainEqual(expect.stringMatching(/No bolt can stand between/));
+    ).toContainEqual(expect.stringMatching(/^No bolt fits between/));
   });
 });

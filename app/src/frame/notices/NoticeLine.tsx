@@ -1,0 +1,59 @@
+import { type NoticeGroup, canSetAside, placesOf } from '@ombra/core/kernel/notices';
+import { ChevronDown, ChevronRight } from 'lucide-react';
+import { useState } from 'react';
+import { type NoticeActions, NoticeText } from './NoticeText';
+import { SetAsideForm } from './SetAsideForm';
+import { SEVERITY_LOOKS } from './severity';
+
+/** A line for a cause. One place is told at once; of several the line says where, and opens to each. */
+export function NoticeLine({ group, onEdit, onGo }: NoticeActions & { readonly group: NoticeGroup }) {
+  const [open, setOpen] = useState(false);
+  const { word, colour, Icon } = SEVERITY_LOOKS[group.severity];
+  const mark = (
+    <>
+      <Icon aria-hidden="true" size={15} className={`mr-1 inline align-[-2px] ${colour}`} />
+      <span className={`font-semibold ${colour}`}>{word}</span>{' '}
+    </>
+  );
+  const { notices } = group;
+  if (notices.length === 1) {
+    return (
+      <li className="border-l-3 border-current pl-2 text-sm">
+        <NoticeText notice={notices[0]} before={mark} onEdit={onEdit} onGo={onGo} />
+      </li>
+    );
+  }
+  const Chevron = open ? ChevronDown : ChevronRight;
+  return (
+    <li className="border-l-3 border-current pl-2 text-sm">
+      <button
+        type="button"
+        className="min-h-(--target) w-full text-left"
+        aria-expanded={open}
+        onClick={() => {
+          setOpen(!open);
+        }}
+      >
+        {mark}
+        <span className="font-semibold">{group.about}:</span> {placesOf(group)}
+        <Chevron aria-hidden="true" size={15} className="ml-1 inline align-[-2px]" />
+      </button>
+      {open && (
+        <>
+          <ul className="mt-1 flex flex-col gap-2 border-t border-line pt-1">
+            {notices.map((notice) => (
+              <li key={notice.id}>
+                <NoticeText notice={notice} onEdit={onEdit} onGo={onGo} />
+              </li>
+            ))}
+          </ul>
+          {notices.every(canSetAside) && (
+            <div className="mt-1">
+              <SetAsideForm notices={notices} onEdit={onEdit} />
+            </div>
+          )}
+        </>
+      )}
+    </li>
+  );
+}
