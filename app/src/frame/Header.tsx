@@ -1,9 +1,11 @@
-import { Download, Keyboard, OctagonX, Printer, Redo2, Scale, Undo2 } from 'lucide-react';
+import { OctagonX, Redo2, Search, Undo2 } from 'lucide-react';
 import { Logo } from '../ui/Logo';
-import { ThemeButton } from '../ui/ThemeButton';
+import { Tip } from '../ui/Tip';
+import { JobMenu } from './JobMenu';
+import { SheetsMenu } from './SheetsMenu';
 import type { SaveState } from '../job/sync';
 import type { Job } from '../job/useJob';
-import { VIEWS } from '../stages';
+import { WORK } from '../stages';
 import { jobLine } from './words';
 
 interface HeaderProps {
@@ -13,6 +15,7 @@ interface HeaderProps {
   readonly onStage: (stage: string) => void;
   readonly onKeys: () => void;
   readonly onRules: () => void;
+  readonly onFind: () => void;
 }
 
 const SAVE_WORDS: Readonly<Record<SaveState['kind'], string>> = {
@@ -26,7 +29,7 @@ const SAVE_WORDS: Readonly<Record<SaveState['kind'], string>> = {
 };
 
 /** Job, stages, and the state of saving. */
-export function Header({ jobId, job, stage, onStage, onKeys, onRules }: HeaderProps) {
+export function Header({ jobId, job, stage, onStage, onKeys, onRules, onFind }: HeaderProps) {
   const { plan, notices, saveState } = job;
   const stopping = notices.filter((notice) => notice.severity === 'stop');
   const stopsOf = (id: string): number => stopping.filter((notice) => notice.place.stage === id).length;
@@ -43,13 +46,13 @@ export function Header({ jobId, job, stage, onStage, onKeys, onRules }: HeaderPr
         aria-label="Stages"
         className="no-print ml-auto flex max-md:ml-0 max-md:w-full max-md:overflow-x-auto"
       >
-        {VIEWS.map(({ id, name }, index) => (
+        {WORK.map(({ id, name }, index) => (
           <button
             key={id}
             type="button"
             aria-current={id === stage ? 'step' : undefined}
             aria-keyshortcuts={String(index + 1)}
-            className={`relative px-1.5 font-medium max-md:shrink-0 2xl:px-4 ${id === stage ? 'border-b-4 border-chalk bg-sheet' : 'border-b-4 border-transparent'}`}
+            className={`relative px-2 font-medium max-md:shrink-0 xl:px-3 2xl:px-4 ${id === stage ? 'border-b-4 border-chalk bg-sheet' : 'border-b-4 border-transparent'}`}
             onClick={() => {
               onStage(id);
             }}
@@ -63,49 +66,42 @@ export function Header({ jobId, job, stage, onStage, onKeys, onRules }: HeaderPr
               <span className="absolute top-1 right-0.5 text-xs leading-none font-semibold text-stop">
                 <OctagonX aria-hidden="true" size={13} className="mr-0.5 inline align-[-2px]" />
                 {stopsOf(id)}
-                <span className="sr-only"> to stop for</span>
+                <span className="sr-only">{stopsOf(id) === 1 ? ' stop' : ' stops'}</span>
               </span>
             )}
           </button>
         ))}
       </nav>
       <div className="no-print flex items-center gap-1 max-md:flex-wrap max-md:gap-0">
-        <button
-          type="button"
-          className="button plain px-1.5"
-          aria-label="Undo"
-          disabled={!job.canUndo}
-          onClick={job.undo}
-        >
-          <Undo2 aria-hidden="true" size={17} />
-        </button>
-        <button
-          type="button"
-          className="button plain px-1.5"
-          aria-label="Redo"
-          disabled={!job.canRedo}
-          onClick={job.redo}
-        >
-          <Redo2 aria-hidden="true" size={17} />
-        </button>
-        <a className="button plain px-1.5" aria-label="Sheet to print" href={`/jobs/${jobId}/sheets/courses`}>
-          <Printer aria-hidden="true" size={17} />
-        </a>
-        <a
-          className="button plain px-1.5"
-          aria-label="Download the plan file"
-          href={`/api/jobs/${jobId}/plan.json`}
-          download
-        >
-          <Download aria-hidden="true" size={17} />
-        </a>
-        <button type="button" className="button plain px-1.5" aria-label="House rules" onClick={onRules}>
-          <Scale aria-hidden="true" size={17} />
-        </button>
-        <ThemeButton />
-        <button type="button" className="button plain px-1.5" aria-label="Keys" onClick={onKeys}>
-          <Keyboard aria-hidden="true" size={17} />
-        </button>
+        <Tip text="Undo (Ctrl Z)">
+          <button
+            type="button"
+            className="button plain px-1.5"
+            aria-label="Undo"
+            disabled={!job.canUndo}
+            onClick={job.undo}
+          >
+            <Undo2 aria-hidden="true" size={17} />
+          </button>
+        </Tip>
+        <Tip text="Redo (Ctrl Shift Z)">
+          <button
+            type="button"
+            className="button plain px-1.5"
+            aria-label="Redo"
+            disabled={!job.canRedo}
+            onClick={job.redo}
+          >
+            <Redo2 aria-hidden="true" size={17} />
+          </button>
+        </Tip>
+        <Tip text="Find anything ( / )">
+          <button type="button" className="button plain px-1.5" aria-label="Find anything" onClick={onFind}>
+            <Search aria-hidden="true" size={17} />
+          </button>
+        </Tip>
+        <SheetsMenu jobId={jobId} stage={stage} />
+        <JobMenu jobId={jobId} onStage={onStage} onRules={onRules} onKeys={onKeys} />
         <p
           role="status"
           className="figures ml-1 w-24 text-right text-[15px] leading-tight text-quiet max-md:w-auto"

@@ -85,7 +85,6 @@ export function StageFrame<Panel extends string>({
     const count = tabs.counts?.[id];
     return count === undefined ? tabs.names[id] : `${tabs.names[id]} (${count})`;
   };
-  const id = `${stage}-panel`;
   return (
     <WallView
       job={job}
@@ -103,16 +102,13 @@ export function StageFrame<Panel extends string>({
       {typeof summary === 'function' ? summary(shown) : summary}
       <Tabs
         label={tabs.label}
-        panel={id}
         tabs={tabs.panels.map((each) => ({ id: each, name: nameOf(each) }))}
         chosen={panel}
         onChoose={(next) => {
           onPlace({ panels: { [stage]: next }, figure: null });
         }}
+        tools={tabs.tools}
       >
-        {tabs.tools}
-      </Tabs>
-      <div role="tabpanel" id={id} aria-labelledby={`tab-${panel}`} className="flex flex-col gap-3">
         {children(shown)}
         {figure && (
           <div className="max-w-3xl">
@@ -127,7 +123,7 @@ export function StageFrame<Panel extends string>({
             />
           </div>
         )}
-      </div>
+      </Tabs>
     </WallView>
   );
 }

@@ -2,6 +2,7 @@ import { wallsOf } from '@ombra/core/stages/outline';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useCourseKeys } from '../stages/courses/useCourseKeys';
 import { fetchViews, LaterView } from './later';
+import { Find } from './find/Find';
 import { Header } from './Header';
 import { type Card, type Place, type PlaceChange, keepPlace, keptPlace } from '../job/place';
 import { JobAlerts } from '../job/JobAlerts';
@@ -13,7 +14,7 @@ import { OpenRule } from './openRule';
 import { KeysDialog } from './KeysDialog';
 import { goToNewOpening } from '../stages/openings/newOpening';
 import { RulesDialog } from '../rules/RulesDialog';
-import { viewOf, VIEWS } from '../stages';
+import { viewOf, WORK } from '../stages';
 import { FRAME_SHOWS } from './stage';
 import { StageBoundary } from './StageBoundary';
 
@@ -75,6 +76,7 @@ interface Shortcuts {
   readonly leave: (to: string) => void;
   readonly showKeys: () => void;
   readonly showRules: () => void;
+  readonly showFind: () => void;
 }
 
 /** Single keys work everywhere but in fields; undo and redo work there too. */
@@ -85,7 +87,18 @@ function useShortcuts(shortcuts: Shortcuts): void {
   });
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
-      const { job, jobId, stage: shown, place, onPlace, goTo, leave, showKeys, showRules } = latest.current;
+      const {
+        job,
+        jobId,
+        stage: shown,
+        place,
+        onPlace,
+        goTo,
+        leave,
+        showKeys,
+        showRules,
+        showFind,
+      } = latest.current;
       const key = event.key.toLowerCase();
       if ((event.ctrlKey || event.metaKey) && (key === 'z' || key === 'y')) {
         event.preventDefault();
@@ -95,7 +108,7 @@ function useShortcuts(shortcuts: Shortcuts): void {
         else job.undo();
         return;
       }
-      if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (isTyping(event) || event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return;
       const goBy = (by: number): void => {
         const walls = job.worked ? wallsOf(job.worked.shell) : [];
         const at = walls.findIndex((wall) => wall.id === place.wall);
@@ -107,14 +120,15 @@ function useShortcuts(shortcuts: Shortcuts): void {
         onPlace({ card: place.card === card ? null : card, figure: null });
       };
       const panelBy = (by: number): void => {
-        const { panels = [] } = viewOf(shown) ?? {};
+        const panels = (viewOf(shown)?.panels ?? []).map(({ id }) => id);
         const panel = panels.find((each) => each === place.panels[shown]) ?? panels[0];
         if (panel !== undefined) onPlace({ panels: { [shown]: stepIn(panels, panel, by) } });
       };
-      const stage = VIEWS[Number(event.key) - 1];
+      const stage = WORK[Number(event.key) - 1];
       const does: Readonly<Record<string, () => void>> = {
         '?': showKeys,
         r: showRules,
+        '/': showFind,
         f: () => {
           onPlace({ face: place.face === 'inside' ? 'outside' : 'inside' });
         },
@@ -174,6 +188,7 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
   const job = useJob(open, viewOf(stage)?.shows ?? FRAME_SHOWS);
   const { place, change } = usePlace(open.id);
   const [keysShown, setKeysShown] = useState(false);
+  const [findShown, setFindShown] = useState(false);
   // The rule that the house rules are open at; empty for all, null where they are closed.
   const [rule, setRule] = useState<string | null>(null);
   const leave = useLeave(job);
@@ -190,6 +205,9 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
     },
     showRules: () => {
       setRule('');
+    },
+    showFind: () => {
+      setFindShown(true);
     },
   });
   // The shown view comes first: the others are fetched once it is worked.
@@ -219,6 +237,9 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
         onRules={() => {
           setRule('');
         }}
+        onFind={() => {
+          setFindShown(true);
+        }}
       />
       <main className="flex grow flex-col">
         <JobAlerts open={open} job={job} />
@@ -239,6 +260,18 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
           setRule(null);
         }}
       />
+      {findShown && (
+        <Find
+          job={job}
+          onStage={goTo}
+          onPlace={change}
+          onRule={setRule}
+          onSheet={leave.go}
+          onClose={() => {
+            setFindShown(false);
+          }}
+        />
+      )}
       <KeysDialog
         open={keysShown}
         onClose={() => {

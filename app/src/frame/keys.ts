@@ -1,16 +1,16 @@
-import { VIEWS } from '../stages';
+import { WORK } from '../stages';
 
 /** Whether a key belongs to a field or a dialog, so that single-key shortcuts must keep quiet. */
 export function isTyping(event: KeyboardEvent): boolean {
   const { target } = event;
   if (!(target instanceof HTMLElement)) return false;
-  if (document.querySelector('dialog[open]')) return true;
+  if (document.querySelector('dialog[open], [role=menu]')) return true;
   return target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName);
 }
 
 /** Every shortcut, as the keys card shows them. */
 export const KEYS: readonly { readonly keys: string; readonly does: string }[] = [
-  { keys: `1 … ${String(VIEWS.length)}`, does: VIEWS.map((view) => view.name).join(', ') },
+  { keys: `1 … ${String(WORK.length)}`, does: WORK.map((view) => view.name).join(', ') },
   { keys: '[ ]', does: 'Wall before, wall after' },
   { keys: '← →', does: 'Piece to piece, as one lays them' },
   { keys: '↑ ↓', does: 'Course up, course down' },
@@ -19,7 +19,7 @@ export const KEYS: readonly { readonly keys: string; readonly does: string }[] =
   { keys: 'S', does: 'Strap list' },
   {
     keys: ', .',
-    does: `${VIEWS.flatMap((view) => (view.panels ? [view.name] : [])).join(', ')}: part before, part after`,
+    does: `${WORK.flatMap((view) => (view.panels ? [view.name] : [])).join(', ')}: part before, part after`,
   },
   { keys: 'N', does: 'Openings: type a new one' },
   { keys: '← → ↑ ↓', does: 'On a chosen opening: move it by a mark (Shift: a sixteenth)' },
@@ -28,6 +28,7 @@ export const KEYS: readonly { readonly keys: string; readonly does: string }[] =
   { keys: 'Esc', does: 'Close the open card' },
   { keys: 'Ctrl Z', does: 'Undo (Cmd Z on a Mac)' },
   { keys: 'Ctrl Shift Z', does: 'Redo' },
+  { keys: '/', does: 'Find anything: a stage, a wall, a rule, a sheet' },
   { keys: 'R', does: 'House rules of this job' },
   { keys: 'P', does: 'Sheet to print' },
   { keys: '?', does: 'These keys' },

@@ -51,9 +51,11 @@ export interface StageView {
     /** What it shows of the worked plan besides what every view does (`FRAME_SHOWS`); what that is made from is there as well. */
     readonly shows: readonly WorkedKey[];
     /** Its parts, side by side, in the order of the work. */
-    readonly panels?: readonly string[];
+    readonly panels?: readonly { readonly id: string; readonly name: string }[];
     /** Fetched when it is first looked at, or a moment after the first view. */
     readonly load: () => Promise<ComponentType<StageProps>>;
+    /** Belongs to the job’s settings, not to the order of work. */
+    readonly setting?: true;
   };
   /** Over its house rules: another name than its own, and the stages without a view whose rules stand there too. */
   readonly rules?: { readonly name: string; readonly of?: readonly string[] };

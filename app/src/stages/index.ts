@@ -26,13 +26,14 @@ const STAGE_VIEWS: readonly StageView[] = [
   formsView,
 ];
 
-/** Those that are a view of the job; the keys 1 to 9 go to them. */
+/** Those that are a view of the job. */
 export const VIEWS = STAGE_VIEWS.flatMap((stage) =>
   stage.view
     ? [
         {
           ...stage.view,
           shows: [...FRAME_SHOWS, ...stage.view.shows],
+          setting: stage.view.setting === true,
           id: stage.id,
           name: stage.name,
           prints: stage.prints ?? 'courses',
@@ -40,6 +41,9 @@ export const VIEWS = STAGE_VIEWS.flatMap((stage) =>
       ]
     : [],
 );
+
+/** The order of work: the keys 1 to 9 go to these. */
+export const WORK = VIEWS.filter(({ setting }) => !setting);
 
 type View = (typeof VIEWS)[number];
 

@@ -1,6 +1,7 @@
 import { type Notice, canSetAside } from '@ombra/core/kernel/notices';
 import type { PlanEdit } from '@ombra/core/kernel/plan';
-import type { ReactNode } from 'react';
+import { ChevronDown, ChevronRight } from 'lucide-react';
+import { type ReactNode, useState } from 'react';
 import { useOpenRule } from '../openRule';
 import { SetAsideForm } from './SetAsideForm';
 
@@ -10,7 +11,7 @@ export interface NoticeActions {
   readonly onGo: (notice: Notice) => void;
 }
 
-/** A notice: its place, which can be gone to, what is wrong there, why, and what can be done about it. */
+/** A notice: its place, which can be gone to, what is wrong there, and its fixes. It opens to the reason and to what else can be done. */
 export function NoticeText({
   notice,
   before,
@@ -21,25 +22,43 @@ export function NoticeText({
   /** What stands before the place. */
   readonly before?: ReactNode;
 }) {
+  const [open, setOpen] = useState(false);
   const openRule = useOpenRule();
   const rule = notice.rule ?? notice.place.rule;
+  const more = notice.why !== undefined || rule !== undefined || canSetAside(notice);
+  const Chevron = open ? ChevronDown : ChevronRight;
   return (
     <>
-      <p>
-        {before}
-        <button
-          type="button"
-          className="min-h-0 min-w-0 font-semibold underline decoration-dotted underline-offset-2"
-          onClick={() => {
-            onGo(notice);
-          }}
-        >
-          {notice.where}
-        </button>{' '}
-        {notice.what}
-      </p>
-      {notice.why !== undefined && <p className="text-quiet">{notice.why}</p>}
-      {(notice.fixes.length > 0 || rule !== undefined || canSetAside(notice)) && (
+      <div className="flex items-start justify-between gap-1">
+        <p>
+          {before}
+          <button
+            type="button"
+            className="min-h-6! min-w-0! font-semibold underline decoration-dotted underline-offset-2"
+            onClick={() => {
+              onGo(notice);
+            }}
+          >
+            {notice.where}
+          </button>{' '}
+          {notice.what}
+        </p>
+        {more && (
+          <button
+            type="button"
+            className="min-h-(--target) min-w-8 shrink-0"
+            aria-expanded={open}
+            aria-label={`More on ${notice.where}`}
+            onClick={() => {
+              setOpen(!open);
+            }}
+          >
+            <Chevron aria-hidden="true" size={15} className="inline align-[-2px]" />
+          </button>
+        )}
+      </div>
+      {open && notice.why !== undefined && <p className="text-quiet">{notice.why}</p>}
+      {(notice.fixes.length > 0 || (open && more)) && (
         <div className="mt-1 flex flex-wrap gap-2">
           {notice.fixes.map((fix) => (
             <button
@@ -53,7 +72,7 @@ export function NoticeText({
               {fix.label}
             </button>
           ))}
-          {rule !== undefined && (
+          {open && rule !== undefined && (
             <button
               type="button"
               className="button plain px-1.5 text-quiet"
@@ -64,7 +83,7 @@ export function NoticeText({
               House rule
             </button>
           )}
-          {canSetAside(notice) && <SetAsideForm notices={[notice]} onEdit={onEdit} />}
+          {open && canSetAside(notice) && <SetAsideForm notices={[notice]} onEdit={onEdit} />}
         </div>
       )}
     </>

@@ -1,7 +1,7 @@
 import { rulesOf } from '@ombra/core/rules';
 import { showLength } from '@ombra/core/kernel/measure';
 import { useMemo, useState } from 'react';
-import { type BracingPanel, BRACING_PANELS } from './panels';
+import { BRACING_PANELS, BRACING_PANEL_NAMES } from './panels';
 import type { StageProps } from '../../frame/stage';
 import { StageFrame, Summary, Working } from '../../frame/StageFrame';
 import { BraceLayer } from './BraceLayer';
@@ -10,13 +10,6 @@ import { GearPanel } from './GearPanel';
 import { LinePanel } from './LinePanel';
 import { WallsPanel } from './WallsPanel';
 import { WindPanel } from './WindPanel';
-
-const NAMES: Readonly<Record<BracingPanel, string>> = {
-  walls: 'Where they stand',
-  gear: 'Planks and gear',
-  wind: 'Wind tonight',
-  line: 'String lines',
-};
 
 /** Braces, the planks over them, and the line that they hold: on the strip, by wall, as gear, against the wind. */
 export function BracingStage({ job, place, onPlace, onStage }: StageProps) {
@@ -68,7 +61,7 @@ export function BracingStage({ job, place, onPlace, onStage }: StageProps) {
           weak places
         </Summary>
       }
-      tabs={{ label: 'Parts of the bracing', panels: BRACING_PANELS, names: NAMES }}
+      tabs={{ label: 'Parts of the bracing', panels: BRACING_PANELS, names: BRACING_PANEL_NAMES }}
       figures={bracing.gear.map((line) => line.wanted)}
     >
       {({ panel, wall, walls, open, onOpen }) => (

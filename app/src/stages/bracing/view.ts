@@ -1,12 +1,12 @@
 import type { StageView } from '../../frame/stage';
-import { BRACING_PANELS } from './panels';
+import { BRACING_PANELS, BRACING_PANEL_NAMES } from './panels';
 
 export const bracingView: StageView = {
   id: 'bracing',
   name: 'Bracing',
   view: {
     shows: ['bracing'],
-    panels: BRACING_PANELS,
+    panels: BRACING_PANELS.map((id) => ({ id, name: BRACING_PANEL_NAMES[id] })),
     load: async () => (await import('./BracingStage')).BracingStage,
   },
   rules: { name: 'Bracing and planks' },

@@ -2,7 +2,7 @@ import { showLength } from '@ombra/core/kernel/measure';
 import { figuresOfFooting } from '@ombra/core/stages/footing';
 import type { Wall } from '@ombra/core/stages/outline';
 import { panelOf } from '../../job/place';
-import { type FootingPanel, FOOTING_PANELS } from './panels';
+import { FOOTING_PANELS, FOOTING_PANEL_NAMES } from './panels';
 import type { StageProps } from '../../frame/stage';
 import { StageFrame, Working } from '../../frame/StageFrame';
 import { FirstCoursePanel } from './FirstCoursePanel';
@@ -11,14 +11,6 @@ import { GroundPanel } from './GroundPanel';
 import { LevelPanel } from './LevelPanel';
 import { ReadyPanel } from './ReadyPanel';
 import { SquarePanel } from './SquarePanel';
-
-const NAMES: Readonly<Record<FootingPanel, string>> = {
-  ground: 'Footing and chalk',
-  square: 'Square',
-  level: 'Level',
-  first: 'First course',
-  ready: 'Ready for the wall',
-};
 
 /** From bare ground to the first course: footing, chalk lines, squareness, level, and what is looked at before the wall. */
 export function FootingStage({ job, place, onPlace, onStage }: StageProps) {
@@ -69,7 +61,7 @@ export function FootingStage({ job, place, onPlace, onStage }: StageProps) {
       tabs={{
         label: 'Parts of the footing',
         panels: FOOTING_PANELS,
-        names: NAMES,
+        names: FOOTING_PANEL_NAMES,
         counts: { ready: `${String(done)} of ${String(footing.ready.length)}` },
         tools: (
           <a className="button mb-1 ml-auto" href={`/jobs/${job.id}/sheets/footing`}>

@@ -1,12 +1,12 @@
 import type { StageView } from '../../frame/stage';
-import { FOOTING_PANELS } from './panels';
+import { FOOTING_PANELS, FOOTING_PANEL_NAMES } from './panels';
 
 export const footingView: StageView = {
   id: 'footing',
   name: 'Footing',
   view: {
     shows: ['footing'],
-    panels: FOOTING_PANELS,
+    panels: FOOTING_PANELS.map((id) => ({ id, name: FOOTING_PANEL_NAMES[id] })),
     load: async () => (await import('./FootingStage')).FootingStage,
   },
   sheets: [

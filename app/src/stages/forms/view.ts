@@ -5,6 +5,7 @@ export const formsView: StageView = {
   name: 'Forms',
   view: {
     shows: ['families'],
+    setting: true,
     load: async () => (await import('./FormsStage')).FormsStage,
   },
 };

@@ -2,7 +2,7 @@ import type { Notice } from '@ombra/core/kernel/notices';
 import { wallsOf } from '@ombra/core/stages/outline';
 import { Magnet, MousePointerSquareDashed } from 'lucide-react';
 import { useState } from 'react';
-import { type OpeningsPanel, OPENINGS_PANELS } from './panels';
+import { OPENINGS_PANELS, OPENINGS_PANEL_NAMES } from './panels';
 import type { StageProps } from '../../frame/stage';
 import { StageFrame, Working } from '../../frame/StageFrame';
 import { lineFigures, TallyLine } from '../../frame/figures/TallyLine';
@@ -13,13 +13,6 @@ import { OpeningCard } from './OpeningCard';
 import { OpeningHandles } from './OpeningHandles';
 import { OpeningTable } from './OpeningTable';
 import { PlaceNew } from './PlaceNew';
-
-const NAMES: Readonly<Record<OpeningsPanel, string>> = {
-  openings: 'Openings',
-  bucks: 'Bucks and lumber',
-  inserts: 'Inserts',
-  files: 'CSV',
-};
 
 /** Windows, doors and whatever else goes through the walls: placed on the strip or typed, with bucks, marks and lumber. */
 export function OpeningsStage({ job, place, onPlace, onStage }: StageProps) {
@@ -97,7 +90,7 @@ export function OpeningsStage({ job, place, onPlace, onStage }: StageProps) {
       tabs={{
         label: 'Parts of the openings',
         panels: OPENINGS_PANELS,
-        names: NAMES,
+        names: OPENINGS_PANEL_NAMES,
         counts: { openings: String(openings.length), inserts: String((plan.inserts ?? []).length) },
         tools: (
           <div className="mb-1 ml-auto flex gap-1">

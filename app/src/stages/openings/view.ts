@@ -1,12 +1,12 @@
 import type { StageView } from '../../frame/stage';
-import { OPENINGS_PANELS } from './panels';
+import { OPENINGS_PANELS, OPENINGS_PANEL_NAMES } from './panels';
 
 export const openingsView: StageView = {
   id: 'openings',
   name: 'Openings',
   view: {
     shows: ['bucks'],
-    panels: OPENINGS_PANELS,
+    panels: OPENINGS_PANELS.map((id) => ({ id, name: OPENINGS_PANEL_NAMES[id] })),
     load: async () => (await import('./OpeningsStage')).OpeningsStage,
   },
   rules: { name: 'Openings and inserts', of: ['inserts'] },

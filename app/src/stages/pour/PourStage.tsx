@@ -4,7 +4,7 @@ import { type WorkedPour, figuresOfPour } from '@ombra/core/stages/pour';
 import { useMemo } from 'react';
 import { Choice } from '../../ui/Choice';
 import { panelOf } from '../../job/place';
-import { type PourPanel, POUR_PANELS } from './panels';
+import { POUR_PANELS, POUR_PANEL_NAMES } from './panels';
 import type { StageProps } from '../../frame/stage';
 import { StageFrame, Summary, Working } from '../../frame/StageFrame';
 import { NothingStands } from '../../frame/walls/NothingStands';
@@ -23,16 +23,6 @@ import type { DayEdit } from './dayEdit';
 import { TopPanel } from './TopPanel';
 import { stopAt, usePlayed } from './usePlayed';
 import { useRehearsal } from './useRehearsal';
-
-const NAMES: Readonly<Record<PourPanel, string>> = {
-  lifts: 'Lifts and route',
-  order: 'Order and trucks',
-  mix: 'Mix and day',
-  pressure: 'Pressure',
-  rehearsal: 'Rehearsal',
-  top: 'Topping off',
-  ready: 'Before the pump',
-};
 
 const EMPTY = 'No wall to pour yet';
 
@@ -122,7 +112,7 @@ function Poured({ job, place, onPlace, onStage, pour, pours }: PouredProps) {
           {timeOf(pour, pour.clock.finish)}
         </Summary>
       }
-      tabs={{ label: 'Parts of the pour', panels: POUR_PANELS, names: NAMES }}
+      tabs={{ label: 'Parts of the pour', panels: POUR_PANELS, names: POUR_PANEL_NAMES }}
       figures={[
         ...figuresOfPour(worked.pour),
         ...worked.tally.courses.map((course) => course.coreVolume),

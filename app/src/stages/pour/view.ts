@@ -1,12 +1,12 @@
 import type { StageView } from '../../frame/stage';
-import { POUR_PANELS } from './panels';
+import { POUR_PANELS, POUR_PANEL_NAMES } from './panels';
 
 export const pourView: StageView = {
   id: 'pour',
   name: 'Pour',
   view: {
     shows: ['pour', 'topoff'],
-    panels: POUR_PANELS,
+    panels: POUR_PANELS.map((id) => ({ id, name: POUR_PANEL_NAMES[id] })),
     load: async () => (await import('./PourStage')).PourStage,
   },
   rules: { name: 'The pour' },

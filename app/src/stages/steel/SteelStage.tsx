@@ -5,7 +5,7 @@ import type { Steel } from '@ombra/core/stages/steel';
 import type { WorkedPlan } from '@ombra/core/worked';
 import { Download, Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { type SteelPanel, STEEL_PANELS } from './panels';
+import { STEEL_PANELS, STEEL_PANEL_NAMES } from './panels';
 import type { StageProps } from '../../frame/stage';
 import { StageFrame, Summary, Working } from '../../frame/StageFrame';
 import { CapacityCard } from './CapacityCard';
@@ -18,14 +18,6 @@ import { SteelLayer } from './SteelLayer';
 import { StockPanel } from './StockPanel';
 import { TablePanel } from './TablePanel';
 import { useLeastStock } from './useLeastStock';
-
-const NAMES: Readonly<Record<SteelPanel, string>> = {
-  spec: 'What the drawings say',
-  table: 'Table of the code',
-  courses: 'By course',
-  schedule: 'Bending schedule',
-  stock: 'Stock and mass',
-};
 
 const NONE: ReadonlySet<string> = new Set();
 const NO_STOCK: Steel['stock'] = [];
@@ -64,7 +56,7 @@ export function SteelStage({ job, place, onPlace, onStage }: StageProps) {
           <strong>{showQuantity(steel.mass.value, 'mass', plan.units)}</strong>
         </Summary>
       }
-      tabs={{ label: 'Parts of the steel', panels: STEEL_PANELS, names: NAMES }}
+      tabs={{ label: 'Parts of the steel', panels: STEEL_PANELS, names: STEEL_PANEL_NAMES }}
       figures={[steel.mass, ...steel.stock.map((own) => own.mass)]}
     >
       {({ panel, wall, walls, open, onOpen }) => (
