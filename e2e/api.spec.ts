@@ -177,7 +177,7 @@ test('the plan file goes out and comes in again; its schema is published', async
   await page
     .getByLabel('Plan file')
     .setInputFiles({ name: 'plan.json', mimeType: 'application/json', buffer: file });
-  await expect(page.getByText('Comes home: gap 0')).toBeVisible();
+  await expect(page.getByText('Closed: gap 0')).toBeVisible();
   const schema = (await (await request.get('/schema/plan-2.json')).json()) as { title: string };
   expect(schema.title).toBe('Ombra plan');
 });

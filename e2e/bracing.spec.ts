@@ -31,7 +31,7 @@ test('braces follow the planks on hand, the side and the ground; all of it is ke
   await expectAccessible(page);
 
   // Loose ground inside: the wall is braced outside, and the walkway breaks at its corners.
-  await page.getByRole('tab', { name: 'Where they stand' }).click();
+  await page.getByRole('tab', { name: 'Braces' }).click();
   await page.getByLabel('Ground inside').selectOption('loose');
   await expect(page.getByText(/Braced outside: the ground inside holds no stake/)).toBeVisible();
   await expect(page.getByText(/braced on different sides/).first()).toBeVisible();
@@ -44,7 +44,7 @@ test('the wind is asked for, and presses on the freest wall first', async ({ pag
   const job = await demoCopy(page, 'Windy');
   await page.goto(`${job}/bracing`);
   await page.getByRole('tab', { name: 'Wind tonight' }).click();
-  const field = page.getByLabel('Wind that the empty walls must stand, mph');
+  const field = page.getByLabel('Wind the empty walls must take, mph');
   await expect(field).toHaveValue('25');
   await expect(page.getByText('1.60 lb/ft²')).toBeVisible();
   await page.getByRole('button', { name: 'Ask the weather' }).click();

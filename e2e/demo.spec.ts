@@ -6,7 +6,7 @@ test('from the list of jobs to the demo’s tally', async ({ page }) => {
   // Other tests may have copies of it under the same name.
   await page.locator('a[href="/jobs/sorrel-fork-hatchery"]').click();
   await expect(page).toHaveURL(/\/outline$/);
-  await expect(page.getByText('Comes home: gap 0')).toBeVisible();
+  await expect(page.getByText('Closed: gap 0')).toBeVisible();
   await expect(page.getByRole('img', { name: /^Plan: A–B 44′, B–C 20′/ })).toBeVisible();
   await expect(page.getByText('Module 48 · 8″ core · lengths to outside of form')).toBeVisible();
   await expectAccessible(page);
@@ -135,10 +135,14 @@ test('works by touch on a tablet, in every theme, with targets large enough', as
   });
   const page = await context.newPage();
   await page.goto(`${await flatHatchery(page)}/courses`);
-  await page.getByRole('button', { name: /Colours for day/ }).tap();
+  const show = async (colors: string): Promise<void> => {
+    await page.getByRole('button', { name: 'Job settings' }).tap();
+    await page.getByRole('menuitemradio', { name: colors }).tap();
+  };
+  await show('Night');
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'night');
   await expectAccessible(page);
-  await page.getByRole('button', { name: /Colours for night/ }).tap();
+  await show('Full sun');
   await page.reload();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'sun');
   await expectAccessible(page);

@@ -98,20 +98,20 @@ test('plans stand side by side; the best found is adopted, undone, and a search 
   await page.goto(`${await flatHatchery(page)}/courses`);
   await expect(page.getByRole('table', { name: 'Tally by course' })).toBeVisible();
   await page.keyboard.press('b');
-  const card = page.getByRole('region', { name: 'Plans side by side' });
+  const card = page.getByRole('region', { name: 'Compare plans' });
   await expect(card.getByRole('row', { name: /^Running bond/ })).toContainText('224');
   await card.getByRole('button', { name: 'Find the best plan' }).click();
   await card.getByRole('button', { name: 'Stop here' }).click();
   await expect(card.getByText('Stopped', { exact: false })).toBeVisible();
   await card.getByRole('button', { name: 'Search again' }).click();
-  await expect(card.getByText(/blocks: (least possible, proved|no plan has fewer than)/)).toBeVisible({
+  await expect(card.getByText(/blocks: (lowest possible, proved|no plan has fewer than)/)).toBeVisible({
     timeout: 30_000,
   });
   await expectAccessible(page);
   const row = card.getByRole('row', { name: /^Best found/ });
   const blocks = (await row.getByRole('cell').first().innerText()).replace(/\D/g, '');
   expect(Number(blocks)).toBeLessThan(224);
-  await row.getByRole('button', { name: 'Take it: Best found' }).click();
+  await row.getByRole('button', { name: 'Use this plan: Best found' }).click();
   await expect(page.getByRole('button', { name: `Straight blocks to buy: ${blocks}. Why?` })).toBeVisible();
   await expect(card.getByText('The plan has changed since the search', { exact: false })).toBeVisible();
   await page.keyboard.press('Control+z');
@@ -123,7 +123,7 @@ test('a family is copied, edited, refused where it cannot be, saved as a file an
 }) => {
   const id = await openNewJob(page, 'Own forms');
   await typeWalls(page, ['40', '28', '40', '28']);
-  await page.getByRole('button', { name: 'Look at the forms' }).click();
+  await page.getByRole('button', { name: 'See the forms' }).click();
   await page.getByRole('button', { name: 'Copy Module 48' }).click();
   await page.getByLabel('Name of this family').fill('Yard blocks');
   await page.getByLabel('Corner, short leg past the wall').fill('27in');
@@ -133,8 +133,8 @@ test('a family is copied, edited, refused where it cannot be, saved as a file an
   await page.getByLabel('Corner, short leg past the wall').fill('15in');
   await expect(page.getByText('Not taken over yet', { exact: false })).toBeHidden();
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'Build this job of Yard blocks' }).click();
-  await expect(page.getByText('This job, built of it')).toBeVisible();
+  await page.getByRole('button', { name: 'Use for this job: Yard blocks' }).click();
+  await expect(page.getByText('This job, with it')).toBeVisible();
   await saved(page);
   const plan = (await (await page.request.get(`/api/jobs/${id}/plan.json`)).json()) as {
     family: string;
@@ -165,13 +165,13 @@ test('a wall is bent to a curve, an inside wall meets another, and a pour is ord
     .getByRole('button', { name: /^Bend .* to a curve$/ })
     .nth(1)
     .click();
-  await expect(page.getByText('Comes home: gap 0')).toBeVisible();
+  await expect(page.getByText('Closed: gap 0')).toBeVisible();
   await expect(page.getByText(/relief cuts in the other face of every block/)).toBeVisible();
   await page.getByLabel(/^Radius of/).fill('3');
   await expect(page.getByText(/misses A by|bend to 4′ at the tightest/).first()).toBeVisible();
   await page.getByLabel(/^Radius of/).fill('10');
   await page.getByRole('button', { name: 'Another outline or inside wall' }).click();
-  await page.getByRole('checkbox', { name: 'comes home to its first corner' }).last().uncheck();
+  await page.getByRole('checkbox', { name: 'closed: returns to its first corner' }).last().uncheck();
   await page.getByLabel('Starts at').selectOption({ label: 'A–B' });
   await page.getByLabel('How far along that wall’s outside face it starts').fill('15');
   await page.getByRole('button', { name: 'Wall', exact: true }).last().click();
@@ -214,7 +214,7 @@ test('cards work by touch on a tablet', async ({ browser, baseURL }) => {
   });
   const page = await context.newPage();
   await page.goto('/jobs/sorrel-fork-hatchery/courses');
-  for (const name of [/^Wall /, 'Plans side by side', /^Strap list/]) {
+  for (const name of [/^Wall /, 'Compare plans', /^Strap list/]) {
     await page.getByRole('button', { name }).first().tap();
     const card = page.getByRole('region', { name }).last();
     await expect(card).toBeVisible();

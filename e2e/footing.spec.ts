@@ -37,7 +37,7 @@ test('the footing is given, chalked, squared, levelled and looked at; all of it 
   await expect(page.getByText('A pull of 90′ cannot be')).toBeVisible();
   await page.getByLabel('Pulled from A to C').fill(`48' 9 7/8"`);
   await page.getByLabel('Pulled from B to D').fill(`48' 9 7/8"`);
-  await expect(page.getByText('Every corner stands where it should.')).toBeVisible();
+  await expect(page.getByText('Every corner is where it should be.')).toBeVisible();
   await expectAccessible(page);
 
   // Level: typed, pasted, refused, imported and saved again.
@@ -49,10 +49,10 @@ test('the footing is given, chalked, squared, levelled and looked at; all of it 
   await page.getByText('file or paste').click();
   const paste = page.getByLabel(/^Paste here/);
   await paste.fill('wall, at, reading\nA-B, 50ft, 4ft');
-  await page.getByRole('button', { name: 'Take these' }).click();
+  await page.getByRole('button', { name: 'Use these' }).click();
   await expect(page.getByText('Row 2: The reading lies off wall A–B')).toBeVisible();
   await paste.fill('wall, at, reading\nA-B, 20ft, 4ft\nB-C, 10ft, 1250 mm');
-  await page.getByRole('button', { name: 'Take these' }).click();
+  await page.getByRole('button', { name: 'Use these' }).click();
   await expect(page.getByText('Write the whole column in one unit')).toBeVisible();
   await page.setInputFiles('input[type=file][accept*=csv]', {
     name: 'survey.csv',
@@ -66,7 +66,7 @@ test('the footing is given, chalked, squared, levelled and looked at; all of it 
   await expectAccessible(page);
   await page.getByRole('tab', { name: 'First course' }).click();
   await page.getByText('track', { exact: true }).click();
-  await expect(page.getByRole('button', { name: /Lengths of track/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /Track lengths/ })).toBeVisible();
   await page.getByRole('tab', { name: /^Ready/ }).click();
   await page.getByLabel(/^Dowels clear of the webs/).check();
   await expect(page.getByRole('tab', { name: /^Ready for the wall \(1 of/ })).toBeVisible();
@@ -105,16 +105,16 @@ test('the laser receiver reads a wall spot by spot, can be stopped, and one undo
 
 test('rock and insulated forms are worked on the same job', async ({ page }) => {
   await page.goto(`${await demoCopy(page, 'On rock')}/footing`);
-  await page.getByLabel('The walls stand on').selectOption('rock');
+  await page.getByLabel('Walls sit on').selectOption('rock');
   await page.getByRole('tab', { name: 'First course' }).click();
   await expect(page.getByRole('region', { name: 'On rock' })).toBeVisible();
   await page.keyboard.press(',');
   await page.keyboard.press(',');
   await page.keyboard.press(',');
-  await page.getByLabel('The walls stand on').selectOption('forms');
+  await page.getByLabel('Walls sit on').selectOption('forms');
   await page.getByRole('tab', { name: 'First course' }).click();
   const forms = page.getByRole('region', { name: 'Insulated footing forms' });
-  await expect(forms.getByText('Split ties in the mitres')).toBeVisible();
+  await expect(forms.getByText('Split ties in the miters')).toBeVisible();
   await forms.getByRole('button', { name: /^Stone/ }).click();
   await expect(page.getByText('stone under insulated footing forms:', { exact: false })).toBeVisible();
   await expectAccessible(page);

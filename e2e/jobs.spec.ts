@@ -34,5 +34,5 @@ test('all jobs are listed, a page at a time, and found by a part of their name',
   await expect(links).toHaveCount(6);
   await expect(page.getByText('6 jobs')).toBeVisible();
   await page.getByLabel('Search jobs').fill('no such kennel');
-  await expect(page.getByText('No job has this in its name.')).toBeVisible();
+  await expect(page.getByText('No job with this name.')).toBeVisible();
 });

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, openNewJob, saved, test, typeWalls } from './support/page';
+import { expect, openNewJob, saved, test, typeWalls, openSheet } from './support/page';
 
 const rename = (page: Page, name: string): Promise<void> =>
   page.getByLabel('Job', { exact: true }).fill(name);
@@ -14,7 +14,7 @@ test('the back key shows the plan as it is, and the next edit asks nothing', asy
   await openNewJob(page, 'Back');
   await typeWalls(page, ['40', '28']);
   await saved(page);
-  await page.getByRole('link', { name: 'Sheet to print' }).click();
+  await openSheet(page);
   await expect(page).toHaveURL(/sheets\/courses/);
   await page.goBack();
   await expect(page.getByLabel('Length of B–C')).toHaveValue('28′');
@@ -33,7 +33,7 @@ test('a sheet opened in the same breath as an edit shows that edit', async ({ pa
   for (let turn = 0; turn < 8; turn++) {
     const name = `Edit ${String(turn)}`;
     await rename(page, name);
-    if (turn % 2 === 0) await page.getByRole('link', { name: 'Sheet to print' }).click();
+    if (turn % 2 === 0) await openSheet(page);
     else {
       await page.getByLabel('Job', { exact: true }).blur();
       await page.keyboard.press('p');
@@ -50,12 +50,12 @@ test('with the server away a sheet waits, and there is a way on', async ({ page,
   await openNewJob(page, 'Kept');
   await cutOff(page);
   await rename(page, 'Not saved yet');
-  await page.getByRole('link', { name: 'Sheet to print' }).click();
+  await openSheet(page);
   const dialog = page.getByRole('dialog', { name: 'Saving first' });
-  await expect(dialog.getByRole('alert')).toContainText('server is away');
+  await expect(dialog.getByRole('alert')).toContainText('server is offline');
   await dialog.getByRole('button', { name: 'Stay here' }).click();
   await expect(page.getByLabel('Job', { exact: true })).toHaveValue('Not saved yet');
-  await page.getByRole('link', { name: 'Sheet to print' }).click();
+  await openSheet(page);
   await page.unroute('**/api/jobs/*');
   await dialog.getByRole('button', { name: 'Try again' }).click();
   await expect(page).toHaveURL(/sheets\/courses/);
@@ -86,7 +86,7 @@ test('what was let go for theirs stands in the history', async ({ page, watched 
   await other.goto(page.url());
   await cutOff(page);
   await rename(page, 'Mine');
-  await expect(page.getByRole('status').first()).toHaveText('Kept here, server away');
+  await expect(page.getByRole('status').first()).toHaveText('Kept here, server offline');
   await rename(other, 'Theirs');
   await saved(other);
   await page.unroute('**/api/jobs/*');

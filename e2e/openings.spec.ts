@@ -23,7 +23,7 @@ test('an opening is typed in, follows into the courses, is nudged and kept', asy
   // Its buck: a foam one is 2 in thick, so the hole is 40 in.
   await card.getByLabel('Buck of Kitchen', { exact: true }).selectOption('foam');
   await expect(card.getByText('40″ × 52″')).toBeVisible();
-  await expect(card.getByText('from A 12′ 1″ · from B 31′ 11″ to centre')).toBeVisible();
+  await expect(card.getByText('from A 12′ 1″ · from B 31′ 11″ to center')).toBeVisible();
   await expectAccessible(page);
 
   // A nudge is tried out on the whole job and adopted with one press.
@@ -101,7 +101,7 @@ test('openings are placed with the pointer, copied, repeated, lined through, sor
   await page.mouse.click(box.x + 300, box.y + 80);
   await expect(page.locator('[data-opening]')).toHaveCount(1);
   const card = page.getByRole('region', { name: 'Window 1' });
-  await card.getByRole('button', { name: 'Copy beside' }).click();
+  await card.getByRole('button', { name: 'Copy next to it' }).click();
   await expect(page.locator('[data-opening]')).toHaveCount(2);
   await page.getByLabel('Wall of Window 2').selectOption({ label: 'E–F' });
   await expect(page.getByLabel('Wall of Window 2')).toHaveValue('wall-5');
@@ -132,7 +132,7 @@ test('thresholds are held down, bucks are cut from the least lumber, and inserts
 
   await page.keyboard.press('Escape');
   await page.getByRole('tab', { name: 'Bucks and lumber' }).click();
-  await expect(page.getByText('least possible, proved').first()).toBeVisible();
+  await expect(page.getByText('lowest possible, proved').first()).toBeVisible();
   await page.getByLabel('Stock length of Foam').fill('5ft');
   await expect(page.getByText('2 spliced from more than one')).toBeVisible();
   await page.getByRole('button', { name: /^Fasteners of all bucks/ }).click();
@@ -154,9 +154,9 @@ test('thresholds are held down, bucks are cut from the least lumber, and inserts
 test('CSV goes in row by row or not at all, and comes out again', async ({ page }) => {
   const job = await demoCopy(page, 'Lists');
   await page.goto(`${job}/openings`);
-  await page.getByRole('tab', { name: 'CSV' }).click();
+  await page.getByRole('tab', { name: 'CSV files' }).click();
   const paste = page.getByLabel(/^Openings: wall, at, width/);
-  const take = page.getByRole('button', { name: 'Take these' }).first();
+  const take = page.getByRole('button', { name: 'Use these' }).first();
   await paste.fill('wall,at,width,height\nA-B,30ft,3ft,4ft\nQ-R,2ft,3ft,4ft');
   await take.click();
   await expect(page.getByText(/Row 3: There is no wall “Q-R”/)).toBeVisible();
@@ -193,7 +193,7 @@ test('the openings sheet marks every opening; a plan with all of it goes out and
   await expect(page.locator('[data-opening]')).toHaveCount(4);
   await page.keyboard.press('p');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('On paper: openings');
-  await expect(page.getByText('from A: 12′ to centre, hole from 9′ 10 1/2″')).toBeVisible();
+  await expect(page.getByText('from A: 12′ to center, hole from 9′ 10 1/2″')).toBeVisible();
   await expect(page.getByText('cut course 3 plus 4 1/2″ to course 6 plus 1 1/2″')).toBeVisible();
   await expect(page.getByRole('row', { name: /Tank drain/ })).toContainText('6″ round, fall 1/2″');
   await expectAccessible(page);

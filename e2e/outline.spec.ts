@@ -1,13 +1,13 @@
-import { expect, expectAccessible, openNewJob, saved, test, typeWalls } from './support/page';
+import { expect, expectAccessible, openNewJob, saved, test, typeWalls, noticeOf } from './support/page';
 
 test('a rectangle of one’s own, from the keyboard alone', async ({ page }) => {
   await openNewJob(page, 'Thistle Ridge shop');
-  await expect(page.getByText('Type the first wall’s length')).toBeVisible();
+  await expect(noticeOf(page, 'nothing-walked')).toBeVisible();
   await typeWalls(page, ['40', `28' 0"`]);
   await expect(page.getByText('= 28′ · 8534 mm')).toBeVisible();
   await expect(page.getByText(/its turns add up to 180° right/)).toBeVisible();
   await page.getByRole('button', { name: 'Close it: 40′, right 90°; 28′, right 90°' }).click();
-  await expect(page.getByText('Comes home: gap 0')).toBeVisible();
+  await expect(page.getByText('Closed: gap 0')).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Courses', exact: true }).click();
   // Source: common practice, the reference rectangle of 40 by 28 ft.
@@ -38,13 +38,13 @@ test('a walk that misses home says by how much and offers the length that would 
   await openNewJob(page, 'Gap');
   await typeWalls(page, ['40', '28', '39', '28']);
   await expect(page.getByText('Misses A by 1′', { exact: false }).first()).toBeVisible();
-  await expect(page.getByText('go 1′ to the left on the plan')).toBeVisible();
+  await expect(noticeOf(page, 'gap').getByText('1′ to the left on the plan')).toBeVisible();
   await page.getByRole('button', { name: 'Make C–D 40′' }).click();
-  await expect(page.getByText('Comes home: gap 0')).toBeVisible();
+  await expect(page.getByText('Closed: gap 0')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('Misses A by 1′', { exact: false }).first()).toBeVisible();
   await page.keyboard.press('Control+Shift+z');
-  await expect(page.getByText('Comes home: gap 0')).toBeVisible();
+  await expect(page.getByText('Closed: gap 0')).toBeVisible();
 });
 
 test('undo takes a typed length as one step, also from within the field', async ({ page }) => {
@@ -56,7 +56,7 @@ test('undo takes a typed length as one step, also from within the field', async 
   await expect(page.getByText('Misses A by 1′ 6″').first()).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(field).toHaveValue('40′');
-  await expect(page.getByText('Comes home: gap 0')).toBeVisible();
+  await expect(page.getByText('Closed: gap 0')).toBeVisible();
 });
 
 test('measuring to another face changes the form’s lengths, and says so beside each', async ({ page }) => {
@@ -65,7 +65,7 @@ test('measuring to another face changes the form’s lengths, and says so beside
   await page.getByText('Concrete', { exact: true }).click();
   await expect(page.getByText('lengths to outside of concrete').first()).toBeVisible();
   await expect(page.getByText('form face 40′ 5″').first()).toBeVisible();
-  await page.getByText('Centre line', { exact: true }).click();
+  await page.getByText('Center line', { exact: true }).click();
   await expect(page.getByText('form face 41′ 1″').first()).toBeVisible();
 });
 
@@ -94,7 +94,7 @@ test('turns change side at a press, and any other angle may be typed', async ({ 
   await typeWalls(page, ['44', '20', '16', '12', '28', '32']);
   await expect(page.getByText('Comes home')).toBeHidden();
   await page.getByRole('button', { name: 'Turn after C–D: change to left' }).click();
-  await expect(page.getByText('Comes home: gap 0')).toBeVisible();
+  await expect(page.getByText('Closed: gap 0')).toBeVisible();
   await page.getByLabel('Turn after A–B', { exact: true }).fill('right 45');
   await expect(page.getByText(/its turns add up to 315° right/)).toBeVisible();
   await page.getByLabel('Turn after A–B', { exact: true }).fill('righ');
@@ -106,7 +106,7 @@ test('walls too short, crossing walls and odd courses stop with a sentence, and 
 }) => {
   await openNewJob(page, 'Broken on purpose');
   await typeWalls(page, ['26', `5' 3"`, '26', `5' 3"`]);
-  await expect(page.getByText('Its two corner legs need 5′ 4″ and the wall has 5′ 3″').first()).toBeVisible();
+  await expect(noticeOf(page, 'too-short-for-corners')).toBeVisible();
   await page.getByRole('button', { name: 'Courses', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'No courses yet' })).toBeVisible();
   await page.getByRole('button', { name: /^Outline/ }).click();

@@ -1,4 +1,4 @@
-import { demoCopy, expect, expectAccessible, flatHatchery, saved, test } from './support/page';
+import { demoCopy, expect, expectAccessible, flatHatchery, saved, test, noticeOf } from './support/page';
 
 test('lifts follow the school, the corner and the hand; every figure opens its why', async ({ page }) => {
   const job = await flatHatchery(page);
@@ -27,7 +27,7 @@ test('lifts follow the school, the corner and the hand; every figure opens its w
   await expect(page.getByText(/Lift 1 is 20′ deep and only 9′ 4″ of wall is left/)).toBeVisible();
   await page.getByLabel('Depth of lift 1').fill('3ft');
   await page.getByLabel('Depth of lift 1').blur();
-  await expect(page.getByText(/The lifts end 6′ 4″ under the top/)).toBeVisible();
+  await expect(noticeOf(page, 'pour:lifts-short').getByText(/6′ 4″/)).toBeVisible();
 
   await page.getByRole('combobox', { name: 'Corner' }).selectOption({ index: 3 });
   await saved(page);
@@ -47,19 +47,19 @@ test('the order takes side pours and loads; plant and weather are asked', async 
   await page.getByLabel('Volume of side pour 3').fill('9ft × 3ft × 2ft');
   await expect(ordered.getByRole('button', { name: /^Concrete to order/ })).toContainText('38.00 yd³');
   await page.getByLabel('Volume of side pour 3').fill('a few buckets');
-  await expect(page.getByText(/Its volume cannot be read: “a few buckets”/)).toBeVisible();
+  await expect(noticeOf(page, 'pour:side-unreadable').getByText(/“a few buckets”/)).toBeVisible();
   await page.getByLabel('Take Stair pad out').click();
   await expect(ordered.getByRole('button', { name: /^Concrete to order/ })).toContainText('35.75 yd³');
   await page.getByLabel('Loads ordered').fill('9');
   await expect(page.getByText(/9 loads are more trucks than volume: 4 take all of it/)).toBeVisible();
   await page.getByLabel('Loads ordered').fill('0');
   await expect(page.getByRole('alert').filter({ hasText: 'A whole number from 1 to 500.' })).toBeVisible();
-  await page.getByLabel('It places', { exact: true }).fill('0');
+  await page.getByLabel('Placing rate', { exact: true }).fill('0');
   await expect(page.getByText('From 1 yd³/h to 60 yd³/h.')).toBeVisible();
-  await page.getByLabel('It places', { exact: true }).blur();
+  await page.getByLabel('Placing rate', { exact: true }).blur();
   await page.getByRole('button', { name: 'Ask the plant' }).click();
   await expect(page.getByText('Simulated: this plant ships with Ombra')).toBeVisible();
-  await page.getByRole('button', { name: 'Take these' }).click();
+  await page.getByRole('button', { name: 'Use these' }).click();
   await expectAccessible(page);
 
   await page.getByRole('tab', { name: 'Mix and day' }).click();
@@ -92,27 +92,27 @@ test('the day is played, troubled and played ten thousand times; the best trucks
   const before = await now.textContent();
   await page.getByRole('button', { name: 'Play the day' }).click();
   await expect(now).not.toContainText('08:30 ');
-  await page.getByRole('button', { name: 'Hold the clock' }).click();
+  await page.getByRole('button', { name: 'Pause' }).click();
   await page.getByLabel('Clock of the day').fill('60');
   await expect(now).toHaveText(before ?? '');
   await page.getByLabel('Trouble', { exact: true }).selectOption('lightning');
   await page.getByLabel('The crew’s answer').selectOption('call-off');
-  await page.getByRole('button', { name: 'Throw it in' }).click();
-  await expect(now).toContainText('called off: bulkheads where it stopped');
-  await page.getByRole('button', { name: /^Take Lightning at/ }).click();
+  await page.getByRole('button', { name: 'Add trouble' }).click();
+  await expect(now).toContainText('called off: bulkheads where the concrete stopped');
+  await page.getByRole('button', { name: /^Remove Lightning at/ }).click();
   await expect(now).toHaveText(before ?? '');
   await expectAccessible(page);
 
-  await page.getByRole('button', { name: 'Play them' }).click();
-  const many = page.getByRole('region', { name: 'Ten thousand days' });
+  await page.getByRole('button', { name: 'Run 10 000 days' }).click();
+  const many = page.getByRole('region', { name: '10 000 days' });
   await expect(many.getByText('A cold joint')).toBeVisible();
   await expect(many.getByText('Longest wait of a layer')).toBeVisible();
-  await page.getByRole('button', { name: 'Find them' }).click();
+  await page.getByRole('button', { name: 'Find the best trucks' }).click();
   const trucks = page.getByRole('region', { name: 'Best trucks' });
   await expect(trucks.getByText(/^Best: \d+ trucks?, one every \d+ min/)).toBeVisible();
   await expect(trucks.getByText(/By pump a full truck takes the crew 38 min/).first()).toBeVisible();
-  await trucks.getByRole('button', { name: 'Order them so' }).click();
-  await expect(trucks.getByText('The pour has changed since: find them again.')).toBeVisible();
+  await trucks.getByRole('button', { name: 'Use this plan' }).click();
+  await expect(trucks.getByText('The pour has changed. Search again.')).toBeVisible();
   await saved(page);
 
   // Another day is another draw, kept with the job; undo brings the first one back.
@@ -128,15 +128,15 @@ test('where no trucks come well, other ways to pour are tried and one is taken',
   await page.goto(`${job}/pour`);
   await page.getByRole('tab', { name: 'Order and trucks' }).click();
   await page.getByLabel('Placed by', { exact: true }).selectOption('chute');
-  await page.getByLabel('It places', { exact: true }).fill('7');
-  await page.getByLabel('It places', { exact: true }).blur();
-  await expect(page.getByLabel('It places', { exact: true })).toHaveValue('7 yd³/h');
+  await page.getByLabel('Placing rate', { exact: true }).fill('7');
+  await page.getByLabel('Placing rate', { exact: true }).blur();
+  await expect(page.getByLabel('Placing rate', { exact: true })).toHaveValue('7 yd³/h');
   await page.getByRole('tab', { name: 'Rehearsal' }).click();
-  await page.getByRole('button', { name: 'Find them' }).click();
+  await page.getByRole('button', { name: 'Find the best trucks' }).click();
   const others = page.getByRole('region', { name: 'What else helps' });
   await expect(others.getByText('By pump instead')).toBeVisible({ timeout: 150_000 });
   await expect(others.getByText(/A retarder in the mix/)).toBeVisible();
-  await others.getByRole('button', { name: 'Plan it so: By pump instead' }).click();
+  await others.getByRole('button', { name: 'Use this: By pump instead' }).click();
   await expect(page.getByText(/lifts by pump and hose/)).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(page.getByText(/lifts by pump and hose/)).toHaveCount(0);
@@ -151,8 +151,8 @@ test('plates and bolts, the list before the pump, and both sheets', async ({ pag
   const why = page.getByRole('region', { name: /^Why: Anchor bolts/ });
   await expect(why).toContainText('Anchor bolts: 39');
   await expect(why).toContainText('IRC R403.1.6 (from memory)');
-  await page.getByLabel('Bolts at most apart', { exact: true }).fill('4ft');
-  await page.getByLabel('Bolts at most apart', { exact: true }).blur();
+  await page.getByLabel('Max bolt spacing', { exact: true }).fill('4ft');
+  await page.getByLabel('Max bolt spacing', { exact: true }).blur();
   await expect(why).not.toContainText('Anchor bolts: 39');
   await expectAccessible(page);
 

@@ -26,7 +26,7 @@ test('edits made while the server is away wait in the browser, through a reload,
     route.request().method() === 'PUT' ? route.abort() : route.continue(),
   );
   await rename(page, 'Typed while away');
-  await expect(page.getByRole('status')).toHaveText('Kept here, server away');
+  await expect(page.getByRole('status')).toHaveText('Kept here, server offline');
   expect(await storedName(page, id)).toBe('Away');
   await page.reload();
   await expect(page.getByLabel('Job', { exact: true })).toHaveValue('Typed while away');
@@ -50,7 +50,7 @@ test('a save whose answer was lost is done once and is not taken for a stale one
     return route.abort();
   });
   await rename(page, 'Arrived unheard');
-  await expect(page.getByRole('status')).toHaveText('Kept here, server away');
+  await expect(page.getByRole('status')).toHaveText('Kept here, server offline');
   await rename(page, 'And then some');
   await expect.poll(() => storedName(page, id)).toBe('And then some');
   await saved(page);
@@ -123,7 +123,7 @@ test.describe('two tabs on one job', () => {
     );
     await other.goto(page.url());
     await rename(other, 'Left behind');
-    await expect(other.getByRole('status')).toHaveText('Kept here, server away');
+    await expect(other.getByRole('status')).toHaveText('Kept here, server offline');
     await other.close();
     await page.reload();
     await expect(page.getByLabel('Job', { exact: true })).toHaveValue('Left behind');

@@ -166,10 +166,7 @@ test.describe('working a plan file from the command line', () => {
         JSON.stringify({ ...plan, outline: { closed: true, walk: [{ length: '4ft', turn: 'right 90' }] } }),
       ),
     );
-    expect([open.status, open.stderr]).toEqual([
-      1,
-      expect.stringContaining('Walk: The walk is not home yet'),
-    ]);
+    expect([open.status, open.stderr]).toEqual([1, expect.stringContaining('Walk: The walk is not closed')]);
     expect(run(written('half.json', '{')).stderr).toContain('not readable JSON');
     const missing = run('no-such-file.json');
     expect(missing.status).toBe(1);

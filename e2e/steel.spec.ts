@@ -1,4 +1,4 @@
-import { demoCopy, expect, expectAccessible, flatHatchery, saved, test } from './support/page';
+import { demoCopy, expect, expectAccessible, flatHatchery, saved, test, noticeOf } from './support/page';
 
 test('the steel follows what the drawings say, and is kept', async ({ page }) => {
   const job = await flatHatchery(page);
@@ -21,10 +21,10 @@ test('the steel follows what the drawings say, and is kept', async ({ page }) =>
     .getByRole('region', { name: 'Horizontals' })
     .getByLabel('Slots', { exact: true })
     .selectOption('tension');
-  await page.getByLabel('Soil against A–B, above its footing').fill('6ft');
-  await expect(page.getByText('nobody has said what holds its top')).toBeVisible();
+  await page.getByLabel('Soil on A–B, above its footing').fill('6ft');
+  await expect(page.getByText(/is its top held by a floor/)).toBeVisible();
   await page.getByRole('button', { name: 'Held at the top' }).click();
-  await expect(page.getByText('nobody has said what holds its top')).toHaveCount(0);
+  await expect(page.getByText(/is its top held by a floor/)).toHaveCount(0);
   await expect(page.getByLabel('What holds the top of A–B')).toHaveValue('top');
 
   // Bad input is said and changes nothing.
@@ -46,7 +46,7 @@ test('a zone has rules of its own, and a lesser bar is told', async ({ page }) =
   await zones.getByLabel('Name of the zone').nth(1).fill('Low');
   await zones.getByLabel('What differs in the Low').selectOption({ label: 'Size' });
   await zones.getByRole('combobox', { name: 'Horizontals: Size', exact: true }).selectOption('10M');
-  await expect(page.getByText(/10M in place of #4 has \d+ % less steel/)).toBeVisible();
+  await expect(noticeOf(page, 'steel-less-steel').getByText(/10M instead of #4/)).toBeVisible();
   await zones.getByRole('button', { name: 'Take the Low out' }).click();
   await expect(page.getByText(/10M in place of #4/)).toHaveCount(0);
 });
@@ -58,23 +58,23 @@ test('all sizes change at once, and a lintel has rules of its own; both are kept
   await page.goto(`${job}/steel`);
   const openings = page.getByRole('region', { name: 'Openings', exact: true });
   await page.getByRole('button', { name: 'Canadian (10M to 20M)' }).click();
-  await expect(openings.getByLabel('Bottom bars’ size', { exact: true })).toHaveValue('15M');
+  await expect(openings.getByLabel('Bottom bar size', { exact: true })).toHaveValue('15M');
   await page.keyboard.press('Control+z');
-  await expect(openings.getByLabel('Bottom bars’ size', { exact: true })).toHaveValue('#5');
+  await expect(openings.getByLabel('Bottom bar size', { exact: true })).toHaveValue('#5');
 
   const lintels = page.getByRole('region', { name: 'Lintels', exact: true });
   await lintels.getByLabel('Opening whose lintel differs').selectOption({ index: 1 });
   const differs = lintels.getByLabel(/^What differs in the lintel over/);
-  await differs.selectOption({ label: 'Lintel, bottom bars' });
-  await lintels.getByLabel('Lintel, bottom bars', { exact: true }).fill('3');
-  await lintels.getByLabel('Lintel, bottom bars', { exact: true }).blur();
+  await differs.selectOption({ label: 'Lintel bottom bars' });
+  await lintels.getByLabel('Lintel bottom bars', { exact: true }).fill('3');
+  await lintels.getByLabel('Lintel bottom bars', { exact: true }).blur();
   await expectAccessible(page);
   await saved(page);
   await page.reload();
-  await expect(lintels.getByLabel('Lintel, bottom bars', { exact: true })).toHaveValue('3');
-  await expect(openings.getByLabel('Lintel, bottom bars', { exact: true })).toHaveValue('2');
+  await expect(lintels.getByLabel('Lintel bottom bars', { exact: true })).toHaveValue('3');
+  await expect(openings.getByLabel('Lintel bottom bars', { exact: true })).toHaveValue('2');
   await lintels.getByRole('button', { name: /^The job’s lintel over/ }).click();
-  await expect(lintels.getByLabel('Lintel, bottom bars', { exact: true })).toHaveCount(0);
+  await expect(lintels.getByLabel('Lintel bottom bars', { exact: true })).toHaveCount(0);
 });
 
 test('bars are seen by course, in the schedule and as stock; every mass opens its why', async ({ page }) => {
@@ -84,7 +84,7 @@ test('bars are seen by course, in the schedule and as stock; every mass opens it
   await page.keyboard.press('.');
   await page.keyboard.press('.');
   await expect(page.getByRole('tab', { name: 'By course' })).toHaveAttribute('aria-selected', 'true');
-  await expect(page.getByRole('img', { name: /^Wall A–B cut across/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Section of wall A–B/ })).toBeVisible();
   // What is drawn thick is said in words too, and a depth is in inches like the cover beside it.
   await expect(page.getByText('soil pulls on the inside face, drawn thick')).toBeVisible();
   await expect(page.getByLabel('Bending by the soil')).toContainText(/\d″ from the compressed face/);
@@ -109,30 +109,30 @@ test('a wall takes its verticals from the table that was pasted, and says where 
 }) => {
   const job = await flatHatchery(page);
   await page.goto(`${job}/steel`);
-  await page.getByLabel('Soil against A–B, above its footing').fill('6ft');
+  await page.getByLabel('Soil on A–B, above its footing').fill('6ft');
   await page.getByLabel('What holds the top of A–B').selectOption('top');
-  await page.getByRole('tab', { name: 'Table of the code' }).click();
+  await page.getByRole('tab', { name: 'Code table' }).click();
   const box = page.getByLabel('A whole table: wall height, backfill, soil, size, spacing');
   await box.fill('wall height, backfill, soil, size, spacing\n10ft, 7ft, 45, #77, 16in');
-  await page.getByRole('button', { name: 'Take these' }).click();
+  await page.getByRole('button', { name: 'Use these' }).click();
   await expect(page.getByText('Row 2: “#77” is no size of bar')).toBeVisible();
   await box.fill('wall height, backfill, soil, size, spacing\n12ft, 7ft, 45, #6, 16in');
-  await page.getByRole('button', { name: 'Take these' }).click();
+  await page.getByRole('button', { name: 'Use these' }).click();
   await expect(page.getByRole('row', { name: /^1 .*A–B/ })).toBeVisible();
   await expect(page.getByText(/of #6/)).toBeVisible();
   await expectAccessible(page);
 
   // Soil higher than any row: no row, and the engineer is to be asked.
-  await page.getByRole('tab', { name: 'What the drawings say' }).click();
-  await page.getByLabel('Soil against A–B, above its footing').fill('9ft');
-  await expect(page.getByText(/No row of the reinforcement table covers a wall of/)).toBeVisible();
-  await page.getByRole('tab', { name: 'Table of the code' }).click();
+  await page.getByRole('tab', { name: 'Bar spec' }).click();
+  await page.getByLabel('Soil on A–B, above its footing').fill('9ft');
+  await expect(page.getByText(/The code table has no row for a wall of/)).toBeVisible();
+  await page.getByRole('tab', { name: 'Code table' }).click();
   await saved(page);
   const csv = await page.request.get(`/api${job}/reinforcement.csv`);
   expect(csv.headers()['content-type']).toContain('text/csv');
   expect(await csv.text()).toContain('144,84,45,#6,16');
-  await page.getByRole('button', { name: 'Take the table out' }).click();
-  await expect(page.getByText(/No row of the reinforcement table/)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Remove the table' }).click();
+  await expect(page.getByText(/The code table has no row/)).toHaveCount(0);
 });
 
 test('a course is seen from above with its bars; cut lists by pour and by course; the fewest bars are proved', async ({
@@ -147,18 +147,18 @@ test('a course is seen from above with its bars; cut lists by pour and by course
   await page.getByLabel('Course from above').selectOption('7');
   await expect(page.getByRole('img', { name: /^Course 7, wall A–B from above/ }).first()).toBeVisible();
   await page.getByRole('tab', { name: 'Stock and mass' }).click();
-  await expect(page.getByText('Every size is proved: no plan takes fewer bars.')).toBeVisible();
+  await expect(page.getByText('Every size is proved: no cutting plan takes fewer bars.')).toBeVisible();
   const when = page.getByRole('region', { name: 'What to cut when' });
   await expect(when.getByRole('heading', { name: 'for the footing' })).toBeVisible();
   await when.getByText('by course').click();
-  await expect(when.getByRole('heading', { name: 'once course 7 is laid' })).toBeVisible();
+  await expect(when.getByRole('heading', { name: 'after course 7' })).toBeVisible();
 });
 
 test('the steel goes on paper with its stock as it is ordered', async ({ page }) => {
   const job = await demoCopy(page, 'Steel sheet');
   await page.goto(`${job}/steel`);
   await page.getByRole('tab', { name: 'Stock and mass' }).click();
-  await expect(page.getByText('Every size is proved: no plan takes fewer bars.')).toBeVisible();
+  await expect(page.getByText('Every size is proved: no cutting plan takes fewer bars.')).toBeVisible();
   const heading = await page.getByRole('heading', { name: /^#5: \d+ of 20/ }).textContent();
   await page.keyboard.press('p');
   await expect(page).toHaveURL(/\/sheets\/steel$/);

@@ -96,3 +96,22 @@ export async function typeWalls(page: Page, lengths: readonly string[]): Promise
     await page.keyboard.type(length);
   }
 }
+
+/** Goes to a sheet by the menu of the header. */
+export async function openSheet(page: Page, name = 'Courses'): Promise<void> {
+  await page.getByRole('button', { name: 'Sheets to print' }).click();
+  await page.getByRole('menuitem', { name }).click();
+}
+
+/** Opens an item of the job's settings. */
+export async function openSetting(page: Page, name: string): Promise<void> {
+  await page.getByRole('button', { name: 'Job settings' }).click();
+  await page.getByRole('menuitem', { name }).click();
+}
+
+/** Opens the notices of another stage than the shown one. */
+export const openNoticesOf = (page: Page, stage: string): Promise<void> =>
+  page.getByRole('region', { name: 'Notices' }).getByRole('button', { name: stage }).click();
+
+/** The line of a kind of notice. */
+export const noticeOf = (page: Page, kind: string) => page.locator(`[data-kind="${kind}"]`);

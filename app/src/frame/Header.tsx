@@ -22,7 +22,7 @@ const SAVE_WORDS: Readonly<Record<SaveState['kind'], string>> = {
   saved: 'Saved',
   unsent: 'Saving soon',
   saving: 'Saving',
-  unreachable: 'Kept here, server away',
+  unreachable: 'Kept here, server offline',
   missing: 'Job removed elsewhere',
   refused: 'Not saved',
   stale: 'Changed elsewhere',

@@ -12,8 +12,10 @@ interface StageBoundaryProps {
 export function StageBoundary({ job, stage, children }: StageBoundaryProps) {
   const broken = ({ resetErrorBoundary }: FallbackProps) => (
     <div role="alert" className="p-6">
-      <p className="font-semibold text-stop">This view broke, here and not with you. Your edits are kept.</p>
-      <p className="mt-1 text-quiet">Try again, take back the last edit, or go on in another stage.</p>
+      <p className="font-semibold text-stop">
+        This view failed. It is our fault, not yours. Your edits are kept.
+      </p>
+      <p className="mt-1 text-quiet">Try again, undo the last edit, or use another stage.</p>
       <p className="mt-3 flex gap-2">
         <button type="button" className="button strong" onClick={resetErrorBoundary}>
           Try again

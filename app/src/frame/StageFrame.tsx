@@ -140,5 +140,5 @@ export function Summary({ children, said }: { readonly children: ReactNode; read
 
 /** While there is nothing to show yet. */
 export function Working() {
-  return <p className="p-6 text-quiet">Working the plan out …</p>;
+  return <p className="p-6 text-quiet">Working out the plan …</p>;
 }

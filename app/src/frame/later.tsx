@@ -30,8 +30,10 @@ function laterStage(fetch: () => Promise<Shown>, name: string) {
     if (!failed) return <p className="p-6 text-quiet">Fetching the {name} …</p>;
     return (
       <div role="alert" className="p-6">
-        <p className="font-semibold text-stop">The {name} could not be fetched; the server may be away.</p>
-        <p className="mt-1 text-quiet">Your edits are kept, and the other stages go on.</p>
+        <p className="font-semibold text-stop">
+          The {name} view could not be loaded. The server may be offline.
+        </p>
+        <p className="mt-1 text-quiet">Your edits are kept, and the other stages still work.</p>
         <p className="mt-3 flex gap-2">
           <button
             type="button"

@@ -7,7 +7,7 @@ import type { Plan } from '@ombra/core/kernel/plan';
 export const FACE_WORDS: Readonly<Record<MeasuredTo, string>> = {
   form: 'outside of form',
   concrete: 'outside of concrete',
-  centre: 'centre line',
+  centre: 'center line',
 };
 
 /** A family's name: of the job's own, of those that ship, or its id where nobody knows it. */

@@ -12,7 +12,7 @@ export function JobAlerts({ open, job }: { readonly open: OpenJob; readonly job:
       {lost.length > 0 && (
         <div role="alert" className="border-b border-line bg-sheet p-3">
           <p className="font-semibold text-stop">
-            Parts of this stored plan could not be read and are left out. The file itself is kept as it is.
+            Parts of this plan could not be read and are left out. The stored file is unchanged.
           </p>
           <ul className="mt-1 list-inside list-disc text-sm">
             {lost.slice(0, MOST_TOLD).map((each) => (
@@ -29,7 +29,7 @@ export function JobAlerts({ open, job }: { readonly open: OpenJob; readonly job:
       )}
       {workState === 'slow' && (
         <p role="alert" className="flex items-center gap-3 border-b border-line bg-sheet p-3">
-          This plan is taking a long time to work out. Your edits are saved.
+          This plan is taking a long time. Your edits are saved.
           <button type="button" className="button" onClick={job.stopWork}>
             Stop
           </button>
@@ -37,7 +37,7 @@ export function JobAlerts({ open, job }: { readonly open: OpenJob; readonly job:
       )}
       {workState === 'stopped' && (
         <p role="alert" className="flex items-center gap-3 border-b border-line bg-sheet p-3 text-stop">
-          Working this plan out was stopped. Undo the last edit, change what is out of range, or try again.
+          Stopped. Undo the last edit, change what is out of range, or try again.
           <button type="button" className="button" onClick={job.workAgain}>
             Try again
           </button>
@@ -45,7 +45,7 @@ export function JobAlerts({ open, job }: { readonly open: OpenJob; readonly job:
       )}
       {workState === 'broken' && (
         <p role="alert" className="border-b border-line bg-sheet p-3 text-stop">
-          Working this plan out broke; your edits are kept. Undo the last one, or reload the page.
+          This plan could not be worked out. Your edits are kept. Undo the last one, or reload the page.
         </p>
       )}
     </>

@@ -69,8 +69,8 @@ export function useLeave(job: Job) {
         <p role="alert">
           {saveState.kind === 'refused'
             ? `Your last edits are not saved: ${saveState.what}`
-            : 'The server is away, so your last edits are not saved yet; they are kept in this browser.'}{' '}
-          The sheet would show the job as it was saved last.
+            : 'The server is offline, so your last edits are not saved yet. They are kept in this browser.'}{' '}
+          The sheet would show the job as last saved.
         </p>
       ) : (
         <p role="status">Saving your last edits, then opening the sheet …</p>

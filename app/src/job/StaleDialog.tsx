@@ -35,7 +35,7 @@ export function StaleDialog({ jobId, job }: StaleDialogProps) {
     } else if ((await sync?.takeTheirs()) === true) location.reload();
     else {
       setProblem(
-        'The server is away: mine could not be put into the job’s history, so nothing was changed. Try again.',
+        'The server is offline, so your version could not go into the job’s history. Nothing was changed. Try again.',
       );
     }
   };
@@ -49,8 +49,8 @@ export function StaleDialog({ jobId, job }: StaleDialogProps) {
     >
       <p>
         {gone
-          ? 'Your edits are kept here. Save them as a job of their own, or let them go.'
-          : 'Another tab or person saved a newer state since you opened it. Choose which goes on; the other stays in the job’s history.'}
+          ? 'Your edits are kept here. Save them as a new job, or discard them.'
+          : 'Another tab or person saved a newer version after you opened it. Choose which one to keep. The other stays in the job’s history.'}
       </p>
       {saveState.kind === 'stale' && (
         <p className="mt-1 text-sm text-quiet">
@@ -81,7 +81,7 @@ export function StaleDialog({ jobId, job }: StaleDialogProps) {
             void takeTheirs();
           }}
         >
-          {gone ? 'Let mine go' : 'Take theirs'}
+          {gone ? 'Discard mine' : 'Take theirs'}
         </button>
         <button
           type="button"

@@ -13,7 +13,7 @@ export function Bin({ onRestore }: BinProps) {
   const { jobs, total, loading, failed, more, again } = useJobPages(null, true);
   return (
     <section aria-label="Bin" className="mt-3 border-l-3 border-line pl-4">
-      {loading && <p className="text-quiet">Looking …</p>}
+      {loading && <p className="text-quiet">Loading …</p>}
       {failed && (
         <p role="alert" className="text-stop">
           The server did not answer.{' '}
@@ -22,7 +22,7 @@ export function Bin({ onRestore }: BinProps) {
           </button>
         </p>
       )}
-      {!loading && !failed && jobs.length === 0 && <p className="text-quiet">Nothing is in the bin.</p>}
+      {!loading && !failed && jobs.length === 0 && <p className="text-quiet">The bin is empty.</p>}
       <ul>
         {jobs.map((job) => (
           <li key={job.id} className="flex items-center gap-4 border-b border-line py-1">

@@ -54,7 +54,7 @@ export function JobList({ first, inBin }: JobListProps) {
     if (!file) return;
     if (file.size > LARGEST_FILE) {
       setProblems([
-        { where: file.name, what: 'This file is larger than any plan (16 MB); choose a plan file.' },
+        { where: file.name, what: 'This file is over 16 MB, larger than any plan. Choose a plan file.' },
       ]);
       return;
     }
@@ -64,7 +64,7 @@ export function JobList({ first, inBin }: JobListProps) {
   const setRemovedNow = async (job: ListedJob, remove: boolean): Promise<boolean> => {
     if (!(await setRemoved(job.id, remove))) {
       setProblems([
-        { where: nameOf(job), what: 'The server did not answer; nothing was changed. Try again.' },
+        { where: nameOf(job), what: 'The server did not answer. Nothing was changed. Try again.' },
       ]);
       return false;
     }
@@ -99,7 +99,12 @@ export function JobList({ first, inBin }: JobListProps) {
       >
         <label className="grow">
           <span className="heading block">Name of a new job</span>
-          <input className="field text-lg" maxLength={120} name="name" placeholder="Whose, and where" />
+          <input
+            className="field text-lg"
+            maxLength={120}
+            name="name"
+            placeholder="Name or place of the job"
+          />
         </label>
         <button type="submit" className="button strong" disabled={!ready}>
           <Plus aria-hidden="true" size={16} /> New job
@@ -187,8 +192,8 @@ export function JobList({ first, inBin }: JobListProps) {
       {total === 0 && (
         <p className="mt-4 text-quiet">
           {search.trim() === ''
-            ? 'No jobs yet. Name one above and walk its outline.'
-            : 'No job has this in its name.'}
+            ? 'No jobs yet. Name one above and type its walls.'
+            : 'No job with this name.'}
         </p>
       )}
       <button

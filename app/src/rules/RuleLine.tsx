@@ -40,7 +40,7 @@ export function RuleLine({
         <button
           type="button"
           className="button plain px-0.5"
-          aria-label={`${name}: back to the default`}
+          aria-label={`${name}: use the default again`}
           onClick={() => {
             onSet(null);
           }}

@@ -218,7 +218,7 @@ export function RuleRow({ id, rules, units, onEdit }: RuleRowProps) {
               onEdit({ kind: 'set-rule', rule: id, value: null });
             }}
           >
-            <RotateCcw aria-hidden="true" size={14} /> Changed for this job; back to the default
+            <RotateCcw aria-hidden="true" size={14} /> Changed for this job. Use the default again
           </button>
         )}
       </div>

@@ -71,7 +71,7 @@ export function RulesDialog({ plan, at, onAt, onEdit, onClose }: RulesDialogProp
               />
             </label>
           )}
-          {groups.length === 0 && <p className="mt-2">No rule has these words.</p>}
+          {groups.length === 0 && <p className="mt-2">No rule with these words.</p>}
           {groups.map(({ name, ids }) => (
             <section key={name} aria-label={name} className="mt-3">
               <h3 className="heading border-b border-ink">

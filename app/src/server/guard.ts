@@ -50,7 +50,7 @@ export function guard(
     };
   }
   if (UNUSED.test(path)) {
-    return { status: 404, where: 'address', what: 'Nothing is kept under this address.' };
+    return { status: 404, where: 'address', what: 'There is nothing at this address.' };
   }
   if (READING.has(method)) return null;
   if (origin !== `http://${host}`) {

@@ -108,7 +108,7 @@ export async function startServer(
         answerPlainly(response, {
           status: 404,
           where: 'address',
-          what: 'Nothing is kept under this address.',
+          what: 'There is nothing at this address.',
         });
     };
     // A page that fails is shown under its own address; only what draws it is another one.

@@ -26,9 +26,9 @@ export function AskBox<Answer extends object>({
   const ask = async (): Promise<void> => {
     try {
       const said: unknown = await (await fetch(url)).json();
-      setAnswer(read(said) ?? `${who} could not be understood; type its figures in.`);
+      setAnswer(read(said) ?? `${who} sent something unreadable. Type the values in.`);
     } catch {
-      setAnswer(`${who} cannot be reached; type its figures in.`);
+      setAnswer(`${who} cannot be reached. Type the values in.`);
     }
   };
   return (

@@ -58,7 +58,7 @@ export function CsvBox({ label, placeholder, what, onTake, href }: CsvBoxProps) 
             take(text);
           }}
         >
-          Take these
+          Use these
         </button>
         <label className="button cursor-pointer has-focus-visible:outline-3 has-focus-visible:outline-chalk">
           <Upload aria-hidden="true" size={15} /> CSV file
@@ -89,7 +89,7 @@ export function CsvBox({ label, placeholder, what, onTake, href }: CsvBoxProps) 
         {taken !== null && <p className="text-record">{taken}</p>}
         {problems.length > 0 && (
           <div className="text-stop">
-            <p className="font-semibold">Nothing was taken:</p>
+            <p className="font-semibold">Nothing was added:</p>
             <ul>
               {problems.map((problem, index) => (
                 <li key={index}>

@@ -102,7 +102,7 @@ export function Strip({ worked, plan, place, onPlace, onEdit, lit, below, over }
           <span className="font-semibold">{inside ? 'inside' : 'outside'}</span>
           <span className="text-quiet">
             {' '}
-            · hands told from outside · lengths on the form’s outside face
+            · hands as seen from outside · lengths on the outside face of the form
             {shown && span
               ? ` · ${shown.wall.name} ${span.bottom > 0 ? `from ${showLength(span.bottom, worked.units)} ` : ''}to ${showLength(span.top, worked.units)}`
               : ''}
@@ -140,7 +140,7 @@ export function Strip({ worked, plan, place, onPlace, onEdit, lit, below, over }
             <ZoomIn aria-hidden="true" size={15} />
           </button>
           <button type="button" className="button" onClick={fitAll}>
-            <Maximize2 aria-hidden="true" size={14} /> All round
+            <Maximize2 aria-hidden="true" size={14} /> All walls
           </button>
           <button
             type="button"
@@ -160,7 +160,7 @@ export function Strip({ worked, plan, place, onPlace, onEdit, lit, below, over }
         // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
         tabIndex={0}
         role="group"
-        aria-label="Unrolled walls; arrow keys walk from piece to piece and from course to course"
+        aria-label="Unrolled walls; arrow keys move from piece to piece and course to course"
         {...drag.handlers}
       >
         <div className="grid w-max" style={{ gridTemplateColumns: `${String(POLE_WIDTH)}px auto` }}>

@@ -18,14 +18,14 @@ export function NoticeLine({ group, onEdit, onGo }: NoticeActions & { readonly g
   const { notices } = group;
   if (notices.length === 1) {
     return (
-      <li className="border-l-3 border-current pl-2 text-sm">
+      <li data-kind={notices[0].kind} className="border-l-3 border-current pl-2 text-sm">
         <NoticeText notice={notices[0]} before={mark} onEdit={onEdit} onGo={onGo} />
       </li>
     );
   }
   const Chevron = open ? ChevronDown : ChevronRight;
   return (
-    <li className="border-l-3 border-current pl-2 text-sm">
+    <li data-kind={notices[0].kind} className="border-l-3 border-current pl-2 text-sm">
       <button
         type="button"
         className="min-h-(--target) w-full text-left"

@@ -68,7 +68,7 @@ function SheetHead({
 /** The caution at the foot of every sheet. */
 const SheetFoot = () => (
   <p className="mt-4 border-t border-ink pt-2 text-sm">
-    A plan to check, not a design: the stamped drawings, the form maker’s manual, the local code and the
+    A plan to check, not a design. The stamped drawings, the form maker’s manual, the local code and the
     inspector decide.
   </p>
 );

@@ -3,4 +3,4 @@ import { refuse } from '../../server/answers';
 
 /** Every address under /api that nothing else answers. */
 export const ALL: APIRoute = () =>
-  refuse(404, { where: 'address', what: 'Nothing is kept under this address.' });
+  refuse(404, { where: 'address', what: 'There is nothing at this address.' });

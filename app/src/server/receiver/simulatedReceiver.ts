@@ -7,7 +7,7 @@ export interface SimulatedSpot {
   readonly seed: string;
   /** Along the outline, metres from its first corner. */
   readonly station: number;
-  /** All round, metres: the ground comes back to where it began. */
+  /** All walls, metres: the ground comes back to where it began. */
   readonly round: number;
   /** How high by plan the spot lies above the lowest footing, metres. */
   readonly above: number;

@@ -31,7 +31,7 @@ export function BracingSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
       line={`${String(bracing.walls.reduce((sum, wall) => sum + wall.braces.length, 0))} braces`}
     >
       {bracing.walls.length === 0 ? (
-        <p className="text-lg font-semibold">No walls stand yet: nothing to brace.</p>
+        <p className="text-lg font-semibold">No walls yet: nothing to brace.</p>
       ) : (
         <>
           <div className="grid grid-cols-[1fr_270px] gap-5">
@@ -90,13 +90,13 @@ export function BracingSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
             </tbody>
           </table>
           <p className="mt-2 text-sm">
-            {STATED.map((id) => stateRule(id, rules, units)).join(' ')} Upright, one screw a course, then its
-            leg, then the bracket; turnbuckles near mid-travel. Boards over weak joints: see the strap list of
-            the courses sheet.
+            {STATED.map((id) => stateRule(id, rules, units)).join(' ')} Set the upright with one screw per
+            course, then its leg, then the bracket. Turnbuckles near mid-travel. Boards over weak joints: see
+            the strap list on the courses sheet.
           </p>
           {plan.bracing?.wind !== undefined && worst !== undefined && (
             <p className="mt-1 text-sm font-semibold">
-              In wind of {plan.bracing.wind} mph up to {forceText(worst, units)} along a leg: a caution, not a
+              In wind of {plan.bracing.wind} mph up to {forceText(worst, units)} along a leg. A caution, not a
               design.
             </p>
           )}

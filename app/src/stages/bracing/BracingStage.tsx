@@ -32,7 +32,7 @@ export function BracingStage({ job, place, onPlace, onStage }: StageProps) {
       onStage={onStage}
       stage="bracing"
       worked={worked}
-      empty="No wall to brace yet"
+      empty="No walls to brace yet"
       stands={bracing.walls.length > 0}
       aside={{
         heading: 'Walls: braces',
@@ -49,7 +49,7 @@ export function BracingStage({ job, place, onPlace, onStage }: StageProps) {
       }}
       summary={
         <Summary
-          said={`Up at course ${String(rules.count('bracing.first.courses'))}, and before the wall is left overnight.`}
+          said={`Braces go up at course ${String(rules.count('bracing.first.courses'))}, and before the wall is left overnight.`}
         >
           <strong>{braces}</strong> braces{' '}
           {bracing.spacing && (

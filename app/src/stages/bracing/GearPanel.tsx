@@ -96,7 +96,7 @@ function StockList({
             <button
               type="button"
               className="button plain px-1"
-              aria-label={`Take ${what} ${String(index + 1)} out`}
+              aria-label={`Remove ${what} ${String(index + 1)}`}
               onClick={() => {
                 onPut(list.filter((_, at) => at !== index));
               }}
@@ -132,7 +132,7 @@ export function GearPanel({ job, bracing, open, onOpen }: GearPanelProps) {
       <section aria-label="Gear" className="min-w-0">
         <h3 className="heading">Gear, the whole job</h3>
         <table className="figures w-full border-collapse text-[17px]">
-          <TableHead names={['part and wanted', 'on hand', 'short']} left={['part and wanted']} />
+          <TableHead names={['part and needed', 'on hand', 'short']} left={['part and needed']} />
           <tbody>
             {bracing.gear.map((line) => (
               <tr key={line.part} className="border-b border-line">
@@ -172,7 +172,8 @@ export function GearPanel({ job, bracing, open, onOpen }: GearPanelProps) {
         {frames > 0 && (
           <p className="mt-2">
             {frames} frames for {weeks} {weeks === 1 ? 'week' : 'weeks'}: <strong>{frames * weeks}</strong>{' '}
-            frame-weeks of rental. Screws, boards over weak joints and their screws are on the order list.
+            frame-weeks of rental. Screws, and boards over weak joints with their screws, are on the order
+            list.
           </p>
         )}
       </section>

@@ -126,9 +126,10 @@ export function LinePanel({ job, bracing, wall }: LinePanelProps) {
     <div className="flex flex-col gap-3">
       <p className="max-w-[76ch]">
         In this order: {STEPS.join(' · ')}. Strings run along the top on the face away from the braces, held
-        off by blocks of {block}; type what the tape says from string to wall, the block is taken off.
-        Straighten a day before the pour: foam keeps the line that it has stood in. Lean a touch toward the
-        braces. After the pour sight it again while it is soft, turn, and leave the braces for a day or more.
+        off by blocks of {block}; type the distance from string to wall, and the block is subtracted.
+        Straighten a day before the pour: foam keeps the line it has been held in. Lean the wall slightly
+        toward the braces. After the pour sight it again while it is soft, turn the legs, and leave the braces
+        for a day or more.
       </p>
       {braces.length === 0 ? (
         <p>{wall.name} has no braces to read at.</p>

@@ -22,10 +22,10 @@ interface WallsPanelProps {
 /** What the crew decides, and the rule behind it. */
 const LINES: readonly (readonly [string, RuleId])[] = [
   ['Held by', 'bracing.gear'],
-  ['The crew stands on', 'bracing.access'],
+  ['Crew works on', 'bracing.access'],
   ['From a corner', 'bracing.corner'],
-  ['Apart at most', 'bracing.spacing.most'],
-  ['Strips caught, % of courses', 'bracing.strip.share'],
+  ['Max brace spacing', 'bracing.spacing.most'],
+  ['Courses screwed, %', 'bracing.strip.share'],
   ['Planks below the top', 'bracing.platform.below'],
   ['Go up at course', 'bracing.first.courses'],
   ['Low walls up to', 'bracing.stem.height'],
@@ -33,7 +33,7 @@ const LINES: readonly (readonly [string, RuleId])[] = [
 
 const GROUND_WORDS: Readonly<Record<Ground, string>> = {
   firm: 'firm',
-  loose: 'loose: holds no stake',
+  loose: 'too loose for stakes',
   bank: 'a bank',
 };
 
@@ -86,7 +86,7 @@ export function WallsPanel({ job, bracing, wall, chosen, onChoose }: WallsPanelP
               name="side"
               value={said?.side ?? 'own'}
               options={[
-                { value: 'own', label: 'as it falls' },
+                { value: 'own', label: 'automatic' },
                 { value: 'inside', label: 'inside' },
                 { value: 'outside', label: 'outside' },
               ]}
@@ -182,15 +182,15 @@ export function WallsPanel({ job, bracing, wall, chosen, onChoose }: WallsPanelP
           </p>
         )}
       </section>
-      <section aria-label="What the crew decides">
-        <h3 className="heading">For the whole job</h3>
+      <section aria-label="Crew’s choices">
+        <h3 className="heading">Whole job</h3>
         {bracing.spacing && (
           <p className="text-sm text-quiet">
             Planks of {showLength(bracing.spacing.plank, units)} over {bracing.spacing.bays}{' '}
             {bracing.spacing.bays === 1 ? 'bay' : 'bays'} allow{' '}
             <strong>{showLength(bracing.spacing.spacing, units)}</strong>, each end{' '}
-            {showLength(bracing.spacing.overhang, units, { style: 'inches' })} over: on strips the widest that
-            the planks on hand do.
+            {showLength(bracing.spacing.overhang, units, { style: 'inches' })} over: the widest spacing on
+            strips that the planks on hand allow.
           </p>
         )}
         <ul>

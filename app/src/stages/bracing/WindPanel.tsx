@@ -48,9 +48,7 @@ const Nights = ({ onTake }: { readonly onTake: (gust: number) => void }) => (
             </li>
           ))}
         </ul>
-        <p className="text-sm text-quiet">
-          Simulated: this weather ships with Ombra and knows nothing of your sky. Look at a real forecast.
-        </p>
+        <p className="text-sm text-quiet">Simulated weather. Check a real forecast.</p>
       </>
     )}
   </AskBox>
@@ -74,7 +72,7 @@ export function WindPanel({ job, bracing, walls }: WindPanelProps) {
     <div className="flex max-w-3xl flex-col gap-3">
       <div className="flex flex-wrap items-end gap-4">
         <label className="block">
-          <span className="heading mb-0.5 block">Wind that the empty walls must stand, mph</span>
+          <span className="heading mb-0.5 block">Wind the empty walls must take, mph</span>
           <input
             className="field figures w-28! text-lg"
             inputMode="decimal"
@@ -99,8 +97,8 @@ export function WindPanel({ job, bracing, walls }: WindPanelProps) {
       {wind !== undefined && bracing.wind.length > 0 && (
         <>
           <p>
-            Velocity pressure <strong>{windPressure(wind).toFixed(2)} lb/ft²</strong>. Every wall here wants
-            its braces before tonight; the freest first:
+            Velocity pressure <strong>{windPressure(wind).toFixed(2)} lb/ft²</strong>. Brace every wall here
+            before tonight, most exposed first:
           </p>
           <table className="figures w-full border-collapse text-[17px]">
             <TableHead
@@ -133,9 +131,9 @@ export function WindPanel({ job, bracing, walls }: WindPanelProps) {
         </>
       )}
       <p className="max-w-[72ch] text-sm text-quiet">
-        A caution with a number, not a design: q = 0.00256 V² (ASCE 7, from memory) on a free-standing wall,
-        moments about the upright’s foot. Gusts between houses, wet ground under a stake and an empty corner
-        do worse. A breeze topples an empty wall: brace it before you leave it, and stay off the planks in
+        A rough figure, not a design: q = 0.00256 V² (ASCE 7, from memory) on a free-standing wall, moments
+        about the foot of the upright. Gusts between buildings, wet ground under a stake and an open corner
+        are worse. A breeze can topple an empty wall. Brace it before you leave it, and stay off the planks in
         high wind and lightning.
       </p>
     </div>

@@ -20,7 +20,7 @@ export const whyText = (brace: Brace, nameOf: (opening: string) => string): stri
 export const sideText = ({ side, sideWhy }: Pick<WallBraces, 'side' | 'sideWhy'>): string =>
   ({
     usual: `${side}: flat and safe, no bank`,
-    'loose-inside': `${side}: the ground inside holds no stake; watch the bank`,
+    'loose-inside': `${side}: the ground inside is too loose for stakes; watch the bank`,
     said: `${side}, as you said`,
   })[sideWhy];
 

@@ -211,7 +211,7 @@ function CutList({
             {cutFrom?.part === 'offcut'
               ? `offcut of block ${String(cutFrom.block)} (${partner ?? ''})`
               : `block ${String(cutFrom?.block ?? '')}${partner === null ? '' : `; mark the offcut for ${partner}`}`}
-            {piece.mitred ? ', mitred' : ''}
+            {piece.mitred ? ', mitered' : ''}
           </li>
         );
       })}
@@ -220,9 +220,9 @@ function CutList({
 }
 
 const MANNERS: Readonly<Record<string, string>> = {
-  round: 'round from one corner',
-  'corners-first': 'corners first, then towards the middles',
-  leads: 'leads at the corners, then the fill',
+  round: 'around from one corner',
+  'corners-first': 'corners first, then toward the middle',
+  leads: 'leads at the corners, then fill in',
 };
 
 /** Every course from above, a page each: pieces in laying order, cuts in felt pen, hands, straps, and where offcuts come from. */
@@ -262,7 +262,7 @@ export function AboveSheet({ worked, asked, ...job }: SheetProps) {
       {...(stands ? {} : { title: 'from above' })}
     >
       {!stands ? (
-        <p className="text-lg font-semibold">No courses yet; the outline must stand first.</p>
+        <p className="text-lg font-semibold">No courses yet. Finish the outline first.</p>
       ) : (
         Array.from({ length: worked.courses.count }, (_, index) => {
           const course = index + 1;

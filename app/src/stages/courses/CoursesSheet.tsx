@@ -17,7 +17,7 @@ export function CoursesSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
   /** How far bars stand out of a pour's joint, where others lap with them. */
   const barsOut = (pour: string): string => {
     const bars = worked.topoff.tops.find((top) => top.pour === pour)?.bars ?? null;
-    return bars === null ? '' : `, bars standing ${showLength(bars, plan.units)} out`;
+    return bars === null ? '' : `, bars sticking out ${showLength(bars, plan.units)}`;
   };
   return (
     <SheetFrame
@@ -38,14 +38,12 @@ export function CoursesSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
         {laid ? (
           <TallyTable tally={worked.tally} units={plan.units} course={null} open={null} />
         ) : (
-          <p className="text-lg font-semibold">
-            No courses yet; the notices below say what the outline still needs.
-          </p>
+          <p className="text-lg font-semibold">No courses yet. The notices below say what is missing.</p>
         )}
       </div>
       <p className="mt-2 mb-3 text-sm" hidden={!laid}>
         Walls seen from inside, left to right as walked. Hatched: cut pieces, their length in{' '}
-        {plan.units === 'imperial' ? 'inches' : 'millimetres'}. LH, RH: hand of the corner, told from outside.
+        {plan.units === 'imperial' ? 'inches' : 'millimetres'}. LH, RH: hand of the corner, seen from outside.
       </p>
       {laid && (
         <div className="flex flex-col gap-3">

@@ -121,7 +121,7 @@ export function CoursesStage({ job, place, onPlace, onStage }: StageProps) {
                   {piece ? (
                     describePiece(piece, walls, plan.units)
                   ) : (
-                    <span className="text-quiet">Press a block, or walk with the arrow keys.</span>
+                    <span className="text-quiet">Tap a block, or use the arrow keys.</span>
                   )}
                 </p>
               </section>
@@ -169,7 +169,7 @@ export function CoursesStage({ job, place, onPlace, onStage }: StageProps) {
               {(
                 [
                   ['wall', `Wall ${wall.name}`, 'w', RulerDimensionLine],
-                  ['plans', 'Plans side by side', 'b', Columns3],
+                  ['plans', 'Compare plans', 'b', Columns3],
                   ['straps', `Strap list (${String(straps.length)})`, 's', ListChecks],
                 ] as const
               ).map(([card, name, key, Icon]) => (
@@ -194,7 +194,7 @@ export function CoursesStage({ job, place, onPlace, onStage }: StageProps) {
               </a>
             </div>
             <p className="mt-3 text-sm text-quiet">
-              A plan to check, not a design: the stamped drawings, the form maker’s manual and the local code
+              A plan to check, not a design. The stamped drawings, the form maker’s manual and the local code
               come first.
             </p>
           </section>
@@ -202,7 +202,7 @@ export function CoursesStage({ job, place, onPlace, onStage }: StageProps) {
       ) : (
         <div className="p-2">
           <h2 className="text-xl font-semibold">No courses yet</h2>
-          <p className="text-quiet">The notices on the left say what the outline still needs.</p>
+          <p className="text-quiet">The notices on the left say what is missing.</p>
         </div>
       )}
     </WallView>

@@ -27,7 +27,7 @@ export function describePiece(piece: Piece, walls: readonly Wall[], units: UnitS
     const nameOf = (id: string): string => walls.find((wall) => wall.id === id)?.name ?? '';
     if (piece.make === 'lapped') {
       const through = nameOf(piece.legAfter === 0 ? piece.wallAfter : piece.wallBefore);
-      return `Course ${String(piece.course)}, corner ${piece.corner}: lapped, ${through} runs through and the other wall butts against it`;
+      return `Course ${String(piece.course)}, corner ${piece.corner}: lapped, ${through} runs through and the other wall butts into it`;
     }
     return `Course ${String(piece.course)}, corner ${piece.corner}: ${piece.hand === 'LH' ? 'left-hand' : 'right-hand'} corner, legs ${inInches(piece.legBefore)} on ${nameOf(piece.wallBefore)} and ${inInches(piece.legAfter)} on ${nameOf(piece.wallAfter)}`;
   }
@@ -40,6 +40,6 @@ export function describePiece(piece: Piece, walls: readonly Wall[], units: UnitS
   const what =
     piece.kind === 'straight'
       ? `whole block ${inInches(piece.length)}`
-      : `cut ${inInches(piece.length)}${piece.mitred ? ', mitred for the corner,' : ''} ${sourceText(piece, walls, inInches)}`;
+      : `cut ${inInches(piece.length)}${piece.mitred ? ', mitered for the corner,' : ''} ${sourceText(piece, walls, inInches)}`;
   return `Course ${String(piece.course)}, ${wall?.name ?? ''}: ${what}, ${pull}, station ${showLength(piece.station, units)}, ${String(piece.webs.length)} webs`;
 }

@@ -15,9 +15,9 @@ interface FirstCoursePanelProps {
 }
 
 const GLUES = [
-  { value: 'two-courses-first', label: 'two courses stand dry, then glued' },
+  { value: 'two-courses-first', label: 'two courses stacked dry, then glued' },
   { value: 'as-laid', label: 'glued as laid' },
-  { value: 'foamed-last', label: 'foamed when all is stacked' },
+  { value: 'foamed-last', label: 'foamed when the wall is stacked' },
   { value: 'mortar', label: 'bedded in mortar' },
 ] as const;
 
@@ -42,12 +42,12 @@ export function FirstCoursePanel({ job, worked, open, onOpen }: FirstCoursePanel
       <div className="flex flex-col gap-3">
         {firstCourse.hold === 'forms' ? (
           <p className="text-quiet">
-            The footing forms hold it to its line: no kicker boards, and no glue but their bead.
+            The footing forms hold the wall on line: no kickers, and no glue but their bead.
           </p>
         ) : (
           <>
             <Choice
-              label="Held to its line by"
+              label="Held on line by"
               name="footing-hold"
               value={firstCourse.hold}
               options={[
@@ -87,10 +87,10 @@ export function FirstCoursePanel({ job, worked, open, onOpen }: FirstCoursePanel
         )}
         <div>
           {line('Joints', String(firstCourse.joints))}
-          {figure(firstCourse.ties, 'Ties across them')}
+          {figure(firstCourse.ties, 'Ties across kickers')}
           {firstCourse.hold !== 'forms' && (
             <>
-              {figure(firstCourse.held, firstCourse.hold === 'track' ? 'Lengths of track' : 'Kicker boards')}
+              {figure(firstCourse.held, firstCourse.hold === 'track' ? 'Track lengths' : 'Kicker boards')}
               {figure(firstCourse.fixed, firstCourse.glue === 'mortar' ? 'Mortar' : 'Cans of foam')}
             </>
           )}
@@ -103,11 +103,11 @@ export function FirstCoursePanel({ job, worked, open, onOpen }: FirstCoursePanel
             <div>
               {figure(forms.planks, 'Planks')}
               {figure(forms.ties, 'Ties')}
-              {line('Split ties in the mitres', String(forms.splitTies))}
+              {line('Split ties in the miters', String(forms.splitTies))}
               {line('Stakes', String(forms.stakes))}
             </div>
             <div>
-              {line(`Bars, ${String(forms.bars.count)} through, each`, showLength(forms.bars.length, units))}
+              {line(`Bars through, ${String(forms.bars.count)} each`, showLength(forms.bars.length, units))}
               {line('Foam bead under the wall forms', showLength(forms.bead, units))}
               {figure(forms.stone, 'Stone, bed and mounds')}
             </div>
@@ -146,8 +146,8 @@ export function FirstCoursePanel({ job, worked, open, onOpen }: FirstCoursePanel
                 {line('Boards, both panels', showLength(rock.boards, units))}
               </div>
             </div>
-            <h3 className="heading mt-2">What closes the gap</h3>
-            <ScrollBox label="Stretches of the gap" height="max-h-44">
+            <h3 className="heading mt-2">Gap closed with</h3>
+            <ScrollBox label="Gap by stretch" height="max-h-44">
               <ul className="figures text-[16px]">
                 {rock.stretches.map((stretch) => (
                   <li
@@ -167,16 +167,16 @@ export function FirstCoursePanel({ job, worked, open, onOpen }: FirstCoursePanel
               </ul>
             </ScrollBox>
             <p className="mt-1 text-sm text-quiet">
-              The footing sheet prints the rock under every scribed stretch, and the height of every wood
+              The footing sheet prints the rock line of every scribed stretch and the height of every wood
               block.
             </p>
           </section>
         ) : (
-          <p className="text-quiet">Survey the rock first: the gap under every block follows from it.</p>
+          <p className="text-quiet">Survey the rock first. It gives the gap under every block.</p>
         ))}
       {!forms && bases.kind !== 'rock' && (
         <section aria-label="Shims" className="min-w-0">
-          <h3 className="heading">Shims, block by block</h3>
+          <h3 className="heading">Shims by block</h3>
           {worked.footing.survey?.high ? (
             <ScrollBox label="Shims by block" height="max-h-64">
               <ol className="figures grid grid-cols-[repeat(auto-fill,minmax(190px,1fr))] gap-x-5 text-[16px]">
@@ -200,11 +200,11 @@ export function FirstCoursePanel({ job, worked, open, onOpen }: FirstCoursePanel
               </ol>
             </ScrollBox>
           ) : (
-            <p className="text-quiet">They follow from the level survey.</p>
+            <p className="text-quiet">They come from the level survey.</p>
           )}
           {worked.footing.firstLift && (
             <p className="mt-2 text-sm">
-              Footing and wall are poured as one: the first lift fills the footing and half of this course,{' '}
+              Footing and wall are poured as one. The first lift fills the footing and half of this course,{' '}
               {showVolume(worked.footing.firstLift.value, units)}.
             </p>
           )}

@@ -166,7 +166,7 @@ export function FootingSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
   return (
     <SheetFrame job={job} here="footing" wide title="footing and layout">
       {walls.length === 0 ? (
-        <p className="text-lg font-semibold">Nothing to lay out yet: the outline does not stand.</p>
+        <p className="text-lg font-semibold">Nothing to lay out yet. Finish the outline first.</p>
       ) : (
         <>
           {bases.kind !== 'rock' && (
@@ -250,7 +250,7 @@ export function FootingSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
             </div>
             {moves.length > 0 && (
               <p className="mt-1">
-                By what was pulled:{' '}
+                From the diagonals measured:{' '}
                 {moves.map((move) => `move ${move.corner} ${moveText(move.parts, units)}`).join('; ')}.
               </p>
             )}
@@ -335,7 +335,7 @@ export function FootingSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
                 {survey.thicknesses
                   .map(({ shim, places }) => `${inInches(shim)} at ${String(places)}`)
                   .join(', ')}
-                . Cut the tags out and lay them at their blocks; each says what goes under its places,
+                . Cut out the tags and lay them at their blocks. Each lists the shims under its block,
                 clockwise.
               </p>
               <ShimTags worked={worked} />

@@ -38,7 +38,7 @@ export function FootingStage({ job, place, onPlace, onStage }: StageProps) {
       onStage={onStage}
       stage="footing"
       worked={worked}
-      empty="Nothing to stand on a footing yet"
+      empty="No walls on a footing yet"
       aside={{
         heading: footing.bases.kind === 'rock' ? 'Walls, form face' : 'Chalk lines: outer · inner',
         figure: chalk,

@@ -52,7 +52,7 @@ export function GroundPanel({ job, worked, wall, open, onOpen }: GroundPanelProp
     <div className="grid grid-cols-[230px_minmax(0,1fr)_250px] gap-6 max-lg:grid-cols-2 max-md:grid-cols-1">
       <div className="flex flex-col gap-2">
         <label className="block">
-          <span className="heading mb-0.5 block">The walls stand on</span>
+          <span className="heading mb-0.5 block">Walls sit on</span>
           <select
             className="field"
             value={footing.kind}
@@ -129,7 +129,7 @@ export function GroundPanel({ job, worked, wall, open, onOpen }: GroundPanelProp
             />
             <div className="mt-1">
               {figure(concrete, 'Concrete in it')}
-              {firstLift && figure(firstLift, 'First round')}
+              {firstLift && figure(firstLift, 'First lift')}
               {sheet && figure(sheet, 'Thermal-break sheet')}
             </div>
           </>
@@ -156,9 +156,9 @@ export function GroundPanel({ job, worked, wall, open, onOpen }: GroundPanelProp
               />
             </div>
             <div>
-              <span className="heading mb-0.5 block">Off its middle</span>
+              <span className="heading mb-0.5 block">Off center</span>
               <TextField
-                label={`How far ${wall.name} stands off the middle of its footing`}
+                label={`How far ${wall.name} is off the center of its footing`}
                 text={row?.bearing?.offset ?? ''}
                 placeholder="out 2in, in 2in"
                 onType={(offset) => {
@@ -172,7 +172,7 @@ export function GroundPanel({ job, worked, wall, open, onOpen }: GroundPanelProp
       </div>
       <section aria-label="Tape sheet" className="min-w-0">
         <h3 className="heading">Tape sheet, from {worked.shell.loops[0]?.letters[0] ?? 'A'}</h3>
-        <ScrollBox label="Marks of the tape sheet" height="max-h-64">
+        <ScrollBox label="Tape sheet marks" height="max-h-64">
           <ol className="figures border-y border-line text-[16px]">
             {tape.map((mark, index) => (
               <li

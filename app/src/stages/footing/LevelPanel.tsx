@@ -37,8 +37,8 @@ function Summary({
   if (!survey?.high) {
     return (
       <p className="text-quiet">
-        A reading at every block or so, from the laser down to the concrete: the smallest one is the high
-        point.
+        Take a reading at about every block, from the laser down to the concrete. The smallest reading is the
+        high point.
       </p>
     );
   }
@@ -56,21 +56,21 @@ function Summary({
         <dd className="text-right font-semibold text-record">{inInches(survey.outOfLevel, units)}</dd>
         {!onRock && (
           <>
-            <dt className="text-quiet">Shims in all, one a place</dt>
+            <dt className="text-quiet">Shims in all, one per spot</dt>
             <dd className="text-right font-semibold">{inInches(survey.total, units)}</dd>
           </>
         )}
       </dl>
       {!onRock && survey.pastLimit.length > 0 && (
         <p className="text-sm text-check">
-          <span aria-hidden="true">▲</span> {survey.pastLimit.length} places past the job’s limit.
+          <span aria-hidden="true">▲</span> {survey.pastLimit.length} places out of tolerance.
         </p>
       )}
       {!onRock && (
         <div>
           <h3 className="heading">Shims by thickness</h3>
           {survey.thicknesses.length === 0 ? (
-            <p className="text-sm">None: it is level as it is.</p>
+            <p className="text-sm">None needed: it is level.</p>
           ) : (
             <ul className="figures flex flex-wrap gap-x-4 text-[16px]">
               {survey.thicknesses.map(({ shim, places }) => (
@@ -115,7 +115,7 @@ export function LevelPanel({ job, worked, wall, place, onPlace }: LevelPanelProp
       <ReadingList job={job} wall={wall} pass={pass} survey={survey} />
       <div className="flex flex-col gap-2 max-lg:col-span-2 max-md:col-span-1">
         <Choice
-          label="More readings from"
+          label="Add readings from"
           name="survey-source"
           value={source}
           options={[

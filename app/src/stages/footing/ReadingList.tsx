@@ -77,7 +77,7 @@ export function ReadingList({ job, wall, pass, survey }: ReadingListProps) {
             <tr>
               <th scope="col">at</th>
               <th scope="col">reading</th>
-              <th scope="col">below the high point</th>
+              <th scope="col">below high point</th>
               <th scope="col">remove</th>
             </tr>
           </thead>

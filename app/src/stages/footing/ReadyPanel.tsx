@@ -9,9 +9,9 @@ const LOOKS: Readonly<
     { readonly word: string; readonly colour: string; readonly Icon: typeof CircleCheck }
   >
 > = {
-  right: { word: 'measured: right', colour: 'text-tip', Icon: CircleCheck },
+  right: { word: 'measured: good', colour: 'text-tip', Icon: CircleCheck },
   wrong: { word: 'measured: not yet', colour: 'text-stop', Icon: CircleAlert },
-  open: { word: 'to be looked at', colour: 'text-quiet', Icon: CircleDashed },
+  open: { word: 'to check by eye', colour: 'text-quiet', Icon: CircleDashed },
 };
 
 /** What is looked at before the walls go on: what the measures say, and a tick for what was seen. */
@@ -53,7 +53,7 @@ export function ReadyPanel({ job, worked }: { readonly job: Job; readonly worked
         })}
       </ul>
       <p className="mt-2 text-sm text-quiet">
-        A plan to check, not a design: the stamped drawings, the local code and the inspector decide.
+        A plan to check, not a design. The stamped drawings, the local code and the inspector decide.
       </p>
     </div>
   );

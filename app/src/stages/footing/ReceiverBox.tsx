@@ -98,8 +98,8 @@ export function ReceiverBox({ job, worked, wall, pass }: ReceiverBoxProps) {
       );
       if (taken.kind === 'stopped') break;
       if (taken.kind === 'nothing') {
-        missed.push(`${spot.wall.name} ${showLength(spot.at, units)}: ${taken.why}, passed over`);
-        if (taken.why === 'the receiver does not answer') break;
+        missed.push(`${spot.wall.name} ${showLength(spot.at, units)}: ${taken.why}, skipped`);
+        if (taken.why === 'receiver not answering') break;
       } else {
         const now = latest.current;
         const at = storeLength(spot.at, units);
@@ -138,13 +138,12 @@ export function ReceiverBox({ job, worked, wall, pass }: ReceiverBoxProps) {
   return (
     <div className="flex flex-col gap-2">
       <p className="text-sm text-quiet">
-        A simulated receiver stands in for the one on the rod: it loses the beam and runs out of range as a
-        real one does.
+        Simulated receiver. It loses the beam and runs out of range as a real one does.
       </p>
       {run === null && (
         <div>
-          <span className="heading mb-0.5 block">A reading every</span>
-          <LengthField label="A reading every" text={every} units={units} onType={setEvery} />
+          <span className="heading mb-0.5 block">Reading every</span>
+          <LengthField label="Reading every" text={every} units={units} onType={setEvery} />
           {spacing === null && <p className="text-sm text-stop">Give a spacing of 4 in or more.</p>}
         </div>
       )}
@@ -205,7 +204,7 @@ export function ReceiverBox({ job, worked, wall, pass }: ReceiverBoxProps) {
             {line}
           </li>
         ))}
-        {report.length > 8 && <li className="text-check">and {report.length - 8} more passed over.</li>}
+        {report.length > 8 && <li className="text-check">and {report.length - 8} more skipped.</li>}
       </ul>
     </div>
   );

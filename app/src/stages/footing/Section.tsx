@@ -93,7 +93,7 @@ export function Section({ bases, base, wall, bars, units }: SectionProps) {
       )}
       {forms && (
         <g className="stroke-ink">
-          {/* Stone mounded half way up outside the planks. */}
+          {/* Stone mounded halfway up outside the planks. */}
           <path
             d={`M${String(x(0) - 9)} ${String(GROUND + deep / 2)}v${String(deep / 2)}h-${String(deep / 2)}z`}
             className="fill-shadow"

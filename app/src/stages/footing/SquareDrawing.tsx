@@ -34,8 +34,8 @@ export function SquareDrawing({ worked, suggested, moves }: SquareDrawingProps) 
       role="img"
       aria-label={
         moves.length === 0
-          ? 'The outline with the diagonals to pull'
-          : `The outline with the diagonals to pull; ${moves.map((move) => move.corner).join(', ')} stand off`
+          ? 'The outline with the diagonals to measure'
+          : `The outline with the diagonals to measure; ${moves.map((move) => move.corner).join(', ')}  off square`
       }
     >
       {worked.shell.loops.map(({ id, built, letters }) => {

@@ -68,7 +68,7 @@ export function SquarePanel({ job, worked }: SquarePanelProps) {
     const off = showLength(Math.abs(by) as Length, units, { style: 'inches' });
     return (
       <span className={suspects.has(own.id) ? 'font-semibold text-stop' : 'text-record'}>
-        {suspects.has(own.id) ? 'pull again · ' : ''}
+        {suspects.has(own.id) ? 'measure again ·  ' : ''}
         {/^0\D*$/.test(off) ? 'as planned' : `${off} ${by > 0 ? 'long' : 'short'}`}
       </span>
     );
@@ -85,7 +85,7 @@ export function SquarePanel({ job, worked }: SquarePanelProps) {
         <td className="w-32 py-0.5">
           {corner && (
             <LengthField
-              label={`Pulled from ${spotText(from)} to ${spotText(to)}`}
+              label={`Measured from ${spotText(from)} to ${spotText(to)}`}
               text={known?.length ?? ''}
               units={units}
               placeholder="pulled"
@@ -119,7 +119,7 @@ export function SquarePanel({ job, worked }: SquarePanelProps) {
                         <select
                           key={end}
                           className="field w-16"
-                          aria-label={`Other pull ${String(index + 1)}: ${end}`}
+                          aria-label={`Other diagonal ${String(index + 1)}: ${end}`}
                           value={pull[end]}
                           onChange={(event) => {
                             const corner = event.currentTarget.value;
@@ -140,7 +140,7 @@ export function SquarePanel({ job, worked }: SquarePanelProps) {
                   </td>
                   <td className="w-32 py-0.5">
                     <LengthField
-                      label={`Other pull ${String(index + 1)}: length`}
+                      label={`Other diagonal ${String(index + 1)}: length`}
                       text={pull.length}
                       units={units}
                       onType={(length) => {
@@ -157,7 +157,7 @@ export function SquarePanel({ job, worked }: SquarePanelProps) {
                     <button
                       type="button"
                       className="button plain px-1.5"
-                      aria-label={`Remove other pull ${String(index + 1)}`}
+                      aria-label={`Remove other diagonal ${String(index + 1)}`}
                       onClick={() => {
                         put(pulls.filter((each) => each !== pull));
                       }}
@@ -183,16 +183,16 @@ export function SquarePanel({ job, worked }: SquarePanelProps) {
               }
             }}
           >
-            <Plus aria-hidden="true" size={14} /> Another pull
+            <Plus aria-hidden="true" size={14} /> Another diagonal
           </button>
           <p className="text-sm" role="status">
             {adjusted.length === 0 ? (
               <span className="text-quiet">
-                Enter what the tape says on the outside face of the forms; walls that are not pulled count as
+                Enter what the tape reads on the outside face of the forms. Walls not measured count as
                 planned.
               </span>
             ) : moves.length === 0 ? (
-              <span className="text-record">Every corner stands where it should.</span>
+              <span className="text-record">Every corner is where it should be.</span>
             ) : (
               <span className="text-record">
                 {moves.map((move) => (

@@ -15,7 +15,7 @@ interface RodSpot extends RodPlace {
 
 type Taken =
   | { readonly kind: 'reading'; readonly length: Length }
-  | { readonly kind: 'nothing'; readonly why: 'out of range' | 'no beam' | 'the receiver does not answer' }
+  | { readonly kind: 'nothing'; readonly why: 'out of range' | 'no beam' | 'receiver not answering' }
   | { readonly kind: 'stopped' };
 
 /** A spot without a good reading for so long is passed over. */
@@ -69,7 +69,7 @@ export function takeReading(
             ? 'out of range'
             : last.said === 'no-beam'
               ? 'no beam'
-              : 'the receiver does not answer',
+              : 'receiver not answering',
       });
     }, PATIENCE);
     if (signal.aborted) {

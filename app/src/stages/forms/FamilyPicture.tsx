@@ -120,7 +120,7 @@ export function FamilyPicture({ family, core, units }: FamilyPictureProps) {
           )}
         </g>
       )}
-      {!legs && word(WIDTH / 2, height - 8, 'no moulded corner: walls lap at their corners, course about')}
+      {!legs && word(WIDTH / 2, height - 8, 'no molded corner: walls lap at corners, alternating by course')}
     </svg>
   );
 }

@@ -244,7 +244,7 @@ export function FormsStage({ job }: { readonly job: Job }) {
               picker.current?.click();
             }}
           >
-            <FileUp aria-hidden="true" size={15} /> Fetch from a file
+            <FileUp aria-hidden="true" size={15} /> Open a family file
           </button>
           <input
             ref={picker}
@@ -264,9 +264,7 @@ export function FormsStage({ job }: { readonly job: Job }) {
               type="button"
               className="button"
               disabled={chosen.id === plan.family}
-              title={
-                chosen.id === plan.family ? 'The job is built of it; choose other forms first.' : undefined
-              }
+              title={chosen.id === plan.family ? 'This job uses it. Choose other forms first.' : undefined}
               onClick={() => {
                 edit({ kind: 'remove-family', family: chosen.id });
                 choose(plan.family);
@@ -287,9 +285,7 @@ export function FormsStage({ job }: { readonly job: Job }) {
         )}
       </section>
       <section aria-label="Figures" onBlur={endMerge}>
-        <h2 className="heading mb-1">
-          {isOwn ? 'Figures, from the maker’s sheet' : 'Figures, as they ship'}
-        </h2>
+        <h2 className="heading mb-1">{isOwn ? 'Sizes, from the maker’s sheet' : 'Sizes, as shipped'}</h2>
         {isOwn ? (
           <input
             className="field mb-1 text-lg font-semibold"
@@ -302,7 +298,7 @@ export function FormsStage({ job }: { readonly job: Job }) {
           />
         ) : (
           <p className="mb-1 text-sm text-quiet">
-            Names and figures are invented. Copy the nearest one and set it to what is on the truck.
+            Names and sizes are invented. Copy the closest family and set it to the forms on your truck.
           </p>
         )}
         {FIELDS[file.kind].map((field) => (
@@ -317,7 +313,7 @@ export function FormsStage({ job }: { readonly job: Job }) {
         ))}
         {!reading.ok && (
           <p role="status" className="mt-2 font-semibold text-stop">
-            Not taken over yet: {reading.problems.map((problem) => problem.what)[0]}
+            Not saved yet: {reading.problems.map((problem) => problem.what)[0]}
           </p>
         )}
       </section>

@@ -34,9 +34,7 @@ export function WithForms({ plan, family, onTake }: WithFormsProps) {
   const inUse = plan.family === family.id;
   return (
     <div className="mt-4 border-t-2 border-ink pt-2">
-      <h3 className="font-semibold">
-        {inUse ? 'This job, built of it' : `This job, if it were built of ${family.name}`}
-      </h3>
+      <h3 className="font-semibold">{inUse ? 'This job, with it' : `This job with ${family.name}`}</h3>
       {made && made.stops.length === 0 && (
         <p className="figures text-lg">
           {made.blocks} blocks to buy · {made.cuts} cuts · {made.straps} joints to strap ·{' '}
@@ -52,7 +50,7 @@ export function WithForms({ plan, family, onTake }: WithFormsProps) {
       )}
       {!inUse && (
         <button type="button" className="button strong mt-2" onClick={onTake}>
-          Build this job of {family.name}
+          Use for this job: {family.name}
         </button>
       )}
     </div>

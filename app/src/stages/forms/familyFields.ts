@@ -22,7 +22,7 @@ const trade: readonly FamilyField[] = [
   { path: 'massKilograms', label: 'Mass of a piece', type: 'mass', optional: true },
   {
     path: 'capacityPascals',
-    label: 'Stated form capacity',
+    label: 'Form capacity',
     type: 'pressure',
     optional: true,
   },
@@ -43,7 +43,7 @@ export const FIELDS: Readonly<Record<FamilyFile['kind'], readonly FamilyField[]>
     { path: 'corner45Inside.long', label: '45° corner, long leg inside', type: 'length', optional: true },
     { path: 'corner45Inside.short', label: '45° corner, short leg inside', type: 'length', optional: true },
     { path: 'halfHeight', label: 'Half-height piece', type: 'length', optional: true },
-    { path: 'reversible', label: 'Reversible: no top or bottom', type: 'flag' },
+    { path: 'reversible', label: 'Reversible, no top or bottom', type: 'flag' },
     ...trade,
   ],
   'panel-and-tie': [
@@ -62,7 +62,7 @@ export const FIELDS: Readonly<Record<FamilyFile['kind'], readonly FamilyField[]>
     { path: 'blockThickness', label: 'Block, thickness', type: 'length' },
     { path: 'cellSpacing', label: 'Cells every', type: 'length' },
     { path: 'volumePerBlock', label: 'Concrete in a block', type: 'volume' },
-    { path: 'barEveryCourses', label: 'Bars in every so-many-th course', type: 'number' },
+    { path: 'barEveryCourses', label: 'Bars every … courses', type: 'number' },
     ...trade,
   ],
 };

@@ -130,7 +130,7 @@ export function LumberLists({
                 {list.lengths.length} of {showLength(list.stock, units)}
               </span>{' '}
               <span className="text-sm text-quiet">
-                {list.proved ? 'least possible, proved' : `${String(list.bound)} at the least, not proved`}
+                {list.proved ? 'lowest possible, proved' : `${String(list.bound)} at least, not proved`}
                 {list.spliced === 0 ? '' : `; ${String(list.spliced)} spliced from more than one`}
               </span>
             </p>
@@ -172,11 +172,11 @@ export function LumberLists({
 /** All bucks: what they are made of, cut to and fastened with. */
 export function BucksPanel({ job, worked, open, onOpen }: BucksPanelProps) {
   const { bucks, units } = worked;
-  if (bucks.bucks.length === 0) return <p className="py-3 text-quiet">No opening is worked yet.</p>;
+  if (bucks.bucks.length === 0) return <p className="py-3 text-quiet">No openings yet.</p>;
   return (
     <div className="grid grid-cols-2 gap-6 max-md:grid-cols-1">
       <section aria-label="Cut lists" className="min-w-0">
-        <h3 className="heading mb-1">Cut lists, and diagonals to check them square</h3>
+        <h3 className="heading mb-1">Cut lists, with diagonals to check square</h3>
         <ScrollBox label="Cut lists of bucks" height="max-h-80">
           <CutLists bucks={bucks} units={units} />
         </ScrollBox>
@@ -189,9 +189,9 @@ export function BucksPanel({ job, worked, open, onOpen }: BucksPanelProps) {
         />
       </section>
       <section aria-label="Lumber" className="min-w-0">
-        <h3 className="heading mb-1">Lumber, cut with the least waste</h3>
+        <h3 className="heading mb-1">Lumber, cut for least waste</h3>
         <LumberLists bucks={bucks} units={units} />
-        <h3 className="heading mt-3">Materials in use, as this job has them</h3>
+        <h3 className="heading mt-3">Buck materials in this job</h3>
         <Materials job={job} worked={worked} />
       </section>
     </div>

@@ -57,7 +57,7 @@ const DETAILS: Readonly<Record<InsertKind, readonly (readonly [LengthKey, string
   ],
   'brick-ledge': [
     ['length', 'long'],
-    ['depth', 'stands out'],
+    ['depth', 'sticks out'],
     ['height', 'high'],
   ],
   'hold-down': [['size', 'wide']],
@@ -225,7 +225,7 @@ export function InsertsPanel({ job, walls, wall, placed, chosen, onChoose }: Ins
                     <button
                       type="button"
                       className="button plain px-1"
-                      aria-label={`Take ${name} out`}
+                      aria-label={`Remove ${name}`}
                       onClick={() => {
                         edit({ kind: 'remove-insert', insert: insert.id });
                       }}

@@ -122,7 +122,7 @@ export function NewOpening({ job, walls, wall, onAdded }: NewOpeningProps) {
       {length('width', 'width', 'wide')}
       {length('height', 'height', 'high')}
       <CellSelect
-        label="New opening: height told by"
+        label="New opening: height given by"
         value={upTo}
         options={[
           { value: 'sill', label: 'sill at' },
@@ -132,7 +132,7 @@ export function NewOpening({ job, walls, wall, onAdded }: NewOpeningProps) {
         onChoose={setUpTo}
       />
       {upTo === 'footing' ? (
-        <span className="figures self-center px-1 text-sm text-quiet">as it stands</span>
+        <span className="figures self-center px-1 text-sm text-quiet">on the footing</span>
       ) : (
         length('up', upTo, 'up')
       )}

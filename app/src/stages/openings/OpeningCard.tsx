@@ -92,7 +92,7 @@ function Settings({ job, opening, placed }: Pick<OpeningCardProps, 'job' | 'open
         />
       </Under>
       {opening.kind === 'round-top' && (
-        <Under heading="Rise of its top">
+        <Under heading="Rise of the top">
           <LengthField
             label={`Rise of the round top of ${name}`}
             text={opening.rise ?? ''}
@@ -112,8 +112,8 @@ function Settings({ job, opening, placed }: Pick<OpeningCardProps, 'job' | 'open
               label={`Threshold of ${name}`}
               value={threshold?.kind ?? 'none'}
               options={[
-                { value: 'none', label: 'Nothing said' },
-                { value: 'slab-over', label: 'Slab runs out over the wall' },
+                { value: 'none', label: 'Not set' },
+                { value: 'slab-over', label: 'Slab runs over the wall' },
                 { value: 'slab-inside', label: 'Slab stops inside' },
               ]}
               onChoose={(kind) => {
@@ -140,9 +140,9 @@ function Settings({ job, opening, placed }: Pick<OpeningCardProps, 'job' | 'open
             </Under>
           )}
           {threshold?.kind === 'slab-over' && (
-            <Under heading="Its tongue held by">
+            <Under heading="Tongue held by">
               <CellSelect<NonNullable<Threshold['tongue']>>
-                label={`What holds the tongue at ${name}`}
+                label={`Tongue of ${name} held by`}
                 value={threshold.tongue ?? 'dowels'}
                 options={[
                   { value: 'dowels', label: 'Dowels' },
@@ -197,7 +197,7 @@ function Copies({
           }
         }}
       >
-        <Copy aria-hidden="true" size={14} /> Copy beside
+        <Copy aria-hidden="true" size={14} /> Copy next to it
       </button>
       <form
         className="flex items-center gap-1"
@@ -208,7 +208,7 @@ function Copies({
       >
         <input
           className="field figures w-11! text-center"
-          aria-label="How many more"
+          aria-label="Copies"
           inputMode="numeric"
           maxLength={2}
           value={count}
@@ -216,7 +216,7 @@ function Copies({
             setCount(event.currentTarget.value);
           }}
         />
-        <span className="text-sm">more every</span>
+        <span className="text-sm">more, every</span>
         <div className="w-20">
           <LengthField
             label="Spacing between their middles"
@@ -234,7 +234,7 @@ function Copies({
         <button
           type="button"
           className="button"
-          title="Sets the heads of all windows and doors, but not of wide doors"
+          title="Sets the heads of all windows and doors except wide doors"
           onClick={() => {
             edit({
               kind: 'all',
@@ -260,15 +260,15 @@ function Nudges({ job, opening, wall }: Pick<OpeningCardProps, 'job' | 'opening'
   const { units } = job.plan;
   return (
     <section aria-label="Nudge">
-      <h3 className="heading">Nudge it and save</h3>
+      <h3 className="heading">Nudge it to save</h3>
       {found === null ? (
         <p className="text-sm text-quiet" role="status">
-          Trying places and sizes near it …
+          Trying nearby positions and sizes …
         </p>
       ) : broken ? (
-        <p className="text-sm text-stop">The trial broke; nothing is changed.</p>
+        <p className="text-sm text-stop">That failed. Nothing was changed.</p>
       ) : found.length === 0 ? (
-        <p className="text-sm text-quiet">Nothing near saves a cut.</p>
+        <p className="text-sm text-quiet">No nearby position saves a cut.</p>
       ) : (
         <ul className="flex flex-col gap-1">
           {found.slice(0, 5).map((nudge) => (
@@ -338,7 +338,7 @@ export function OpeningCard(props: OpeningCardProps) {
                   {buck.marking.from
                     .map((from) => `from ${from.corner} ${showLength(from.outside, units)}`)
                     .join(' · ')}{' '}
-                  to centre
+                  to center
                 </p>
                 <p className="felt text-[15px]">
                   cut from {courseText(buck.marking.foot, units)} to {courseText(buck.marking.head, units)}
@@ -361,7 +361,7 @@ export function OpeningCard(props: OpeningCardProps) {
             </div>
           </>
         ) : (
-          <p className="text-quiet">It cannot be placed yet; its notice says what it needs.</p>
+          <p className="text-quiet">Not placed yet. Its notice says what is missing.</p>
         )}
       </div>
       {placed && (

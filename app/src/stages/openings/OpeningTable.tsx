@@ -300,7 +300,7 @@ export function OpeningTable({ job, walls, placed, chosen, wall, onChoose }: Ope
                     <button
                       type="button"
                       className="button plain px-1.5"
-                      aria-label={`Take ${name} out`}
+                      aria-label={`Remove ${name}`}
                       onClick={() => {
                         edit({ kind: 'remove-opening', opening: opening.id });
                       }}

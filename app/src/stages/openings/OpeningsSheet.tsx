@@ -63,7 +63,7 @@ export function OpeningsSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
                   <>
                     {buck.marking.from.map((from) => (
                       <p key={from.corner} className="felt text-[15px]">
-                        from {from.corner}: {showLength(from.outside, units)} to centre, hole from{' '}
+                        from {from.corner}: {showLength(from.outside, units)} to center, hole from{' '}
                         {showLength(from.hole, units)}
                       </p>
                     ))}
@@ -157,9 +157,9 @@ export function OpeningsSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
           </table>
           <p className="mt-1 text-sm">
             {parts.caps > 0 &&
-              `${String(parts.caps)} caps, tight, and a wood plate over each: an uncapped sleeve fills solid. `}
+              `${String(parts.caps)} tight caps with a wood plate over each: an uncapped sleeve fills with concrete. `}
             {parts.castAnchors > 0 &&
-              'Cut the foam square round each cast anchor, so that concrete encases it; keep its head from turning in. '}
+              'Cut the foam square around each cast anchor so that concrete surrounds it. Keep its head from turning in. '}
             Distances along the outside face of the form; heights by courses.
           </p>
         </section>

@@ -51,7 +51,7 @@ export function OpeningsStage({ job, place, onPlace, onStage }: StageProps) {
       onStage={onStage}
       stage="openings"
       worked={worked}
-      empty="No wall to open yet"
+      empty="No walls for openings yet"
       aside={{ heading: 'Walls: openings · inserts', figure: (each) => inWall(each.id), onGo: goTo }}
       strip={(figure) => ({
         lit: figure?.pieces ?? null,
@@ -103,13 +103,13 @@ export function OpeningsStage({ job, place, onPlace, onStage }: StageProps) {
               }}
             >
               <MousePointerSquareDashed aria-hidden="true" size={15} />
-              {placing ? 'Press on the strip' : 'Place on the strip'}
+              {placing ? 'Tap the strip' : 'Place on the strip'}
             </button>
             <button
               type="button"
               className="button"
               aria-pressed={snaps}
-              title="Draw dragged edges to joints, course lines and heads near them; Alt lets go for a while"
+              title="Snap dragged edges to joints, course lines and nearby heads. Hold Alt to drag freely"
               onClick={() => {
                 setSnaps(!snaps);
               }}

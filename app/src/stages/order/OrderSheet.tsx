@@ -64,7 +64,7 @@ export function OrderSheet({ worked, asked, ...job }: SheetProps) {
       line={pour ? `${pour.name}, courses ${String(pour.from)} to ${String(pour.to)}` : 'whole job'}
     >
       {order.lines.length === 0 ? (
-        <p className="text-lg font-semibold">Nothing to order yet: the courses do not stand.</p>
+        <p className="text-lg font-semibold">Nothing to order yet. Finish the outline first.</p>
       ) : (
         <table className="figures w-full border-collapse text-[16px]">
           <TableHead
@@ -111,12 +111,12 @@ export function OrderSheet({ worked, asked, ...job }: SheetProps) {
       )}
       {order.massKilograms !== null && order.massKilograms > 0 && (
         <p className="figures mt-2 text-lg">
-          Forms together <strong>{showMass(order.massKilograms, units)}</strong>
+          All forms <strong>{showMass(order.massKilograms, units)}</strong>
         </p>
       )}
       {order.staging.length > 0 && (
         <section className="mt-4 break-inside-avoid">
-          <h2 className="heading">Where the bundles stand before the crew starts</h2>
+          <h2 className="heading">Where to put the bundles before the crew starts</h2>
           <p className="text-sm">
             Inside the walls, {units === 'imperial' ? '6 ft' : '1.8 m'} back from them to leave room for
             bracing; bars and tools there too.
@@ -132,8 +132,8 @@ export function OrderSheet({ worked, asked, ...job }: SheetProps) {
       )}
       {pour !== null && (
         <p className="mt-3 text-sm">
-          A pour ordered by itself cuts its own blocks: the pours together may take a few more than the whole
-          job.
+          Ordered separately, each pour cuts its own blocks, so the pours together may take a few more than
+          the whole job.
           {pour.then === null ? '' : ` Then: ${pour.then}.`}
         </p>
       )}

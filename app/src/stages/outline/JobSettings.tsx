@@ -19,7 +19,7 @@ interface JobSettingsProps {
 const FACES = [
   { value: 'form', label: 'Form' },
   { value: 'concrete', label: 'Concrete' },
-  { value: 'centre', label: 'Centre line' },
+  { value: 'centre', label: 'Center line' },
 ] as const;
 
 const UNITS = [
@@ -44,7 +44,7 @@ function CoursesField({ plan, onEdit }: Pick<JobSettingsProps, 'plan' | 'onEdit'
       <button
         type="button"
         className="button px-2"
-        aria-label="One course less"
+        aria-label="One course fewer"
         disabled={courses <= 1}
         onClick={() => {
           set(courses - 1);
@@ -88,7 +88,7 @@ function HeightSettings({ plan, worked, onEdit, onLeave }: Omit<JobSettingsProps
   return (
     <>
       <Choice
-        label="Walls as high as"
+        label="Wall height in"
         name="height-by"
         value={plan.height === undefined ? 'courses' : 'height'}
         options={BY}
@@ -178,7 +178,7 @@ function FormsSettings({ plan, worked, onEdit, onForms }: Omit<JobSettingsProps,
         </select>
       </div>
       <button type="button" className="button" onClick={onForms}>
-        Look at the forms
+        See the forms
       </button>
     </div>
   );
@@ -204,7 +204,7 @@ export function JobSettings(props: JobSettingsProps) {
         />
       </div>
       <Choice
-        label="Lengths run to"
+        label="Lengths measured to"
         name="measured-to"
         value={plan.measuredTo}
         options={FACES}
@@ -213,7 +213,7 @@ export function JobSettings(props: JobSettingsProps) {
         }}
       />
       <Choice
-        label="Written in"
+        label="Units"
         name="units"
         value={plan.units}
         options={UNITS}

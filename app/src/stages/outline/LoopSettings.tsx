@@ -83,7 +83,7 @@ export function LoopSettings({ loop, first, others, units, onEdit, onLeave }: Lo
               });
             }}
           />
-          comes home to its first corner
+          closed: returns to its first corner
         </label>
         {!first && (
           <>

@@ -12,7 +12,7 @@ interface PourListProps {
 }
 
 /** What crews do on top of a pour before they go on. */
-const THEN = ['Backfill', 'Slab', 'Backfill, then slab', 'Floor of the storey'];
+const THEN = ['Backfill', 'Slab', 'Backfill, then slab', 'Floor above'];
 
 /** A pour with a text set, or taken off where it is emptied. */
 const withText = (pour: Pour, key: 'name' | 'then', text: string): Pour =>
@@ -47,7 +47,7 @@ export function PourList({ plan, courses, freshId, onEdit, onLeave }: PourListPr
   return (
     <section aria-label="Pours">
       <h2 className="heading mb-1">
-        Pours <span className="font-normal">· what is stacked and poured in one go</span>
+        Pours <span className="font-normal">· each stacked and poured in one go</span>
       </h2>
       {pours.length > 1 && (
         <ol className="mb-1 flex flex-col gap-2">
@@ -121,7 +121,7 @@ export function PourList({ plan, courses, freshId, onEdit, onLeave }: PourListPr
                       }}
                     >
                       <option value="full">full to the top</option>
-                      <option value="half">half a block, bars standing out</option>
+                      <option value="half">half a block, bars sticking out</option>
                     </select>
                     <input
                       className="field"

@@ -105,7 +105,7 @@ function CurveFields({
         onLeave={onLeave}
       />
       <TextField
-        label={`How far ${name} turns along its curve`}
+        label={`Angle that ${name} turns along its curve`}
         text={curve.sweep}
         wrong={!readTurn(curve.sweep).ok}
         onType={(sweep) => {
@@ -114,7 +114,7 @@ function CurveFields({
         onLeave={onLeave}
       />
       <span className="text-sm text-quiet">radius</span>
-      <span className="text-sm text-quiet">turns along it</span>
+      <span className="text-sm text-quiet">turn</span>
     </div>
   );
 }
@@ -325,7 +325,7 @@ export function WalkEditor(props: WalkEditorProps) {
           {shell?.built && loop.closed && (
             <span className="font-semibold text-tip">
               <Check aria-hidden="true" size={16} className="mr-1 inline align-[-2px]" />
-              Comes home: gap 0
+              Closed: gap 0
             </span>
           )}
           {shell?.gap && shell.gap.size > 0 && (

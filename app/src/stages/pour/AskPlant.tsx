@@ -56,11 +56,9 @@ export function AskPlant({ job, date }: { readonly job: Job; readonly date: stri
               take(quote);
             }}
           >
-            Take these
+            Use these
           </button>
-          <p className="text-sm text-quiet">
-            Simulated: this plant ships with Ombra and owns no truck. Ring a real one.
-          </p>
+          <p className="text-sm text-quiet">Simulated plant. Call a real one.</p>
         </>
       )}
     </AskBox>

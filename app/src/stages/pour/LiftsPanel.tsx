@@ -25,13 +25,13 @@ interface LiftsPanelProps {
 
 const LINES: readonly (readonly [string, RuleId])[] = [
   ['Lifts', 'pour.lifts'],
-  ['First lift deep', 'pour.lift.first'],
-  ['Next ones at most', 'pour.lift.next'],
+  ['First lift depth', 'pour.lift.first'],
+  ['Max depth of the next lifts', 'pour.lift.next'],
   ['Under sills', 'pour.sills'],
   ['The pour', 'pour.start'],
-  ['Away from the corner', 'pour.start.away'],
+  ['Start this far from the corner', 'pour.start.away'],
   ['Seen from above', 'pour.direction'],
-  ['Hose set down every', 'pour.hose.step'],
+  ['Hose stop every', 'pour.hose.step'],
 ];
 
 /** Depths of the lifts, typed from the bottom up. */
@@ -59,7 +59,7 @@ function ByHand({ job, pour, set }: Pick<LiftsPanelProps, 'job' | 'pour' | 'set'
             <button
               type="button"
               className="button plain px-1"
-              aria-label={`Take lift ${String(index + 1)} out`}
+              aria-label={`Remove lift ${String(index + 1)}`}
               onClick={() => {
                 set({ lifts: typed.filter((_, at) => at !== index) });
               }}
@@ -97,9 +97,7 @@ function Stations({ job, pour }: Pick<LiftsPanelProps, 'job' | 'pour'>) {
   }
   return (
     <details className="mt-2">
-      <summary className="cursor-pointer">
-        Where the hose is set down, in the order of a lift ({pour.route.length} places)
-      </summary>
+      <summary className="cursor-pointer">Hose stops in order ({pour.route.length} places)</summary>
       <ol className="figures mt-1 text-[16px]">
         {legs.map((leg, index) => (
           <li key={index}>
@@ -123,7 +121,7 @@ export function LiftsPanel({ job, pour, walls, open, onOpen, set }: LiftsPanelPr
       <section aria-label="Lifts" className="min-w-0">
         <h3 className="heading">
           {pour.span.name}: {String(pour.lifts.length)} {pour.lifts.length === 1 ? 'lift' : 'lifts'},{' '}
-          {clockText(pour.start)} to {timeOf(pour, pour.clock.finish)} if all goes to plan, all done{' '}
+          {clockText(pour.start)} to {timeOf(pour, pour.clock.finish)} if all goes to plan, finished{' '}
           {timeOf(pour, pour.clock.done)}
         </h3>
         <div className="overflow-x-auto">
@@ -226,16 +224,16 @@ export function LiftsPanel({ job, pour, walls, open, onOpen, set }: LiftsPanelPr
         </details>
         <Stations job={job} pour={pour} />
         <p className="mt-2 max-w-[78ch] text-sm text-quiet">
-          A lift ends at one height all the way round, since concrete finds its level.{' '}
+          Each lift ends at one height all the way around.{' '}
           {pour.span.stopsMidBlock
-            ? 'The last one stops half way up its block: the joint lies inside the foam, and interlock and top web stay clean.'
-            : 'The last one is struck off at the top.'}{' '}
-          The longest that a layer waits for the next is {Math.round(pour.clock.gap)} min; it may wait{' '}
+            ? 'The last lift stops halfway up its block: the joint is inside the foam, and interlock and top web stay clean.'
+            : 'The last lift is struck off at the top.'}{' '}
+          The longest wait between layers is {Math.round(pour.clock.gap)} min; the limit is{' '}
           {Math.round(pour.mix.working)}.
         </p>
       </section>
-      <section aria-label="How it goes round">
-        <h3 className="heading">How it goes round</h3>
+      <section aria-label="Route of the hose">
+        <h3 className="heading">Route of the hose</h3>
         <RuleLines job={job} lines={LINES} />
         <label className="mt-2 block">
           <span className="heading mb-0.5 block">Corner</span>
@@ -246,7 +244,7 @@ export function LiftsPanel({ job, pour, walls, open, onOpen, set }: LiftsPanelPr
               set({ corner: event.currentTarget.value || null });
             }}
           >
-            <option value="">the first one</option>
+            <option value="">first corner</option>
             {walls.map((wall) => (
               <option key={wall.id} value={wall.id}>
                 {wall.from}, where {wall.name} begins

@@ -24,11 +24,11 @@ const LINES: readonly (readonly [string, RuleId])[] = [
   ['Stone', 'pour.mix.stone'],
   ['Slump ordered', 'pour.mix.slump'],
   ['taken within', 'pour.mix.slump.within'],
-  ['Flows by', 'pour.mix.admixture'],
+  ['Flow from', 'pour.mix.admixture'],
   ['Cement', 'pour.mix.cement'],
   ['Air', 'pour.mix.air'],
   ['Weighs', 'pour.density'],
-  ['Waits at 70 °F, min', 'pour.work.minutes'],
+  ['Working time at 70 °F, min', 'pour.work.minutes'],
 ];
 
 interface DayAhead {
@@ -75,11 +75,9 @@ function AskWeather({ job, pour, set }: Pick<MixPanelProps, 'job' | 'pour' | 'se
               set({ air: day.low, dark: day.dark });
             }}
           >
-            Take these
+            Use these
           </button>
-          <p className="text-sm text-quiet">
-            Simulated: this weather ships with Ombra and knows nothing of your sky.
-          </p>
+          <p className="text-sm text-quiet">Simulated weather. Check a real forecast.</p>
         </>
       )}
     </AskBox>
@@ -106,15 +104,15 @@ export function phoneText(pour: WorkedPour, plan: Job['plan']): readonly string[
   const { units } = plan;
   const each =
     loads.length > 1
-      ? `, ${loadText(loads[0] ?? 0, units)} each, one every ${String(day.spacing)} min; the last one is a balance that we call for`
+      ? `, ${loadText(loads[0] ?? 0, units)} each, one every ${String(day.spacing)} min; we call for the last one as a balance`
       : '';
   const least =
-    mix.temperature.least === null ? '' : `, ${degreesText(mix.temperature.least, units)} at the least`;
+    mix.temperature.least === null ? '' : `, ${degreesText(mix.temperature.least, units)} at least`;
   return [
     `${showQuantity(volumes.ordered.value, 'volume', units)} for ${pour.date ?? 'the day'}, first truck at ${timeOf(pour, 0)}.`,
     `${String(loads.length)} ${loads.length === 1 ? 'load' : 'loads'}${each}.`,
     mixText(pour, plan),
-    `At ${degreesText(mix.concrete, units)}${least}. Placed by ${METHOD_WORDS[pour.method]}: no water without a word from us.`,
+    `At ${degreesText(mix.concrete, units)}${least}. Placed by ${METHOD_WORDS[pour.method]}. No water added unless we say so.`,
   ];
 }
 
@@ -182,8 +180,8 @@ export function MixPanel({ job, pour, open, onOpen, set }: MixPanelProps) {
             <p key={line}>{line}</p>
           ))}
         </section>
-        <section aria-label="What may be taken">
-          <h3 className="heading">What may be taken, truck by truck</h3>
+        <section aria-label="Accept or send back">
+          <h3 className="heading">Accept or send back, truck by truck</h3>
           <ul className="figures list-disc pl-5 text-[17px]">
             <li>
               slump {slumpText(mix.slump.least, plan.units)} to {slumpText(mix.slump.most, plan.units)} (ASTM
@@ -194,7 +192,7 @@ export function MixPanel({ job, pour, open, onOpen, set }: MixPanelProps) {
             <li>
               {mix.temperature.least === null
                 ? ''
-                : `${degreesText(mix.temperature.least, plan.units)} at the least, `}
+                : `${degreesText(mix.temperature.least, plan.units)} at least, `}
               {degreesText(mix.temperature.most, plan.units)} at the most
             </li>
             <li>discharged within {mix.discharge} min of batching, unless you agree otherwise (ASTM C94)</li>
@@ -216,8 +214,8 @@ export function MixPanel({ job, pour, open, onOpen, set }: MixPanelProps) {
         <RuleLines job={job} lines={LINES} />
         <p className="mt-2 text-[15px]">
           At {degreesText(mix.concrete, plan.units)} a layer may wait{' '}
-          <strong>{showMinutes(mix.working)}</strong> for the next one. Less when hot, more when cold: a guess
-          to be set from the mix at hand.
+          <strong>{showMinutes(mix.working)}</strong> for the next. Less when hot, more when cold. An
+          estimate: set it from the mix you get.
         </p>
         <p className="mt-1 text-sm text-quiet">
           Cc {mix.chemistry.toFixed(1)} (ACI 347R-14), C2 {mix.c2.toFixed(2)} (CIRIA 108), both from memory.

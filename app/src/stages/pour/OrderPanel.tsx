@@ -34,28 +34,28 @@ export function OrderPanel({ job, pour, walls, open, onOpen, set }: OrderPanelPr
   const rows = [volumes.core, volumes.ordered, volumes.weight, pour.money];
   const lines: readonly (readonly [string, RuleId])[] = [
     ['Placed by', 'pour.method'],
-    ['It places', rateRule(method)],
+    ['Placing rate', rateRule(method)],
     ['Crew, people', crewRule(method)],
-    ['A truck every, min', 'pour.truck.spacing'],
-    ['Trucks to and fro', 'pour.truck.count'],
-    ['A truck brings', 'pour.truck.load'],
-    ['Plant away, min', 'pour.plant.travel'],
-    ['It loads in, min', 'pour.plant.load'],
+    ['Truck spacing, min', 'pour.truck.spacing'],
+    ['Trucks in rotation', 'pour.truck.count'],
+    ['Truck load', 'pour.truck.load'],
+    ['Drive from the plant, min', 'pour.plant.travel'],
+    ['Loading time, min', 'pour.plant.load'],
     ['Allowance, %', 'pour.allowance'],
-    ['The plant sells by', 'pour.plant.step'],
+    ['Order rounded to', 'pour.plant.step'],
     ['Pump before the first truck, min', 'pour.pump.lead'],
-    ['Priming it, min', 'pour.pump.prime'],
+    ['Priming the pump, min', 'pour.pump.prime'],
     ['Backing in and slump test, min', 'pour.truck.test'],
-    ['A load past its time', 'pour.load.old'],
-    ['Striking off 10 ft (3 m), min', 'pour.after.strike'],
-    ['Setting a bolt, min', 'pour.after.bolt'],
-    ['Straightening at a brace, min', 'pour.after.straighten'],
-    ['Washing out, min', 'pour.after.wash'],
-    ['Concrete costs', 'pour.money.concrete'],
-    ['Pump, an hour', 'pour.money.pump'],
-    ['Free on site, min', 'pour.truck.free'],
-    ['Waiting, a minute', 'pour.money.wait'],
-    ['One of the crew, an hour', 'pour.money.crew'],
+    ['Load past its time', 'pour.load.old'],
+    ['Strike off per 10 ft (3 m), min', 'pour.after.strike'],
+    ['Set a bolt, min', 'pour.after.bolt'],
+    ['Straighten at a brace, min', 'pour.after.straighten'],
+    ['Washout, min', 'pour.after.wash'],
+    ['Concrete price', 'pour.money.concrete'],
+    ['Pump, per hour', 'pour.money.pump'],
+    ['Free time on site, min', 'pour.truck.free'],
+    ['Waiting, per minute', 'pour.money.wait'],
+    ['Crew member, per hour', 'pour.money.crew'],
   ];
   return (
     <div className="grid grid-cols-[minmax(0,1fr)_330px] gap-6 max-lg:grid-cols-1">
@@ -74,10 +74,10 @@ export function OrderPanel({ job, pour, walls, open, onOpen, set }: OrderPanelPr
           ))}
         </section>
         <section aria-label="Loads">
-          <h3 className="heading">Loads, as they come if all goes to plan</h3>
+          <h3 className="heading">Loads, if all goes to plan</h3>
           <table className="figures w-full border-collapse text-[17px]">
             <TableHead
-              names={['load', 'brings', 'on site', 'discharge', 'it stands', 'its age at the end']}
+              names={['load', 'brings', 'on site', 'discharge', 'waits', 'age at the end']}
               left={['load', 'discharge']}
             />
             <tbody>
@@ -106,14 +106,14 @@ export function OrderPanel({ job, pour, walls, open, onOpen, set }: OrderPanelPr
             </tbody>
           </table>
           <p className="mt-1 text-sm text-quiet">
-            The last load is ordered as a balance, when the remaining volume is measured: as drawn it would be{' '}
+            Order the last load as a balance once the remaining volume is measured. As drawn it is{' '}
             {loadText(pour.clock.trips.at(-1)?.volume ?? 0, plan.units)}.
           </p>
           <div className="mt-1 w-44">
             <NumberField
               label="Loads ordered"
               value={own?.loads ?? null}
-              placeholder="as many as it takes"
+              placeholder="as many as needed"
               least={1}
               most={500}
               whole
@@ -125,8 +125,8 @@ export function OrderPanel({ job, pour, walls, open, onOpen, set }: OrderPanelPr
           </div>
         </section>
         <Sides job={job} pour={pour} open={open} onOpen={onOpen} />
-        <section aria-label="What would change">
-          <h3 className="heading">What would change</h3>
+        <section aria-label="Effect of one change">
+          <h3 className="heading">Effect of one change</h3>
           {volumes.whatIf.map(({ id, name, volume }) => (
             <FigureRow
               key={id}
@@ -151,7 +151,7 @@ export function OrderPanel({ job, pour, walls, open, onOpen, set }: OrderPanelPr
         <AskPlant job={job} date={pour.date} />
         <Stand job={job} pour={pour} walls={walls} set={set} />
         <section aria-label="Who watches">
-          <h3 className="heading">Who watches which wall from below</h3>
+          <h3 className="heading">Who watches which wall from the ground</h3>
           {volumes.walls.map(({ wall, name }) => (
             <div key={wall} className="grid grid-cols-[64px_minmax(0,1fr)] items-center gap-1">
               <span className="figures text-[17px]">{name}</span>

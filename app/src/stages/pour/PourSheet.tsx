@@ -15,10 +15,10 @@ import type { SheetProps } from '../../frame/stage';
 /** When nobody goes on. */
 const STOP_RULES = [
   'Lightning: everyone off the planks and away from the boom; wait 30 min after the last.',
-  'Wind that moves planks or hose.',
-  'A bulge or a board that gives: stop, plate it, wait, come back next lift.',
-  'A truck out of its slump, its temperature or its time.',
-  'Nobody stands where a form may burst, or under the boom.',
+  'Wind strong enough to move planks or hose.',
+  'A bulge or a board giving way: stop, plate it, wait, come back next lift.',
+  'A truck out of slump, temperature or time.',
+  'Nobody stands where a form could burst, or under the boom.',
 ] as const;
 
 const SIGNALS = [
@@ -100,7 +100,7 @@ function Card({
           <p className="figures mt-1 text-[13.5px] leading-tight">
             A layer waits {showMinutes(mix.working)} at most for the next
             {pressing
-              ? `; pressure ${showPressure(pressing.judged, units)}${pressing.capacity === null ? ', no stated capacity' : ` of ${showPressure(pressing.capacity, units)}`}`
+              ? `; pressure ${showPressure(pressing.judged, units)}${pressing.capacity === null ? ', no capacity entered' : ` of ${showPressure(pressing.capacity, units)}`}`
               : ''}
             .{' '}
             {rules.choice('pour.sills') === 'first'
@@ -192,8 +192,8 @@ function Card({
         </ul>
       </section>
       <p className="mt-1 text-[12.5px] leading-tight font-semibold">
-        After it: sight the strings while it is soft, turn the braces, plumb the corners. Braces stay 24 h or
-        more; stay off the planks.
+        After the pour: sight the strings while it is soft, turn the braces, plumb the corners. Leave braces
+        24 h or more. Stay off the planks.
       </p>
     </section>
   );
@@ -205,7 +205,7 @@ export function PourSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
   return (
     <SheetFrame job={job} here="pour" wide title="pour card">
       {pours.length === 0 ? (
-        <p className="text-lg font-semibold">No walls stand yet: nothing to pour.</p>
+        <p className="text-lg font-semibold">No walls yet: nothing to pour.</p>
       ) : (
         pours.map((pour) => <Card key={pour.span.pour} pour={pour} worked={worked} job={job} />)
       )}

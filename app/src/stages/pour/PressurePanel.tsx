@@ -15,9 +15,9 @@ interface PressurePanelProps {
 }
 
 const WHOLE_HEAD_WORDS = {
-  rise: 'It rises faster than any formula holds for',
-  deep: 'A vibrated lift is deeper than the formula holds for',
-  return: 'The hose comes back before the layer below has stiffened',
+  rise: 'It rises faster than the formulas cover',
+  deep: 'A vibrated lift is deeper than the formula covers',
+  return: 'The hose comes back before the layer below has set',
 } as const;
 
 /** The fastest rise of a wall in a lift, m/h; nothing where it takes none. */
@@ -75,7 +75,7 @@ function PressurePicture({
         textAnchor="end"
         className="figures fill-quiet text-[12px]"
       >
-        if all stayed fluid
+        full liquid head
       </text>
       {pressing.capacity !== null && (
         <g>
@@ -128,9 +128,7 @@ export function PressurePanel({ job, pour, open, onOpen }: PressurePanelProps) {
   const { pressing } = pour;
   if (!pressing) {
     return (
-      <p>
-        No pressure can be told: the temperature is out of any range, or nothing is poured. See the notices.
-      </p>
+      <p>No pressure to show: the temperature is out of range, or nothing is poured. See the notices.</p>
     );
   }
   const { fastest, capacity } = pressing;
@@ -150,7 +148,7 @@ export function PressurePanel({ job, pour, open, onOpen }: PressurePanelProps) {
             />
           ))}
           <p className="mt-1">
-            Judged at the worst place,{' '}
+            Worst place:{' '}
             <strong>
               {pressing.worst.name}, lift {pressing.worst.lift}
             </strong>
@@ -158,7 +156,7 @@ export function PressurePanel({ job, pour, open, onOpen }: PressurePanelProps) {
             {pressing.wholeHead !== null && (
               <strong className="text-stop">
                 {' '}
-                {WHOLE_HEAD_WORDS[pressing.wholeHead]}: the whole head counts.
+                {WHOLE_HEAD_WORDS[pressing.wholeHead]}: full liquid head.
               </strong>
             )}
           </p>
@@ -166,47 +164,42 @@ export function PressurePanel({ job, pour, open, onOpen }: PressurePanelProps) {
             <RuleLines
               job={job}
               lines={[
-                ['Judged by', 'pour.pressure'],
-                ['Concrete made dense', 'pour.consolidate'],
+                ['Formula', 'pour.pressure'],
+                ['Consolidated by', 'pour.consolidate'],
                 ['Deepest vibrated lift', 'pour.vibrate.deepest'],
-                ['Least minutes between lifts at a place', 'pour.return.least'],
+                ['Min time between lifts at a spot, min', 'pour.return.least'],
               ]}
             />
           </div>
         </section>
-        <section aria-label="What stays inside" aria-live="polite">
-          <h3 className="heading">What stays inside</h3>
+        <section aria-label="Safe pace" aria-live="polite">
+          <h3 className="heading">Safe pace</h3>
           {capacity === null ? (
             <p>
-              <strong>No stated capacity: reported only.</strong> The form maker’s manual has the number; the
-              Forms page takes it.
+              <strong>No capacity entered: shown, not checked.</strong> Take it from the form maker’s
+              manual and enter it under Forms.
             </p>
           ) : fastest === 'none' ? (
             <p className="font-semibold text-stop">
-              Even the slowest pour presses harder than the {showPressure(capacity, plan.units)} that the form
-              is stated for.
+              Even the slowest pour is over the {showPressure(capacity, plan.units)} the form is rated for.
             </p>
           ) : fastest === 'any' ? (
-            <p>
-              Any rate: even the whole head of this pour stays inside {showPressure(capacity, plan.units)}.
-            </p>
+            <p>Any rate: even the full liquid head stays under {showPressure(capacity, plan.units)}.</p>
           ) : (
             <p>
-              Stated for {showPressure(capacity, plan.units)}: up to{' '}
-              <strong>{showVolume(fastest ?? 0, plan.units, 1)} an hour</strong>; lifts then take at least{' '}
+              Rated {showPressure(capacity, plan.units)}: up to{' '}
+              <strong>{showVolume(fastest ?? 0, plan.units, 1)} an hour</strong>; then allow at least{' '}
               {pressing.shortestLifts.map((minutes) => showMinutes(minutes)).join(', ')}.{' '}
               {pressing.judged > capacity ? (
-                <strong className="text-stop">The planned pace is over it.</strong>
+                <strong className="text-stop">The planned pace is over that.</strong>
               ) : (
-                'The planned pace is inside it.'
+                'The planned pace is within that.'
               )}
             </p>
           )}
         </section>
         <section aria-label="How fast it rises">
-          <h3 className="heading">
-            Rise where it is fastest, {plan.units === 'imperial' ? 'feet' : 'metres'} an hour
-          </h3>
+          <h3 className="heading">Fastest rise, {plan.units === 'imperial' ? 'feet' : 'metres'} an hour</h3>
           <table className="figures w-full border-collapse text-[17px]">
             <TableHead names={['wall', ...pour.lifts.map((_, index) => `lift ${String(index + 1)}`)]} />
             <tbody>
@@ -229,14 +222,14 @@ export function PressurePanel({ job, pour, open, onOpen }: PressurePanelProps) {
             </tbody>
           </table>
           <p className="mt-1 text-sm text-quiet">
-            The crew’s pace over the core that is filled at that height: a tall wall among low ones rises
-            alone once they are full. ! = past what any formula holds for.
+            The crew’s pace over the core filled at that height. A tall wall among low ones rises alone once
+            they are full. ! = past the formulas.
             {pressing.soonest !== null &&
-              ` The hose comes back to a place after ${showMinutes(pressing.soonest.minutes)} at the soonest (${pressing.soonest.name}, lift ${String(pressing.soonest.lift)}).`}
+              ` The hose comes back after ${showMinutes(pressing.soonest.minutes)} at the earliest (${pressing.soonest.name}, lift ${String(pressing.soonest.lift)}).`}
           </p>
         </section>
-        <section aria-label="Where the hose dwells">
-          <h3 className="heading">Seconds that a wall takes of a lift, if the hose stays on it</h3>
+        <section aria-label="Very short walls">
+          <h3 className="heading">Seconds to fill a wall’s lift if the hose stays there</h3>
           <table className="figures w-full border-collapse text-[17px]">
             <TableHead names={['wall', ...pour.lifts.map((_, index) => `lift ${String(index + 1)}`)]} />
             <tbody>
@@ -259,16 +252,15 @@ export function PressurePanel({ job, pour, open, onOpen }: PressurePanelProps) {
             </tbody>
           </table>
           <p className="mt-1 text-sm text-quiet">
-            ! = under {rules.count('pour.dwell.least')} s: a very short wall. Do not dwell; its whole depth
-            would stand fluid at once.
+            ! = under {rules.count('pour.dwell.least')} s: a very short wall. Keep the hose moving.
           </p>
         </section>
       </div>
       <div>
         <PressurePicture pour={pour} pressing={pressing} units={plan.units} />
         <p className="mt-2 text-sm text-quiet">
-          Formulas from memory: look them up before you lean on them. A form gives at its weakest joint, not
-          at its average: never stand where one may burst.
+          Formulas from memory: look them up before you rely on them. A form fails at its weakest joint, not
+          its average. Never stand where one could burst.
         </p>
       </div>
     </div>

@@ -21,8 +21,8 @@ export function ReadyList({ job, pour }: { readonly job: Job; readonly pour: Wor
       <p className="mb-2" role="status">
         <strong>
           {left === 0
-            ? 'Everything has been seen.'
-            : `${String(left)} of ${String(pour.ready.length)} still to be seen.`}
+            ? 'Everything is checked.'
+            : `${String(left)} of ${String(pour.ready.length)} left to check.`}
         </strong>
       </p>
       <div className="columns-2 gap-8 max-lg:columns-1">

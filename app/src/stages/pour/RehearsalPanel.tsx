@@ -40,7 +40,7 @@ function Troubles({ pour, played }: Pick<RehearsalPanelProps, 'pour' | 'played'>
   const { events, at, setEvents } = played;
   return (
     <section aria-label="Troubles">
-      <h3 className="heading">Throw something in at {timeOf(pour, at)}</h3>
+      <h3 className="heading">Add trouble at {timeOf(pour, at)}</h3>
       <div className="flex flex-wrap gap-1">
         <select
           className="field w-auto!"
@@ -79,7 +79,7 @@ function Troubles({ pour, played }: Pick<RehearsalPanelProps, 'pour' | 'played'>
             setEvents([...events, { kind, at, answer, minutes: USUAL_MINUTES[kind] } as DayEvent]);
           }}
         >
-          Throw it in
+          Add trouble
         </button>
       </div>
       <ul className="figures mt-1 text-[16px]">
@@ -92,7 +92,7 @@ function Troubles({ pour, played }: Pick<RehearsalPanelProps, 'pour' | 'played'>
             <button
               type="button"
               className="button plain px-1"
-              aria-label={`Take ${EVENT_WORDS[event.kind]} at ${timeOf(pour, event.at)} out`}
+              aria-label={`Remove ${EVENT_WORDS[event.kind]} at ${timeOf(pour, event.at)}`}
               onClick={() => {
                 setEvents(events.filter((_, each) => each !== index));
               }}
@@ -123,7 +123,7 @@ function Now({ job, pour, played }: Pick<RehearsalPanelProps, 'job' | 'pour' | '
       <strong>{timeOf(pour, at)}</strong>{' '}
       {stop ? `lift ${String(stop.lift)}, ${stop.name}` : 'nothing placed yet'} ·{' '}
       {showVolume(placed, units, 1)} placed · {waiting} {waiting === 1 ? 'truck waits' : 'trucks wait'}
-      {idle ? ' · crew stands' : ''}
+      {idle ? ' · crew idle' : ''}
       <span className="text-quiet">
         {' '}
         — last concrete {timeOf(pour, run.finish)}, all done {timeOf(pour, run.done)}, longest wait of a layer{' '}
@@ -133,7 +133,9 @@ function Now({ job, pour, played }: Pick<RehearsalPanelProps, 'job' | 'pour' | '
       {run.age > pour.day.discharge && (
         <strong className="text-stop">, a load {Math.round(run.age)} min old</strong>
       )}
-      {!run.complete && <strong className="text-stop">, called off: bulkheads where it stopped</strong>}
+      {!run.complete && (
+        <strong className="text-stop">, called off: bulkheads where the concrete stopped</strong>
+      )}
       {run.pressure !== null && (
         <span className="text-quiet">, up to {showPressure(run.pressure, units)} on the forms</span>
       )}
@@ -146,15 +148,15 @@ function Now({ job, pour, played }: Pick<RehearsalPanelProps, 'job' | 'pour' | '
 
 /** Why the trucks should come as they should. */
 function whyText(pour: WorkedPour, why: SpacingWhy, spacing: number): string {
-  const load = `${METHOD_STARTS[pour.method]} a full truck takes the crew ${showMinutes(why.service)} with the change`;
+  const load = `${METHOD_STARTS[pour.method]} a full truck takes the crew ${showMinutes(why.service)} including the changeover`;
   const last = why.lastWaits > 0 ? `, the last one ${showMinutes(why.lastWaits)}` : '';
   return why.grows > 0
-    ? `${load}: at ${String(spacing)} min each truck waits ${showMinutes(why.grows)} longer than the one before it${last}.`
-    : `${load}: at ${String(spacing)} min the crew has ${showMinutes(-why.grows)} in hand for a late one.`;
+    ? `${load}: at ${String(spacing)} min each truck waits ${showMinutes(why.grows)} longer than the last${last}.`
+    : `${load}: at ${String(spacing)} min the crew has ${showMinutes(-why.grows)} to spare for a late one.`;
 }
 
 const orderText = (pour: WorkedPour, each: Ordered): string =>
-  `${String(each.trucks)} ${each.trucks === 1 ? 'truck' : 'trucks'}, one every ${String(each.spacing)} min: ${riskText(each)}, last concrete about ${timeOf(pour, each.finish)}, trucks stand ${showMinutes(each.waited)} and the crew ${showMinutes(each.stood)}, waiting costs ${each.waitCost.toFixed(0)}`;
+  `${String(each.trucks)} ${each.trucks === 1 ? 'truck' : 'trucks'}, one every ${String(each.spacing)} min: ${riskText(each)}, last concrete about ${timeOf(pour, each.finish)}, trucks wait ${showMinutes(each.waited)}, crew idle ${showMinutes(each.stood)}, waiting costs ${each.waitCost.toFixed(0)}`;
 
 /** The odds of what must not happen. */
 const riskText = ({ cold, overAge, over }: Ordered): string =>
@@ -184,7 +186,7 @@ function Remedies({ job, pour, rehearsal }: Pick<RehearsalPanelProps, 'job' | 'p
   if (remedies?.day !== day) return null;
   return (
     <section aria-label="What else helps" className="mt-2">
-      <h4 className="heading">No trucks come well so. What else would do, with the best trucks for each</h4>
+      <h4 className="heading">No truck plan works as it is. Other ways, with the best trucks for each</h4>
       <ul>
         {remedies.value.tried.map((remedy) => (
           <li
@@ -193,13 +195,13 @@ function Remedies({ job, pour, rehearsal }: Pick<RehearsalPanelProps, 'job' | 'p
           >
             <span>
               <strong>{remedyText(remedy)}</strong>:{' '}
-              {remedy.best ? orderText(pour, remedy.best) : 'the pour cannot be planned so'}
+              {remedy.best ? orderText(pour, remedy.best) : 'not possible'}
             </span>
             {remedy.best && (
               <button
                 type="button"
                 className="button shrink-0"
-                aria-label={`Plan it so: ${remedyText(remedy)}`}
+                aria-label={`Use this: ${remedyText(remedy)}`}
                 onClick={() => {
                   job.edit({
                     kind: 'all',
@@ -207,14 +209,15 @@ function Remedies({ job, pour, rehearsal }: Pick<RehearsalPanelProps, 'job' | 'p
                   });
                 }}
               >
-                Plan it so
+                Use this
               </button>
             )}
           </li>
         ))}
       </ul>
       <p className="text-sm text-quiet">
-        Ask the plant before a retarder, and look at the pressure again with every change of lifts or pace.
+        Ask the plant before adding a retarder, and check the pressure again after every change of lifts or
+        pace.
       </p>
     </section>
   );
@@ -236,18 +239,18 @@ function Trucks({ job, pour, rehearsal }: Pick<RehearsalPanelProps, 'job' | 'pou
   );
   return (
     <section aria-label="Best trucks">
-      <h3 className="heading">Best spacing and number of trucks</h3>
+      <h3 className="heading">Best truck spacing and number</h3>
       <button
         type="button"
         className="button"
         disabled={state.kind === 'trucks' || state.kind === 'remedies'}
         onClick={findTrucks}
       >
-        Find them
+        Find the best trucks
       </button>
       {best && (
         <div className={stale ? 'text-quiet' : ''} role="status">
-          {stale && <p className="text-check">The pour has changed since: find them again.</p>}
+          {stale && <p className="text-check">The pour has changed. Search again.</p>}
           <p className="mt-1">
             <strong>Best: {orderText(pour, best)}.</strong>
           </p>
@@ -262,7 +265,7 @@ function Trucks({ job, pour, rehearsal }: Pick<RehearsalPanelProps, 'job' | 'pou
                 job.edit({ kind: 'all', edits: trucksEdits(best) });
               }}
             >
-              Order them so
+              Use this plan
             </button>
           )}
           <Remedies job={job} pour={pour} rehearsal={rehearsal} />
@@ -305,11 +308,11 @@ export function RehearsalPanel({ job, pour, played, rehearsal, seed }: Rehearsal
           [`A cold joint${coldWhere(pour, odds.value.coldAt, odds.value.days)}`, odds.value.cold, true],
           [`A load past its ${String(pour.day.discharge)} minutes`, odds.value.overAge, true],
           ['Trucks that charge for waiting', odds.value.waits, false],
-          ['A load more than planned', odds.value.extraLoad, false],
+          ['An extra load', odds.value.extraLoad, false],
           ...(odds.value.refused > 0 ? [['A load sent back', odds.value.refused, false] as const] : []),
           ...(odds.value.over === null
             ? []
-            : [['Forms pressed over their capacity', odds.value.over, true] as const]),
+            : [['Forms over their capacity', odds.value.over, true] as const]),
           ...(odds.value.dark === null ? [] : [['Not done by dark', odds.value.dark, true] as const]),
         ] as const);
   return (
@@ -324,7 +327,7 @@ export function RehearsalPanel({ job, pour, played, rehearsal, seed }: Rehearsal
             }}
           >
             {playing ? <Pause aria-hidden="true" size={15} /> : <Play aria-hidden="true" size={15} />}{' '}
-            {playing ? 'Hold the clock' : 'Play the day'}
+            {playing ? 'Pause' : 'Play the day'}
           </button>
           <button
             type="button"
@@ -350,7 +353,7 @@ export function RehearsalPanel({ job, pour, played, rehearsal, seed }: Rehearsal
           />
           <select
             className="field w-auto!"
-            aria-label="How fast the clock runs"
+            aria-label="Speed"
             value={speed}
             onChange={(event) => {
               setSpeed(Number(event.currentTarget.value));
@@ -377,19 +380,19 @@ export function RehearsalPanel({ job, pour, played, rehearsal, seed }: Rehearsal
         <Now job={job} pour={pour} played={played} />
         <TruckLanes pour={pour} run={run} at={at} />
         <p className="text-sm text-quiet">
-          Dotted: on the road. Pale: waiting. Blue: at the hose. Below: why nobody placed. On the strip a
-          green line is a fresh top, a yellow dashed one half way to setting, a dotted one past it.
+          Dotted: on the road. Pale: waiting. Blue: at the hose. Below: why nothing was placed. On the strip a
+          green line is a fresh top, a yellow dashed line halfway to setting, a dotted line past it.
         </p>
       </section>
       <div className="grid grid-cols-2 gap-6 max-lg:grid-cols-1">
         <Troubles pour={pour} played={played} />
         <Trucks job={job} pour={pour} rehearsal={rehearsal} />
       </div>
-      <section aria-label="Ten thousand days">
+      <section aria-label="10 000 days">
         <div className="flex flex-wrap items-center gap-2">
-          <h3 className="heading">Ten thousand days</h3>
+          <h3 className="heading">10 000 days</h3>
           <button type="button" className="button strong" disabled={state.kind === 'odds'} onClick={playMany}>
-            Play them
+            Run 10 000 days
           </button>
           {busy && (
             <>
@@ -400,13 +403,13 @@ export function RehearsalPanel({ job, pour, played, rehearsal, seed }: Rehearsal
             </>
           )}
           <span role="status" className="text-sm text-quiet">
-            {state.kind === 'stopped' && 'Stopped; what was found before stands.'}
-            {state.kind === 'broken' && 'That broke; nothing was changed. Try it again after a reload.'}
+            {state.kind === 'stopped' && 'Stopped. Earlier results still hold.'}
+            {state.kind === 'broken' && 'That failed. Nothing was changed. Reload and try again.'}
           </span>
         </div>
         {odds && (
           <div className={`mt-1 flex flex-col gap-2 ${stale ? 'opacity-60' : ''}`}>
-            {stale && <p className="text-check">The pour has changed since: play them again.</p>}
+            {stale && <p className="text-check">The pour has changed. Run them again.</p>}
             <ul className="figures text-[17px]">
               {lines.map(([name, share, judged]) => (
                 <li key={name} className="flex justify-between border-b border-line">
@@ -422,8 +425,8 @@ export function RehearsalPanel({ job, pour, played, rehearsal, seed }: Rehearsal
               <OddsCharts odds={odds.value} pour={pour} units={job.plan.units} />
             </Suspense>
             <p className="text-sm text-quiet">
-              ! = over the {Math.round(mostOdds * 100)} % that the house rules take. Played from the figures
-              on this page, repeatable by the day’s number: a rehearsal, not a promise.
+              ! = over the {Math.round(mostOdds * 100)} % limit in the house rules. Based on the values on
+              this page and repeatable by day number. A rehearsal, not a promise.
             </p>
           </div>
         )}

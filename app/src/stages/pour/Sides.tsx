@@ -14,8 +14,8 @@ interface SidesProps {
 
 const WHEN: Readonly<Record<SideTime, string>> = {
   first: 'before the walls',
-  between: 'while the first lift stiffens',
-  last: 'with what is left',
+  between: 'while the first lift sets',
+  last: 'with what is left over',
 };
 
 /** Concrete beside the walls: a beam form, a pier, a pad. */
@@ -29,7 +29,7 @@ export function Sides({ job, pour, open, onOpen }: SidesProps) {
   };
   return (
     <section aria-label="Side pours">
-      <h3 className="heading">Side pours, out of the same trucks</h3>
+      <h3 className="heading">Side pours, from the same trucks</h3>
       {pour.volumes.sides
         .filter((side) => side.own)
         .map((side) => (
@@ -87,7 +87,7 @@ export function Sides({ job, pour, open, onOpen }: SidesProps) {
             <button
               type="button"
               className="button plain px-1"
-              aria-label={`Take ${side.name || 'this side pour'} out`}
+              aria-label={`Remove ${side.name || 'this side pour'}`}
               onClick={() => {
                 edit({ kind: 'pour', change: { of: 'remove-side', side: side.id } });
               }}

@@ -16,12 +16,12 @@ export function Stand({ job, pour, walls, set }: StandProps) {
   const { plan } = job;
   const stand = plan.pour?.pours?.[pour.span.pour]?.stand;
   return (
-    <section aria-label="Where it stands">
-      <h3 className="heading">Where pump or hose line stands</h3>
+    <section aria-label="Position">
+      <h3 className="heading">Position of pump or hose line</h3>
       <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)] gap-1">
         <select
           className="field"
-          aria-label="Beside which wall it stands"
+          aria-label="Next to which wall"
           value={stand?.wall ?? ''}
           onChange={(event) => {
             const wall = event.currentTarget.value;
@@ -40,7 +40,7 @@ export function Stand({ job, pour, walls, set }: StandProps) {
         {stand && (
           <>
             <LengthField
-              label="How far along it stands"
+              label="How far along the wall"
               text={stand.at}
               units={plan.units}
               onType={(at) => {
@@ -49,7 +49,7 @@ export function Stand({ job, pour, walls, set }: StandProps) {
               onLeave={job.endMerge}
             />
             <LengthField
-              label="How far out it stands"
+              label="How far out from the wall"
               text={stand.out}
               units={plan.units}
               onType={(out) => {
@@ -62,11 +62,11 @@ export function Stand({ job, pour, walls, set }: StandProps) {
       </div>
       {pour.moves > 0 && (
         <p className="mt-1 text-[15px]">
-          It is moved {pour.moves} {pour.moves === 1 ? 'time' : 'times'}: it reaches so far only.
+          Moved during the pour {pour.moves} {pour.moves === 1 ? 'time' : 'times'}: that is its reach.
         </p>
       )}
       <p className="mt-1 text-sm text-quiet">
-        Settle before ordering where mixer and pump can stand: slope, mud, the bank, wires over the boom.
+        Before ordering, decide where mixer and pump can set up: slope, mud, the bank, wires over the boom.
       </p>
     </section>
   );

@@ -18,23 +18,23 @@ interface TopPanelProps {
 }
 
 const LINES: readonly (readonly [string, RuleId])[] = [
-  ['Bolts at most apart', 'topoff.bolt.spacing'],
-  ['within, of a plate’s end', 'topoff.bolt.end'],
-  ['Bolts thick', 'topoff.bolt.diameter'],
-  ['diameters from an end', 'topoff.bolt.diameters'],
-  ['to a piece at least', 'topoff.bolt.least'],
-  ['Into the concrete', 'topoff.bolt.embed'],
-  ['Above it, all alike', 'topoff.bolt.above'],
-  ['Plates come in', 'topoff.plate.stock'],
-  ['Plates wide', 'topoff.plate.width'],
+  ['Max bolt spacing', 'topoff.bolt.spacing'],
+  ['Max distance from a plate end', 'topoff.bolt.end'],
+  ['Bolt diameter', 'topoff.bolt.diameter'],
+  ['Min diameters from an end', 'topoff.bolt.diameters'],
+  ['Min bolts per piece', 'topoff.bolt.least'],
+  ['Embedment', 'topoff.bolt.embed'],
+  ['Height above concrete', 'topoff.bolt.above'],
+  ['Plate stock length', 'topoff.plate.stock'],
+  ['Plate width', 'topoff.plate.width'],
   ['Shortest piece', 'topoff.plate.least'],
   ['The top is', 'topoff.top'],
 ];
 
 const FINISH = {
-  trowelled: 'struck off and trowelled',
+  trowelled: 'struck off and troweled',
   rough: 'left rough',
-  'half-block': 'stopped half way up the block, nothing trowelled',
+  'half-block': 'stopped halfway up the block, not troweled',
 } as const;
 
 /** Pieces of plate with their bolts, as a tape sheet: every station from the wall's first corner. */
@@ -53,14 +53,8 @@ export function PlateTable({
   return (
     <table className="figures w-full border-collapse text-[16px]">
       <TableHead
-        names={[
-          'wall',
-          'plate from',
-          'to',
-          'cut',
-          'bolts, from the wall’s first corner along its outside face',
-        ]}
-        left={['bolts, from the wall’s first corner along its outside face']}
+        names={['wall', 'plate from', 'to', 'cut', 'bolts, from the first corner along the outside face']}
+        left={['bolts, from the first corner along the outside face']}
       />
       <tbody>
         {topoff.runs.flatMap((run) =>
@@ -110,22 +104,19 @@ export function TopPanel({ job, topoff, wall, open, onOpen }: TopPanelProps) {
             ))}
           </div>
           <p className="mt-1 text-[15px]">
-            Plates run along the middle of the core; the one that starts at a corner runs through, the other
+            Plates follow the middle of the core. The plate that starts at a corner runs through, the other
             butts. Bolts in the middle third: {told(topoff.band.from)} to {told(topoff.band.to)} in from the
             concrete’s outside face, {told(rules.length('topoff.bolt.embed'))} deep, all{' '}
-            {told(rules.length('topoff.bolt.above'))} above it: lay the plate on them and tap it to mark its
+            {told(rules.length('topoff.bolt.above'))} above it. Lay the plate on them and tap it to mark the
             holes.
-            {cast + drilled > 0 &&
-              ` Ledger anchors besides: ${String(cast)} cast in, ${String(drilled)} drilled.`}
+            {cast + drilled > 0 && ` Ledger anchors: ${String(cast)} cast in, ${String(drilled)} drilled.`}
           </p>
           <div className="mt-2 overflow-x-auto">
             <PlateTable topoff={topoff} units={plan.units} wall={wall} />
           </div>
           <p className="mt-1 text-[15px]">
             Cut of {topoff.boards.value} boards
-            {topoff.stock.proved
-              ? ', the fewest there can be'
-              : `, at least ${String(topoff.stock.bound)}`}:{' '}
+            {topoff.stock.proved ? ', the fewest possible' : `, at least ${String(topoff.stock.bound)}`}:{' '}
             {topoff.stock.pieces
               .map((board) => board.map((piece) => showLength(piece as Length, plan.units)).join(' + '))
               .join('; ')}
@@ -133,12 +124,12 @@ export function TopPanel({ job, topoff, wall, open, onOpen }: TopPanelProps) {
           </p>
         </section>
         <section aria-label="Tops">
-          <h3 className="heading">How each top is left</h3>
+          <h3 className="heading">How each top is finished</h3>
           <ul className="text-[17px]">
             {topoff.tops.map((top) => (
               <li key={top.pour}>
                 <strong>{top.name}</strong>: {FINISH[top.finish]}
-                {top.bars === null ? '' : `, bars standing ${told(top.bars)} out of the joint`}.
+                {top.bars === null ? '' : `, bars sticking ${told(top.bars)} out of the joint`}.
               </li>
             ))}
           </ul>
@@ -149,7 +140,7 @@ export function TopPanel({ job, topoff, wall, open, onOpen }: TopPanelProps) {
         <RuleLines job={job} lines={LINES} />
         <p className="mt-2 text-sm text-quiet">
           IRC R403.1.6, from memory: at most 6 ft apart, two to a piece, one within 12 in of each end and not
-          nearer than seven diameters, 7 in deep. Wind, earthquake and the stamped drawings may ask for more.
+          nearer than seven diameters, 7 in deep. Wind, earthquake and the stamped drawings may require more.
         </p>
       </section>
     </div>

@@ -59,23 +59,23 @@ export const EVENT_WORDS: Readonly<Record<DayEventKind, string>> = {
 
 export const ANSWER_WORDS: Readonly<Record<string, string>> = {
   'late:wait': 'wait for it',
-  'late:slow': 'place slower until it comes',
+  'late:slow': 'place slower until it arrives',
   'stiff:send-back': 'send it back',
-  'stiff:thin': 'have the plant’s reducer put in',
+  'stiff:thin': 'add the plant’s water reducer',
   'lightning:wait': 'everyone off the planks, wait',
-  'lightning:call-off': 'call the day off, bulkheads in',
+  'lightning:call-off': 'call off the day, set bulkheads',
   'blowout:plate': 'stop, plate it, wait, go on',
   'blowout:skip': 'plate it, pass by, come back next lift',
   'pump:wait': 'wait for the mechanic',
-  'pump:chute': 'go on off the chute',
+  'pump:chute': 'go on with the chute',
 };
 
 export const IDLE_WORDS: Readonly<Record<Idle['why'], string>> = {
   'no-truck': 'no truck',
-  backing: 'truck backs in, slump test',
-  prime: 'pump is primed',
-  change: 'trucks change',
-  move: 'machine is moved',
+  backing: 'truck backing in, slump test',
+  prime: 'pump being primed',
+  change: 'truck changeover',
+  move: 'machine being moved',
   late: 'late truck',
   stiff: 'stiff load',
   lightning: 'lightning',

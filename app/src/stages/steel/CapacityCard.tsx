@@ -21,7 +21,7 @@ const distance = (metres: number, units: UnitSystem): string =>
 export function CapacityCard({ capacity, units }: CapacityCardProps) {
   return (
     <section aria-label="Bending by the soil">
-      <h3 className="heading">Bending by the soil: a screening, not a design</h3>
+      <h3 className="heading">Bending by the soil: a quick check, not a design</h3>
       {capacity ? (
         <>
           <dl className="figures grid max-w-96 grid-cols-[1fr_auto] gap-x-3 text-[17px]">
@@ -47,8 +47,8 @@ export function CapacityCard({ capacity, units }: CapacityCardProps) {
         </>
       ) : (
         <p className="text-sm text-quiet">
-          Only a wall with soil against it and held at its top is screened. One that stands alone is a matter
-          for the engineer.
+          Only walls with soil on them and their top held are checked. A wall that stands alone is for the
+          engineer.
         </p>
       )}
     </section>

@@ -65,8 +65,8 @@ export function CourseSteel({ worked, wall, course: wanted, face, onCourse }: Co
         bars={bars}
       />
       <p className="text-sm text-quiet">
-        Lines: horizontals in their slot, doubled where they lap. Dashed: bars round the corners. Dots: what
-        stands. Marks are those of the bending schedule.
+        Lines: horizontals in their slots, double where they lap. Dashed: corner bars. Dots: verticals. Marks
+        as in the bending schedule.
       </p>
     </section>
   );

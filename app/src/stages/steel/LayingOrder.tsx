@@ -7,7 +7,7 @@ import { barName, momentText } from './steelWords';
 export function LayingOrder({ steel }: { readonly steel: Steel }) {
   return (
     <section aria-label="In this order">
-      <h3 className="heading">In this order, the whole job</h3>
+      <h3 className="heading">Placing order, whole job</h3>
       <table className="figures w-full border-collapse text-[17px]">
         <TableHead names={['when', 'put in']} left={['put in']} />
         <tbody>
@@ -28,8 +28,8 @@ export function LayingOrder({ steel }: { readonly steel: Steel }) {
         </tbody>
       </table>
       <p className="mt-1 text-sm text-quiet">
-        Lintel bars and stirrups go in before the course over the head. Verticals are tied only once the wall
-        is plumb. Cap what stands up.
+        Set lintel bars and stirrups before the course over the head. Tie verticals only once the wall is
+        plumb. Cap every upright bar.
       </p>
     </section>
   );

@@ -23,13 +23,14 @@ export function SlotSection({ wall, section, courses, units }: SlotSectionProps)
   const y = (course: number): number => 18 + height - (course - 0.5) * COURSE;
   const skin = wall.skin * scale;
   const way = `${showLength(wayWidth(section.chase), units, { style: 'inches' })} clear for verticals`;
-  const tension = section.tension === null ? null : `soil pulls on the ${section.tension} face, drawn thick`;
+  const tension =
+    section.tension === null ? null : `soil puts the ${section.tension} face in tension, drawn thick`;
   return (
     <svg
       width={WIDTH}
       height={height + (tension === null ? 40 : 56)}
       role="img"
-      aria-label={`Wall ${wall.name} cut across: ${String(section.used.length)} courses with bars, ${way}${tension === null ? '' : `; ${tension}`}`}
+      aria-label={`Section of wall ${wall.name}: ${String(section.used.length)} courses with bars, ${way}${tension === null ? '' : `; ${tension}`}`}
     >
       <text x={left - 4} y={12} textAnchor="end" className="figures fill-quiet text-[12px]">
         outside

@@ -22,20 +22,20 @@ interface SpecPanelProps {
   readonly walls: readonly Wall[];
   readonly openings: readonly PlacedOpening[];
   readonly courses: number;
-  /** How many walls take their verticals from a reinforcement table. */
+  /** How many walls take their verticals from a code table. */
   readonly fromTable: number;
 }
 
 /** What is said of a lintel: of the job's, and of one opening's own. */
 const LINTEL: readonly (readonly [string, RuleId])[] = [
-  ['Lintel, bottom bars', 'steel.lintel.bottom'],
-  ['Bottom bars’ size', 'steel.lintel.size'],
-  ['Lintel, top bars', 'steel.lintel.top'],
-  ['Top bars’ size', 'steel.lintel.top.size'],
-  ['Reach past the opening', 'steel.lintel.reach'],
-  ['Depth at most', 'steel.lintel.depth'],
+  ['Lintel bottom bars', 'steel.lintel.bottom'],
+  ['Bottom bar size', 'steel.lintel.size'],
+  ['Lintel top bars', 'steel.lintel.top'],
+  ['Top bar size', 'steel.lintel.top.size'],
+  ['Past the opening', 'steel.lintel.reach'],
+  ['Max depth', 'steel.lintel.depth'],
   ['Stirrups', 'steel.stirrup.size'],
-  ['Stirrups’ spacing', 'steel.stirrup.spacing'],
+  ['Stirrup spacing', 'steel.stirrup.spacing'],
 ];
 const OF_LINTEL = LINTEL.map(([line, id]) => ({ group: 'Lintel', line, id }));
 
@@ -49,7 +49,7 @@ const SPEC: readonly { readonly group: string; readonly lines: readonly (readonl
       ['Bars in the bottom course', 'steel.horizontal.bottom'],
       ['Bars in the top course', 'steel.horizontal.top'],
       ['Slots', 'steel.horizontal.slots'],
-      ['Round corners', 'steel.corner'],
+      ['Around corners', 'steel.corner'],
       ['Inside walls', 'steel.tee'],
     ],
   },
@@ -59,25 +59,25 @@ const SPEC: readonly { readonly group: string; readonly lines: readonly (readonl
       ['Size', 'steel.vertical.size'],
       ['Spacing', 'steel.vertical.spacing'],
       ['First from a corner', 'steel.vertical.first'],
-      ['Out of a joint', 'steel.vertical.projection'],
-      ['Courses below the top when set', 'steel.vertical.set'],
+      ['Out of a pour joint', 'steel.vertical.projection'],
+      ['Set this many courses below the top', 'steel.vertical.set'],
       ['Dowels', 'steel.dowel.size'],
-      ['apart, 0 as the verticals', 'steel.dowel.spacing'],
+      ['Spacing, 0 as the verticals', 'steel.dowel.spacing'],
       ['foot', 'steel.dowel.foot'],
       ['head', 'steel.dowel.head'],
-      ['into the footing', 'steel.dowel.embed'],
-      ['out of it, 0 for a lap', 'steel.dowel.projection'],
+      ['Into the footing', 'steel.dowel.embed'],
+      ['Out of it, 0 for a lap', 'steel.dowel.projection'],
     ],
   },
   {
     group: 'Openings',
     lines: [
       ...LINTEL,
-      ['Close neighbours', 'steel.lintel.share'],
-      ['Jamb bars each side', 'steel.jamb.bars'],
-      ['from the buck', 'steel.jamb.within'],
+      ['Close neighbors', 'steel.lintel.share'],
+      ['Jamb bars per side', 'steel.jamb.bars'],
+      ['From the buck', 'steel.jamb.within'],
       ['Brick ledge, bent bars', 'steel.ledge.size'],
-      ['every so many webs', 'steel.ledge.webs'],
+      ['Every … webs', 'steel.ledge.webs'],
     ],
   },
   {
@@ -86,12 +86,12 @@ const SPEC: readonly { readonly group: string; readonly lines: readonly (readonl
       ['Grade', 'steel.grade'],
       ['Concrete', 'steel.concrete.strength'],
       ['Laps', 'steel.lap'],
-      ['Typed lap', 'steel.lap.length'],
-      ['Laps off corners', 'steel.lap.clear'],
-      ['Clear of foam', 'steel.cover.foam'],
-      ['Soil as a fluid', 'steel.soil.weight'],
-      ['Bars come in', 'steel.stock'],
-      ['Cut to steps of', 'steel.cut.step'],
+      ['Lap length', 'steel.lap.length'],
+      ['Laps away from corners', 'steel.lap.clear'],
+      ['Cover to the foam', 'steel.cover.foam'],
+      ['Soil as fluid weight', 'steel.soil.weight'],
+      ['Bars sold in', 'steel.stock'],
+      ['Cut lengths rounded to', 'steel.cut.step'],
     ],
   },
 ];
@@ -111,8 +111,8 @@ const IN_ZONES = SPEC.flatMap(({ group, lines }) =>
 );
 
 const HELD_WORDS: Readonly<Record<HeldBy, string>> = {
-  unsaid: 'nobody has said',
-  top: 'held at its top',
+  unsaid: 'not set',
+  top: 'top held',
   alone: 'stands alone',
 };
 
@@ -151,7 +151,7 @@ function Zone({
         <button
           type="button"
           className="button plain px-1"
-          aria-label={`Take the ${name} out`}
+          aria-label={`Remove the ${name}`}
           onClick={() => {
             edit({ kind: 'remove-zone', zone: zone.id });
           }}
@@ -306,7 +306,7 @@ function Systems({ job, rules }: Pick<SpecPanelProps, 'job'> & { readonly rules:
           </button>
         );
       })}
-      <span className="text-sm text-quiet">Each becomes the next size with no less steel.</span>
+      <span className="text-sm text-quiet">Each changes to the next size with at least as much steel.</span>
     </div>
   );
 }
@@ -348,7 +348,7 @@ export function SpecPanel({ job, walls, openings, courses, fromTable }: SpecPane
         </section>
       ))}
       <section aria-label="Soil" className="min-w-0">
-        <h3 className="heading">Soil against each wall, and what holds its top</h3>
+        <h3 className="heading">Soil on each wall, and what holds its top</h3>
         <ul>
           {walls.map((wall) => {
             const soil = plan.steel?.walls?.[wall.id];
@@ -356,7 +356,7 @@ export function SpecPanel({ job, walls, openings, courses, fromTable }: SpecPane
               <li key={wall.id} className="grid grid-cols-[52px_90px_1fr] items-center gap-1 py-0.5">
                 <span className="figures font-semibold">{wall.name}</span>
                 <LengthField
-                  label={`Soil against ${wall.name}, above its footing`}
+                  label={`Soil on ${wall.name}, above its footing`}
                   text={soil?.backfill ?? ''}
                   units={plan.units}
                   placeholder="none"

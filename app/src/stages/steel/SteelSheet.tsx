@@ -68,9 +68,9 @@ export function SteelSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
     >
       <p className="mb-2 text-sm">
         {STATED.map((id) => stateRule(id, rules, units)).join(' ')} Walls and zones that differ follow their
-        own. The drawings or the engineer decide sizes and spacings.
+        own spec. The drawings or the engineer decide sizes and spacings.
       </p>
-      {!stands && <p className="text-lg font-semibold">No steel yet: no course stands.</p>}
+      {!stands && <p className="text-lg font-semibold">No steel yet. Finish the outline first.</p>}
       {stands && (
         <>
           <p className="mb-2 text-sm">
@@ -89,7 +89,7 @@ export function SteelSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
             ))}
           </div>
           <section aria-label="Slots" className="mt-4">
-            <h2 className="border-b border-ink text-lg font-semibold">Slots, walls cut across</h2>
+            <h2 className="border-b border-ink text-lg font-semibold">Slots, walls in section</h2>
             <ul className="mt-2 flex flex-wrap gap-3">
               {steel.sections.map((section) => {
                 const wall = walls.find((each) => each.id === section.wall);
@@ -131,7 +131,9 @@ export function SteelSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
             <CutList steel={steel} units={units} by="course" />
           </section>
           <section aria-label="Stock" className="mt-4">
-            <h2 className="mb-1 border-b border-ink text-lg font-semibold">Stock, and what each bar gives</h2>
+            <h2 className="mb-1 border-b border-ink text-lg font-semibold">
+              Stock, and what to cut from each bar
+            </h2>
             <div className="grid grid-cols-2 gap-5">
               {steel.stock.map(leastUnwatched).map((own) => (
                 <div key={own.size} className="break-inside-avoid">

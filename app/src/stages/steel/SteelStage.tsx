@@ -43,11 +43,11 @@ export function SteelStage({ job, place, onPlace, onStage }: StageProps) {
       onStage={onStage}
       stage="steel"
       worked={worked}
-      empty="No wall to reinforce yet"
+      empty="No walls to reinforce yet"
       aside={{ heading: 'Walls: bars', figure: (each) => barsIn(each.id) }}
       strip={{ over: (frame) => <SteelLayer frame={frame} bars={steel.bars} lit={lit} /> }}
       summary={
-        <Summary said="The drawings or the engineer decide; this lays out, counts and cuts what they say.">
+        <Summary said="The drawings or the engineer decide. Ombra lays out, counts and cuts what they say.">
           {least.stock.map((own) => (
             <span key={own.size} className="mr-4">
               <strong>{own.lengths.length}</strong> of {own.size}
@@ -113,7 +113,7 @@ function BarsByCourse({
   const section = steel.sections.find((each) => each.wall === wall.id);
   return (
     <div className="grid grid-cols-[220px_minmax(0,1fr)] gap-6 max-md:grid-cols-1">
-      <section aria-label={`Wall ${wall.name} cut across`}>
+      <section aria-label={`Section of wall ${wall.name}`}>
         <h3 className="heading">{wall.name} cut across</h3>
         {section && <SlotSection wall={wall} section={section} courses={count} units={units} />}
       </section>

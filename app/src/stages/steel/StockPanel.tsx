@@ -16,11 +16,11 @@ interface StockPanelProps {
   readonly onOpen: (figure: Figure) => void;
 }
 
-/** `Least possible, proved.` */
+/** `Lowest possible, proved.` */
 export const proofText = (own: StockOfSize): string =>
   own.proved
-    ? 'Least possible, proved.'
-    : `${String(own.bound)} at the least; ${String(own.lengths.length - own.bound)} more than that, not proved.`;
+    ? 'Lowest possible, proved.'
+    : `${String(own.bound)} at least; ${String(own.lengths.length - own.bound)} over that, not proved.`;
 
 /** What comes out of each bar, bars cut alike told once. */
 export function CutPatterns({ own, units }: { readonly own: StockOfSize; readonly units: UnitSystem }) {
@@ -43,12 +43,12 @@ export function CutPatterns({ own, units }: { readonly own: StockOfSize; readonl
 /** How the search for fewer bars stands, and the way to stop it or to begin again. */
 function Proof({ least }: { readonly least: LeastStock }) {
   const words = {
-    running: `Looking for fewer bars: ${String(least.tried)} ways to cut a bar tried.`,
+    running: `Looking for fewer bars: ${String(least.tried)} cutting patterns tried.`,
     done: least.stock.every((own) => own.proved)
-      ? 'Every size is proved: no plan takes fewer bars.'
-      : 'No more to find; a size that is not proved says by how much.',
-    stopped: 'Stopped; what was found so far is kept.',
-    broken: 'The search broke; the quick cut lists stand. Try it again after a reload.',
+      ? 'Every size is proved: no cutting plan takes fewer bars.'
+      : 'Nothing more found. Sizes not proved say by how much.',
+    stopped: 'Stopped. What was found so far is kept.',
+    broken: 'The search failed. The quick cut lists still hold. Reload and try again.',
   }[least.state];
   return (
     <p className="flex flex-wrap items-center gap-2 text-sm text-quiet" role="status">
@@ -60,7 +60,7 @@ function Proof({ least }: { readonly least: LeastStock }) {
       )}
       {least.state === 'stopped' && (
         <button type="button" className="button" onClick={least.start}>
-          Look again
+          Search again
         </button>
       )}
     </p>
@@ -102,7 +102,7 @@ export function StockPanel({ steel, least, units, open, onOpen }: StockPanelProp
       <section aria-label="What to cut when">
         <div className="mb-2 w-72">
           <Choice
-            label="What to cut and bend, in the order in which it is wanted"
+            label="What to cut and bend, in the order needed"
             name="cut-part"
             value={part}
             options={[

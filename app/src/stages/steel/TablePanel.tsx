@@ -91,7 +91,7 @@ function Row({ job, row, number, taken, onChange, onRemove }: RowProps) {
         <button
           type="button"
           className="button plain px-1"
-          aria-label={`Take row ${String(number)} out`}
+          aria-label={`Remove row ${String(number)}`}
           onClick={onRemove}
         >
           <X aria-hidden="true" size={15} />
@@ -101,7 +101,7 @@ function Row({ job, row, number, taken, onChange, onRemove }: RowProps) {
   );
 }
 
-/** The reinforcement table of a code or a form maker: its rows, which walls take which, and the walls that none covers. */
+/** The table of a code or a form maker: its rows, which walls take which, and the walls that none covers. */
 export function TablePanel({ job, steel, walls }: TablePanelProps) {
   const { plan, edit } = job;
   const { units } = plan;
@@ -116,10 +116,10 @@ export function TablePanel({ job, steel, walls }: TablePanelProps) {
   return (
     <div className="flex flex-col gap-4">
       <p className="max-w-[72ch] text-sm text-quiet">
-        Type in or paste the table of your code or your form maker: each row holds up to a height of wall, a
-        height of soil and a weight of soil, and asks for a bar and a spacing. Every wall takes the tightest
-        row that covers it; a zone that sets its own verticals goes before. Ombra ships none: the code in
-        force and the engineer decide.
+        Type or paste the table of your code or form maker. Each row covers walls up to a height, a soil
+        height and a soil weight, and gives a bar and a spacing. Every wall takes the tightest row that covers
+        it. A zone with its own verticals comes first. Ombra ships no table: the code in force and the
+        engineer decide.
       </p>
       {plan.steel?.table && (
         <>
@@ -144,14 +144,14 @@ export function TablePanel({ job, steel, walls }: TablePanelProps) {
                 edit({ kind: 'put-table', table: null });
               }}
             >
-              <X aria-hidden="true" size={14} /> Take the table out
+              <X aria-hidden="true" size={14} /> Remove the table
             </button>
           </div>
-          <ScrollBox label="Reinforcement table" height="max-h-96">
+          <ScrollBox label="Code table" height="max-h-96">
             <table className="figures w-full min-w-[680px] border-collapse text-[16px]">
               <TableHead
-                names={['row', 'wall up to', 'soil up to', 'lb/ft³ up to', 'bar', 'every', 'taken by', '']}
-                left={['wall up to', 'soil up to', 'lb/ft³ up to', 'bar', 'every', 'taken by']}
+                names={['row', 'wall up to', 'soil up to', 'lb/ft³ up to', 'bar', 'every', 'used by', '']}
+                left={['wall up to', 'soil up to', 'lb/ft³ up to', 'bar', 'every', 'used by']}
               />
               <tbody>
                 {table.rows.map((row, index) => (
@@ -183,7 +183,7 @@ export function TablePanel({ job, steel, walls }: TablePanelProps) {
                 <li key={pick.wall}>
                   <strong className="figures">{nameOf(pick.wall)}</strong>:{' '}
                   {pick.backfill === null
-                    ? 'how high its soil stands is not said; write 0 where there is none.'
+                    ? 'its soil height is missing; enter 0 where there is none.'
                     : `no row covers ${showLength(pick.height, units)} of wall with ${showLength(pick.backfill, units)} of soil at ${writeQuantity(pick.soil, 'fluid-weight', units)}: ask the engineer.`}
                 </li>
               ))}
@@ -203,12 +203,12 @@ export function TablePanel({ job, steel, walls }: TablePanelProps) {
       <CsvBox
         label="A whole table: wall height, backfill, soil, size, spacing"
         placeholder={'wall height, backfill, soil, size, spacing (in)\n9ft, 7ft, 45, #5, 24'}
-        what="reinforcement table"
+        what="code table"
         onTake={(text) => {
           const reading = readTableFile(text, units);
           if (!reading.ok) return { problems: reading.problems };
           put({ rows: reading.rows });
-          return { taken: `${String(reading.rows.length)} rows taken, in place of those before.` };
+          return { taken: `${String(reading.rows.length)} rows read. They replace the old ones.` };
         }}
         {...(table.rows.length > 0 ? { href: `/api/jobs/${job.id}/reinforcement.csv` } : {})}
       />

@@ -19,6 +19,6 @@ export const barName = (use: Bar['use'], count = 1): string => NAMES[use][count 
 /** When steel goes in: `with the footing`, `before course 4`, `once course 6 is laid`. */
 export function momentText({ course, when }: Pick<SequenceStep, 'course' | 'when'>): string {
   if (course === 0) return 'with the footing';
-  if (when === 'after') return `once course ${String(course)} is laid`;
+  if (when === 'after') return `after course ${String(course)}`;
   return `${when} course ${String(course)}`;
 }

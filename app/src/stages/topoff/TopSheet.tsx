@@ -26,7 +26,7 @@ export function TopSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
       line={`${String(topoff.bolts.value)} anchor bolts, ${String(topoff.boards.value)} boards`}
     >
       {topoff.runs.length === 0 ? (
-        <p className="text-lg font-semibold">No walls stand yet: no plates to set.</p>
+        <p className="text-lg font-semibold">No walls yet: no plates to set.</p>
       ) : (
         <>
           <PlateTable topoff={topoff} units={units} />

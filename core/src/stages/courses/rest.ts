@@ -33,7 +33,7 @@ export interface RunCuts {
   /** Whole blocks laid. */
   readonly whole: number;
   readonly cuts: readonly Length[];
-  /** Whole blocks laid before the cuts; half of them where nothing is said. */
+  /** Whole blocks laid before the cuts; half of them unless set. */
   readonly before?: number;
 }
 

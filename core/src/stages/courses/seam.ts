@@ -28,7 +28,7 @@ interface SnapSeamInput {
   /** From the wall's first corner. */
   readonly wanted: Length;
   readonly rules: CutRules;
-  /** How far to either side of it a better place is looked for; a block where nothing is said. */
+  /** How far to either side of it a better place is looked for; a block unless set. */
   readonly within?: Length | undefined;
   /** Stretches of the wall that openings take. */
   readonly holes?: readonly { readonly from: Length; readonly to: Length }[];

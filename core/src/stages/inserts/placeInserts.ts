@@ -87,7 +87,7 @@ export function insertNames(inserts: readonly Insert[]): ReadonlyMap<string, str
 
 const CUBIC_NANOMETRES = NANOMETRES_PER_METRE ** 3;
 
-/** Plates and hold-downs are drawn so wide and high where nothing is said. [ours] */
+/** Plates and hold-downs are drawn so wide and high unless set. [ours] */
 const PLATE = { width: inches(4), height: inches(8) } as const;
 
 /** A copy of an insert so much further from the corner that it is measured from. */

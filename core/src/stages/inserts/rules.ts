@@ -9,8 +9,8 @@ const insertLengthRules = {
   'inserts.clear': {
     id: 'inserts.clear',
     type: 'length',
-    statement: 'What goes through the wall keeps {value} clear of openings, corners and its neighbours.',
-    reason: 'Concrete must get round it, and bars past it.',
+    statement: 'What goes through the wall keeps {value} clear of openings, corners and other inserts.',
+    reason: 'Concrete must get around it, and bars past it.',
     default: inches(3),
     least: ZERO,
     most: inches(24),
@@ -29,7 +29,7 @@ const insertLengthRules = {
   'inserts.sleeve.size': {
     id: 'inserts.sleeve.size',
     type: 'length',
-    statement: 'A sleeve is {value} across where nothing is said.',
+    statement: 'A sleeve is {value} across unless set.',
     reason: 'A size up from the pipe, so that it can be packed.',
     default: inches(4),
     least: inches(0.5),
@@ -39,7 +39,7 @@ const insertLengthRules = {
   'inserts.conduit.size': {
     id: 'inserts.conduit.size',
     type: 'length',
-    statement: 'A conduit is {value} across where nothing is said.',
+    statement: 'A conduit is {value} across unless set.',
     reason: 'The trade that pulls through it says better.',
     default: inches(1.5),
     least: inches(0.5),
@@ -59,7 +59,7 @@ const insertLengthRules = {
   'inserts.pocket.width': {
     id: 'inserts.pocket.width',
     type: 'length',
-    statement: 'A beam pocket is {value} wide where nothing is said.',
+    statement: 'A beam pocket is {value} wide unless set.',
     reason: 'The beam with half an inch of air on each side; the drawings say which.',
     default: inches(6.5),
     least: inches(1),
@@ -69,7 +69,7 @@ const insertLengthRules = {
   'inserts.pocket.height': {
     id: 'inserts.pocket.height',
     type: 'length',
-    statement: 'A beam pocket is {value} high where nothing is said.',
+    statement: 'A beam pocket is {value} high unless set.',
     reason: 'The beam, its plate and the grout under it.',
     default: inches(10),
     least: inches(1),
@@ -79,7 +79,7 @@ const insertLengthRules = {
   'inserts.pocket.depth': {
     id: 'inserts.pocket.depth',
     type: 'length',
-    statement: 'A beam pocket reaches {value} into the core where nothing is said.',
+    statement: 'A beam pocket reaches {value} into the core unless set.',
     reason: 'The bearing of the beam; the drawings say how much.',
     default: inches(4),
     least: inches(0.5),
@@ -99,7 +99,7 @@ const insertLengthRules = {
   'inserts.ledger.spacing': {
     id: 'inserts.ledger.spacing',
     type: 'length',
-    statement: 'Anchors of a ledger stand {value} apart in each row.',
+    statement: 'Ledger anchors are {value} apart in each row.',
     reason: 'Only a start: the load decides, and the drawings say.',
     default: inches(16),
     least: inches(4),
@@ -109,7 +109,7 @@ const insertLengthRules = {
   'inserts.ledger.end': {
     id: 'inserts.ledger.end',
     type: 'length',
-    statement: 'The first and last anchor of a ledger stand {value} from its ends.',
+    statement: 'The first and last ledger anchors are {value} from its ends.',
     reason: 'Nearer, the board splits.',
     default: inches(6),
     least: inches(1),
@@ -119,7 +119,7 @@ const insertLengthRules = {
   'inserts.hanger.spacing': {
     id: 'inserts.hanger.spacing',
     type: 'length',
-    statement: 'Plates for joist hangers stand {value} apart.',
+    statement: 'Plates for joist hangers are {value} apart.',
     reason: 'The spacing of the joists.',
     default: inches(16),
     least: inches(4),
@@ -129,7 +129,7 @@ const insertLengthRules = {
   'inserts.brick.depth': {
     id: 'inserts.brick.depth',
     type: 'length',
-    statement: 'A brick ledge stands out {value}.',
+    statement: 'A brick ledge sticks out {value}.',
     reason: 'A brick and the air behind it.',
     default: inches(4.5),
     least: inches(1),

@@ -66,7 +66,7 @@ export function wallNamed(walls: readonly Wall[], name: string): Wall | string {
     : `There is no wall “${name.slice(0, 40)}”; the walls are ${walls.map((each) => each.name).join(', ')}.`;
 }
 
-/** Which end of a wall a cell names: a corner letter, `start` or `end`; the first corner where nothing is said. */
+/** Which end of a wall a cell names: a corner letter, `start` or `end`; the first corner unless set. */
 export function endNamed(wall: Wall, name: string): Opening['from'] | { readonly wrong: string } {
   const plain = name.trim().toUpperCase();
   if (plain === '' || plain === 'START' || plain === wall.from.toUpperCase()) return 'start';

@@ -19,8 +19,8 @@ const openingLengthRules = {
   'openings.head.near': {
     id: 'openings.head.near',
     type: 'length',
-    statement: 'A head that misses a door’s by up to {value} is taken for one that should line through.',
-    reason: 'Heads usually line through with the door heads.',
+    statement: 'A head that misses a door’s by up to {value} counts as one that should line up.',
+    reason: 'Heads usually line up with the door heads.',
     default: inches(6),
     least: ZERO,
     most: inches(24),
@@ -49,7 +49,7 @@ const openingLengthRules = {
   'openings.fastener.spacing': {
     id: 'openings.fastener.spacing',
     type: 'length',
-    statement: 'Bucks are fastened all round, on both faces, every {value}.',
+    statement: 'Bucks are fastened all around, on both faces, every {value}.',
     reason: 'The concrete pushes the form off the buck as hard as it pushes the form off itself.',
     default: inches(6),
     least: inches(2),
@@ -59,8 +59,8 @@ const openingLengthRules = {
   'openings.brace.spacing': {
     id: 'openings.brace.spacing',
     type: 'length',
-    statement: 'Cross-braces inside a buck stand no more than {value} apart, upright and level.',
-    reason: 'So that it does not fold under the concrete.',
+    statement: 'Cross-braces inside a buck are at most {value} apart, vertical and level.',
+    reason: 'They keep the buck from folding under the concrete.',
     default: inches(24),
     least: inches(8),
     most: inches(48),
@@ -79,7 +79,7 @@ const openingLengthRules = {
   'openings.sill.spacing': {
     id: 'openings.sill.spacing',
     type: 'length',
-    statement: 'Holes in a sill lie no more than {value} apart; a slot is left so long.',
+    statement: 'Holes in a sill lie no more than {value} apart; a slot is that long.',
     reason: 'Without access under a window a void forms there.',
     default: inches(16),
     least: inches(6),
@@ -99,7 +99,7 @@ const openingLengthRules = {
   'openings.rib.spacing': {
     id: 'openings.rib.spacing',
     type: 'length',
-    statement: 'Ribs of a curved head stand at both faces and at most {value} apart between.',
+    statement: 'Ribs of a curved head are at both faces and at most {value} apart.',
     reason: 'Bending plywood sags between them under wet concrete.',
     default: inches(8),
     least: inches(4),
@@ -120,7 +120,7 @@ const openingLengthRules = {
     id: 'openings.strip.stock',
     type: 'length',
     statement: 'Scabs and cross-braces are cut from lengths of {value}.',
-    reason: 'Site lumber that serves again in the frame.',
+    reason: 'Site lumber, used again in the frame.',
     default: inches(144),
     least: inches(48),
     most: inches(288),
@@ -139,7 +139,7 @@ const openingLengthRules = {
   'openings.liner.window': {
     id: 'openings.liner.window',
     type: 'length',
-    statement: 'Windows of bare concrete in the caps round a liner are {value} square.',
+    statement: 'Openings of bare concrete in the caps around a liner are {value} square.',
     reason: 'Something solid to fix the frame to; they are concrete too.',
     default: inches(4),
     least: inches(1),
@@ -149,7 +149,7 @@ const openingLengthRules = {
   'openings.liner.spacing': {
     id: 'openings.liner.spacing',
     type: 'length',
-    statement: 'Windows of bare concrete stand every {value}.',
+    statement: 'Openings of bare concrete every {value}.',
     reason: 'As close as the frame’s screws want.',
     default: inches(12),
     least: inches(6),
@@ -166,7 +166,7 @@ const openingChoiceRules = {
   'openings.buck': {
     id: 'openings.buck',
     type: 'choice',
-    statement: 'Bucks are made of {value}, where an opening says nothing else.',
+    statement: 'Bucks are made of {value}, unless an opening says otherwise.',
     reason:
       'The hole in the foam follows from it: wider than the rough opening by its thickness on each side.',
     default: 'lumber',
@@ -177,7 +177,7 @@ const openingChoiceRules = {
       { value: 'vinyl', label: 'vinyl' },
       { value: 'laminated', label: 'laminated veneer' },
       { value: 'form-scrap', label: 'form scraps as end caps' },
-      { value: 'scrap-liner', label: 'form scraps round a liner that is taken out' },
+      { value: 'scrap-liner', label: 'form scraps around a liner that is removed' },
     ],
     source: commonPractice,
   },
@@ -209,7 +209,7 @@ const openingChoiceRules = {
     id: 'courses.filler.place',
     type: 'choice',
     statement: 'A wall’s filler goes {value}.',
-    reason: 'Within an opening it disappears; over or under one it carries least.',
+    reason: 'Within an opening it disappears; over or under one it carries the least.',
     default: 'openings',
     choices: [
       { value: 'openings', label: 'into an opening, over or under one, where it can' },

@@ -9,8 +9,8 @@ const outlineLengthRules = {
   'outline.gap.closed': {
     id: 'outline.gap.closed',
     type: 'length',
-    statement: 'A gap shorter than {value} where the walk comes home is closed on the last wall.',
-    reason: 'It is under what a tape can tell, and angled walls bring such gaps with them.',
+    statement: 'A gap shorter than {value} where the walk comes home is closed by the last wall.',
+    reason: 'Smaller than a tape can measure, and angled walls bring such gaps.',
     default: nanometres(NANOMETRES_PER_INCH / 32),
     least: ZERO,
     most: inches(1),
@@ -20,7 +20,7 @@ const outlineLengthRules = {
     id: 'outline.wall.longest',
     type: 'length',
     statement: 'No wall is longer than {value}.',
-    reason: 'A longer one is a slip of the unit.',
+    reason: 'A longer one is a unit typed wrong.',
     default: 1_000_000_000_000 as Length,
     least: inches(12),
     most: 1_000_000_000_000 as Length,
@@ -44,7 +44,7 @@ const outlineCountRules = {
     id: 'courses.most',
     type: 'count',
     statement: 'A wall has at most {value} courses.',
-    reason: 'More is a slip of the keyboard.',
+    reason: 'More is a typing error.',
     default: 60,
     least: 1,
     most: 60,
@@ -57,16 +57,16 @@ const outlineChoiceRules = {
   'courses.height.rest': {
     id: 'courses.height.rest',
     type: 'choice',
-    statement: 'Where the height is no whole number of courses: {value}.',
+    statement: 'Where the height is not a whole number of courses: {value}.',
     reason:
-      'Ripping the first course keeps the interlock on top, where the next storey carries on; a half-height piece needs no saw.',
+      'Ripping the first course keeps the interlock on top, where the next story continues. A half-height block needs no saw.',
     default: 'rip-first',
     choices: [
       { value: 'rip-first', label: 'the first course is ripped to the rest' },
       { value: 'rip-last', label: 'the last course is ripped to the rest' },
       {
         value: 'half-piece',
-        label: 'half-height pieces make the last course where they fit, otherwise a rip',
+        label: 'half-height blocks make the last course where they fit, otherwise it is ripped',
       },
     ],
     source: commonPractice,

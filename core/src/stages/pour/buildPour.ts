@@ -101,7 +101,7 @@ interface Setting extends PourGround {
   readonly rows: ReadonlyMap<string, readonly CourseRow[]>;
 }
 
-/** First truck at half past seven, where nothing is said. [ours] */
+/** First truck at half past seven, unless set. [ours] */
 const USUAL_START = 7 * 60 + 30;
 
 /** `07:30` as minutes after midnight. */

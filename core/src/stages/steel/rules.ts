@@ -13,13 +13,13 @@ const SIZES = ['#3', '#4', '#5', '#6', '10M', '15M', '20M', '10 mm', '12 mm', '1
   }),
 );
 
-/** Rules of the steel that are lengths. The drawings or the engineer decide; these are only where nothing is said. */
+/** Rules of the steel that are lengths. The drawings or the engineer decide; these are only unless set. */
 export const steelLengthRules = {
   'steel.vertical.spacing': {
     id: 'steel.vertical.spacing',
     type: 'length',
-    statement: 'Verticals stand at most {value} apart.',
-    reason: 'The drawings or the code’s table say. One that dodges a web dodges toward the last one.',
+    statement: 'Verticals are at most {value} apart.',
+    reason: 'The drawings or the code’s table say. A bar that dodges a web moves toward the last one.',
     default: inches(24),
     least: inches(4),
     most: inches(120),
@@ -28,7 +28,7 @@ export const steelLengthRules = {
   'steel.vertical.first': {
     id: 'steel.vertical.first',
     type: 'length',
-    statement: 'The first vertical stands {value} from a corner, outside, or nearer to it off a web.',
+    statement: 'The first vertical is {value} from the outside of a corner, or closer to clear a web.',
     reason: 'Past the corner’s own bars, and clear of the hose.',
     default: inches(12),
     least: inches(4),
@@ -38,8 +38,8 @@ export const steelLengthRules = {
   'steel.vertical.projection': {
     id: 'steel.vertical.projection',
     type: 'length',
-    statement: 'Where walls go on, verticals stand {value} out of the joint.',
-    reason: 'To lap with those of the next storey.',
+    statement: 'At a pour joint verticals stick out {value}.',
+    reason: 'To lap with the bars of the next story.',
     default: inches(24),
     least: inches(12),
     most: inches(72),
@@ -49,7 +49,7 @@ export const steelLengthRules = {
     id: 'steel.cover.foam',
     type: 'length',
     statement: 'Bars keep {value} clear of the foam.',
-    reason: 'Concrete must get round them.',
+    reason: 'Concrete must get around them.',
     default: inches(0.75),
     least: ZERO,
     most: inches(3),
@@ -78,7 +78,7 @@ export const steelLengthRules = {
   'steel.lap.length': {
     id: 'steel.lap.length',
     type: 'length',
-    statement: 'Laps are {value} long where the length is typed in.',
+    statement: 'A typed lap is {value} long.',
     reason: 'Where the drawings give a length of their own.',
     default: inches(30),
     least: inches(6),
@@ -88,8 +88,8 @@ export const steelLengthRules = {
   'steel.lap.clear': {
     id: 'steel.lap.clear',
     type: 'length',
-    statement: 'Laps of horizontals keep {value} off corners and openings.',
-    reason: 'The steel is wanted whole where it works most.',
+    statement: 'Laps of horizontals stay {value} away from corners and openings.',
+    reason: 'Bars should be whole where they work hardest.',
     default: inches(24),
     least: ZERO,
     most: inches(120),
@@ -99,7 +99,7 @@ export const steelLengthRules = {
     id: 'steel.lintel.reach',
     type: 'length',
     statement: 'Lintel bars reach {value} past the opening on each side.',
-    reason: 'To be held by the wall beside it; the drawings rule.',
+    reason: 'To be held by the wall beside it; the drawings decide.',
     default: inches(24),
     least: inches(6),
     most: inches(96),
@@ -108,8 +108,8 @@ export const steelLengthRules = {
   'steel.lintel.depth': {
     id: 'steel.lintel.depth',
     type: 'length',
-    statement: 'A lintel is {value} deep at the most, where more wall stands over the opening.',
-    reason: 'What is above that is wall; the drawings rule.',
+    statement: 'A lintel is at most {value} deep, even with more wall over the opening.',
+    reason: 'What is above that is wall; the drawings decide.',
     default: inches(24),
     least: inches(6),
     most: inches(96),
@@ -118,8 +118,8 @@ export const steelLengthRules = {
   'steel.stirrup.spacing': {
     id: 'steel.stirrup.spacing',
     type: 'length',
-    statement: 'Stirrups in a lintel stand {value} apart.',
-    reason: 'Hooked over the bars; the drawings rule.',
+    statement: 'Stirrups in a lintel are {value} apart.',
+    reason: 'Hooked over the bars; the drawings decide.',
     default: inches(8),
     least: inches(2),
     most: inches(48),
@@ -128,8 +128,8 @@ export const steelLengthRules = {
   'steel.jamb.within': {
     id: 'steel.jamb.within',
     type: 'length',
-    statement: 'Jamb bars stand {value} from an opening’s buck.',
-    reason: 'Within 6 in of it, 12 in at the most.',
+    statement: 'Jamb bars are {value} from the buck.',
+    reason: 'Within 6 in of it, 12 in at most.',
     default: inches(4),
     least: inches(1.5),
     most: inches(12),
@@ -158,9 +158,9 @@ export const steelLengthRules = {
   'steel.dowel.spacing': {
     id: 'steel.dowel.spacing',
     type: 'length',
-    statement: 'Dowels stand {value} apart along the footing; at 0, one under every bar that stands on it.',
+    statement: 'Dowels are {value} apart along the footing; 0 puts one under every vertical.',
     reason:
-      'On the spacing of the verticals, so that each has a dowel to lap; some drawings space them by themselves.',
+      'On the spacing of the verticals, so that each has a dowel to lap; some drawings space them separately.',
     default: ZERO,
     least: inches(1),
     most: inches(120),
@@ -170,8 +170,8 @@ export const steelLengthRules = {
   'steel.dowel.projection': {
     id: 'steel.dowel.projection',
     type: 'length',
-    statement: 'Dowels stand {value} out of the footing; at 0, as far as a lap reaches.',
-    reason: 'Less than a lap, and the vertical does not hold on to it.',
+    statement: 'Dowels stick {value} out of the footing; 0 gives a full lap.',
+    reason: 'Less than a lap is too short for the vertical.',
     default: ZERO,
     least: ZERO,
     most: inches(96),
@@ -180,7 +180,7 @@ export const steelLengthRules = {
   'steel.jamb.apart': {
     id: 'steel.jamb.apart',
     type: 'length',
-    statement: 'Bars beside an opening stand {value} apart, centre to centre, or as far as stone wants.',
+    statement: 'Bars beside an opening are {value} apart, center to center, or as far as the stone needs.',
     reason: 'Concrete must get between them.',
     default: inches(2),
     least: inches(1),
@@ -190,8 +190,8 @@ export const steelLengthRules = {
   'steel.shift.most': {
     id: 'steel.shift.most',
     type: 'length',
-    statement: 'A vertical or dowel is shifted at most {value} off its place to miss a web or an insert.',
-    reason: 'Farther off it is no longer the bar that was drawn there.',
+    statement: 'A vertical or dowel moves at most {value} to miss a web or an insert.',
+    reason: 'Farther off it is not the bar that was drawn.',
     default: inches(12),
     least: inches(1),
     most: inches(48),
@@ -256,7 +256,7 @@ const steelCountRules = {
   'steel.horizontal.bottom': {
     id: 'steel.horizontal.bottom',
     type: 'count',
-    statement: 'In the bottom course lie {value} bars.',
+    statement: 'The bottom course has {value} bars.',
     reason: 'One, or two as drawn.',
     default: 1,
     least: 1,
@@ -266,7 +266,7 @@ const steelCountRules = {
   'steel.horizontal.top': {
     id: 'steel.horizontal.top',
     type: 'count',
-    statement: 'In the top course lie {value} bars.',
+    statement: 'The top course has {value} bars.',
     reason: 'One, or two as drawn.',
     default: 1,
     least: 1,
@@ -296,7 +296,7 @@ const steelCountRules = {
   'steel.jamb.bars': {
     id: 'steel.jamb.bars',
     type: 'count',
-    statement: 'On each side of an opening stand {value} bars.',
+    statement: 'Each side of an opening has {value} bars.',
     reason: 'Jamb bars are often doubled.',
     default: 2,
     least: 0,
@@ -331,7 +331,7 @@ const steelChoiceRules = {
     id: 'steel.horizontal.size',
     type: 'choice',
     statement: 'Horizontals are {value}.',
-    reason: 'The drawings say which; this stands only where they are silent.',
+    reason: 'The drawings say which; this applies only where they do not.',
     default: '#4',
     choices: SIZES,
     source: ours,
@@ -340,11 +340,10 @@ const steelChoiceRules = {
     id: 'steel.horizontal.courses',
     type: 'choice',
     statement: 'A horizontal lies in {value}, and always in the bottom course and the top one.',
-    reason:
-      'The engineer says each course, every second, or every third; the maker of cell blocks says it of his.',
+    reason: 'The engineer says each course, every second, or every third; cell block makers say so too.',
     default: 'maker',
     choices: [
-      { value: 'maker', label: 'every course, or as its maker says' },
+      { value: 'maker', label: 'every course, or as the form maker says' },
       { value: 'every', label: 'every course' },
       { value: 'second', label: 'every second course' },
       { value: 'third', label: 'every third course' },
@@ -356,11 +355,11 @@ const steelChoiceRules = {
     id: 'steel.horizontal.slots',
     type: 'choice',
     statement: 'Horizontals lie {value}.',
-    reason: 'Either side of a line they leave a chase that locks the verticals in place.',
+    reason: 'Alternating, they leave a chase that locks the verticals in place.',
     default: 'alternating',
     choices: [
-      { value: 'alternating', label: 'either side of the middle, course about' },
-      { value: 'tension', label: 'either side of a line on the tension side' },
+      { value: 'alternating', label: 'on alternate sides of the middle, course by course' },
+      { value: 'tension', label: 'on alternate sides of a line on the tension side' },
       { value: 'centred', label: 'in the middle slot' },
     ],
     source: commonPractice,
@@ -378,7 +377,7 @@ const steelChoiceRules = {
     id: 'steel.dowel.size',
     type: 'choice',
     statement: 'Dowels are {value}.',
-    reason: 'Mostly as the bars that they lap.',
+    reason: 'Usually the same as the bars they lap.',
     default: 'same',
     choices: [{ value: 'same', label: 'as the verticals' }, ...SIZES],
     source: commonPractice,
@@ -386,7 +385,7 @@ const steelChoiceRules = {
   'steel.dowel.foot': {
     id: 'steel.dowel.foot',
     type: 'choice',
-    statement: 'Dowels stand in the footing with {value}.',
+    statement: 'Dowels sit in the footing with {value}.',
     reason: 'A hook holds in a shallow footing; some drawings have them straight.',
     default: 'hook',
     choices: [
@@ -411,7 +410,7 @@ const steelChoiceRules = {
     id: 'steel.lintel.size',
     type: 'choice',
     statement: 'The bottom bars of lintels are {value}.',
-    reason: 'The drawings say which; this stands only where they are silent.',
+    reason: 'The drawings say which; this applies only where they do not.',
     default: '#5',
     choices: SIZES,
     source: commonPractice,
@@ -420,7 +419,7 @@ const steelChoiceRules = {
     id: 'steel.lintel.top.size',
     type: 'choice',
     statement: 'The top bars of lintels are {value}.',
-    reason: 'Mostly as the horizontals; the drawings say.',
+    reason: 'Usually the same as the horizontals; the drawings say.',
     default: 'same',
     choices: [{ value: 'same', label: 'as the horizontals' }, ...SIZES],
     source: commonPractice,
@@ -430,7 +429,7 @@ const steelChoiceRules = {
     type: 'choice',
     statement:
       'Openings side by side, with a pier between them shorter than the lintel’s reach, have {value}.',
-    reason: 'Neither bar could reach as far as it should; one over both can.',
+    reason: 'Neither could reach far enough; one over both can.',
     default: 'one',
     choices: [
       { value: 'one', label: 'one lintel over both' },
@@ -441,8 +440,8 @@ const steelChoiceRules = {
   'steel.tee': {
     id: 'steel.tee',
     type: 'choice',
-    statement: 'An inside wall is tied to the wall that it meets by {value}.',
-    reason: 'A wall that only butts against another pulls away from it.',
+    statement: 'An inside wall is tied to the wall it meets by {value}.',
+    reason: 'A wall that only butts another pulls away from it.',
     default: 'bar',
     choices: [
       { value: 'bar', label: 'L-bars lapped into both' },
@@ -454,7 +453,7 @@ const steelChoiceRules = {
     id: 'steel.ledge.size',
     type: 'choice',
     statement: 'Bars of a brick ledge are {value}.',
-    reason: 'The drawings say which; this stands only where they are silent.',
+    reason: 'The drawings say which; this applies only where they do not.',
     default: '#4',
     choices: SIZES,
     source: commonPractice,
@@ -463,7 +462,7 @@ const steelChoiceRules = {
     id: 'steel.stirrup.size',
     type: 'choice',
     statement: 'Stirrups are {value}.',
-    reason: 'The drawings say which; this stands only where they are silent.',
+    reason: 'The drawings say which; this applies only where they do not.',
     default: '#3',
     choices: SIZES,
     source: ours,
@@ -471,8 +470,8 @@ const steelChoiceRules = {
   'steel.corner': {
     id: 'steel.corner',
     type: 'choice',
-    statement: 'Horizontals carry round a corner by {value}.',
-    reason: 'Lapped both ways either way.',
+    statement: 'Horizontals turn corners with {value}.',
+    reason: 'Either way they lap both ways.',
     default: 'bar',
     choices: [
       { value: 'bar', label: 'a corner bar of its own' },
@@ -484,7 +483,7 @@ const steelChoiceRules = {
     id: 'steel.grade',
     type: 'choice',
     statement: 'Bars are {value}.',
-    reason: 'It is rolled into every bar; laps follow from it.',
+    reason: 'Marked on every bar; laps depend on it.',
     default: 'grade-60',
     choices: [
       { value: 'grade-40', label: 'Grade 40' },
@@ -533,8 +532,8 @@ const steelQuantityRules = {
     id: 'steel.concrete.strength',
     type: 'quantity',
     of: 'strength',
-    statement: 'The concrete is of {value}.',
-    reason: 'Class B laps, and the screening of the soil’s bending, follow from it.',
+    statement: 'Steel is worked for {value} concrete.',
+    reason: 'Class B laps, and the quick check of soil bending, use it.',
     default: 4000,
     metric: 28 * PSI_PER_MEGAPASCAL,
     least: 2500,

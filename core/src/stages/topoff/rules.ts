@@ -22,7 +22,7 @@ const topOffLengthRules = {
     id: 'topoff.plate.least',
     type: 'length',
     statement: 'No piece of a plate is shorter than {value}.',
-    reason: 'Two bolts, each clear of its end, must fit in it; the piece before gives some of its length.',
+    reason: 'Two bolts must fit, each clear of its end. The piece before gives up some length.',
     default: inches(32),
     least: inches(12),
     most: inches(96),
@@ -41,7 +41,7 @@ const topOffLengthRules = {
   'topoff.bolt.spacing': {
     id: 'topoff.bolt.spacing',
     type: 'length',
-    statement: 'Anchor bolts stand at most {value} apart.',
+    statement: 'Anchor bolts are at most {value} apart.',
     reason: 'Others say 4 ft or 3 ft: wind, earthquake and the drawings decide.',
     default: inches(72),
     least: inches(12),
@@ -51,8 +51,8 @@ const topOffLengthRules = {
   'topoff.bolt.end': {
     id: 'topoff.bolt.end',
     type: 'length',
-    statement: 'A bolt stands within {value} of each end of a plate.',
-    reason: 'So that both sides of every splice are held.',
+    statement: 'A bolt is within {value} of each end of a plate.',
+    reason: 'It holds both sides of every splice.',
     default: inches(12),
     least: inches(4),
     most: inches(12),
@@ -82,7 +82,7 @@ const topOffLengthRules = {
   'topoff.bolt.above': {
     id: 'topoff.bolt.above',
     type: 'length',
-    statement: 'Anchor bolts stand {value} above the concrete, all alike.',
+    statement: 'Anchor bolts stick {value} out of the concrete, all the same.',
     reason:
       'Plate, washer and nut; at one height the plate can be laid on them and tapped to mark its holes.',
     default: inches(2.5),
@@ -93,8 +93,8 @@ const topOffLengthRules = {
   'topoff.bolt.clear': {
     id: 'topoff.bolt.clear',
     type: 'length',
-    statement: 'A bolt stays {value} clear of verticals, middle to middle.',
-    reason: 'Concrete must get round both.',
+    statement: 'A bolt stays {value} clear of verticals, center to center.',
+    reason: 'Concrete must get around both.',
     default: inches(2),
     least: inches(0.5),
     most: inches(8),
@@ -103,7 +103,7 @@ const topOffLengthRules = {
   'topoff.bolt.brace': {
     id: 'topoff.bolt.brace',
     type: 'length',
-    statement: 'A bolt stays {value} clear of the middle of a brace.',
+    statement: 'A bolt stays {value} clear of the center of a brace.',
     reason: 'Its nut and washer must go on before the brace comes off.',
     default: inches(3),
     least: ZERO,
@@ -117,7 +117,7 @@ const topOffCountRules = {
   'topoff.bolt.diameters': {
     id: 'topoff.bolt.diameters',
     type: 'count',
-    statement: 'A bolt stands at least {value} of its diameters from the end of a plate.',
+    statement: 'A bolt is at least {value} diameters from the end of a plate.',
     reason: 'Nearer, the plate splits.',
     default: 7,
     least: 0,
@@ -127,8 +127,8 @@ const topOffCountRules = {
   'topoff.bolt.least': {
     id: 'topoff.bolt.least',
     type: 'count',
-    statement: 'Every piece of a plate has {value} bolts at least.',
-    reason: 'On a single bolt it turns.',
+    statement: 'Every piece of plate has at least {value} bolts.',
+    reason: 'On one bolt it turns.',
     default: 2,
     least: 1,
     most: 4,
@@ -145,7 +145,7 @@ const topOffChoiceRules = {
     reason: 'Sill plates want it flat.',
     default: 'trowelled',
     choices: [
-      { value: 'trowelled', label: 'struck off and trowelled' },
+      { value: 'trowelled', label: 'struck off and troweled' },
       { value: 'rough', label: 'left rough' },
     ],
     source: commonPractice,

@@ -12,15 +12,15 @@ interface PlansCardProps {
   readonly onClose: () => void;
 }
 
-const NAMES = { now: 'As it stands', running: 'Running bond', seams: 'Common seams' } as const;
+const NAMES = { now: 'This plan', running: 'Running bond', seams: 'Common seams' } as const;
 const GOAL_WORDS = { blocks: 'blocks', cuts: 'cuts', straps: 'joints to strap' } as const;
 
-/** `least possible, proved`, or the bound and the gap. */
+/** `lowest possible, proved`, or the bound and the gap. */
 function proofText({ goal, value, bound, proved }: GoalResult, done: boolean): string {
-  if (proved) return `${String(value)} ${GOAL_WORDS[goal]}: least possible, proved`;
+  if (proved) return `${String(value)} ${GOAL_WORDS[goal]}: lowest possible, proved`;
   if (bound > 0)
-    return `${String(value)} ${GOAL_WORDS[goal]}: no plan has fewer than ${String(bound)}, so at most ${String(value - bound)} could be saved`;
-  return `${String(value)} ${GOAL_WORDS[goal]}${done ? ', not proved least' : ''}`;
+    return `${String(value)} ${GOAL_WORDS[goal]}: no plan has fewer than ${String(bound)}, so at most ${String(value - bound)} more could be saved`;
+  return `${String(value)} ${GOAL_WORDS[goal]}${done ? ', not proved lowest' : ''}`;
 }
 
 function figuresOf(found: BestFound, minutes: number): PlanFigures | null {
@@ -54,17 +54,17 @@ function PlanRow({ name, figures, least, onAdopt }: RowProps) {
         <td key={key} className="px-2 text-right">
           {figures ? figures[key] : '–'}
           {figures && least && figures[key] === least[key] ? (
-            <span className="text-tip" title="the least of these">
+            <span className="text-tip" title="lowest of these">
               {' '}
-              ✓<span className="sr-only"> least of these</span>
+              ✓<span className="sr-only"> lowest of these</span>
             </span>
           ) : null}
         </td>
       ))}
       <td className="px-1 text-right">
         {onAdopt && figures && (
-          <button type="button" className="button" aria-label={`Take it: ${name}`} onClick={onAdopt}>
-            Take it
+          <button type="button" className="button" aria-label={`Use this plan: ${name}`} onClick={onAdopt}>
+            Use this plan
           </button>
         )}
       </td>
@@ -88,7 +88,7 @@ export function PlansCard({ plan, onEdit, onClose }: PlansCardProps) {
       : null;
   const running = search.kind === 'running';
   return (
-    <CardFrame title="Plans side by side" onClose={onClose}>
+    <CardFrame title="Compare plans" onClose={onClose}>
       <table className="figures w-full border-collapse text-[17px]">
         <TableHead names={['plan', 'blocks', 'cuts', 'straps', 'saw, min']} bare={1} />
         <tbody>
@@ -144,13 +144,13 @@ export function PlansCard({ plan, onEdit, onClose }: PlansCardProps) {
           </button>
         )}
         <span className="text-sm text-quiet">
-          Hands, bonds and cuts are chosen anew; the house rule “The best plan has the fewest …” says what
-          counts first.
+          The search picks new corner hands, bonds and cuts. The house rule “The best plan has the fewest …”
+          sets what counts first.
         </span>
       </div>
       <div aria-live="polite" className="mt-1 text-sm">
         {search.kind === 'nothing' && <p className="text-stop">{search.why}</p>}
-        {stale && <p>The plan has changed since the search; search again for this one.</p>}
+        {stale && <p>The plan changed after the search. Search again.</p>}
         {search.kind === 'stopped' && !stale && <p>Stopped: this is the best so far.</p>}
         {found && !stale && !running && (
           <ul>

@@ -89,7 +89,7 @@ export function StrapCard(props: StrapTableProps & { readonly onClose: () => voi
   const { joints, onClose } = props;
   return (
     <CardFrame title={`Strap list: ${String(joints.length)} joints, both faces`} onClose={onClose}>
-      {joints.length === 0 ? <p>No joint needs a strap.</p> : <StrapTable {...props} />}
+      {joints.length === 0 ? <p>No joint needs strapping.</p> : <StrapTable {...props} />}
     </CardFrame>
   );
 }

@@ -97,7 +97,7 @@ export function WallCard({ job, worked, wall, onClose }: WallCardProps) {
                 }}
                 onLeave={endMerge}
               />
-              <p className="text-sm text-quiet">Drag its mark on the strip; it keeps clear of the webs.</p>
+              <p className="text-sm text-quiet">Drag its mark on the strip. It snaps clear of webs.</p>
             </div>
           )}
           {row.bond?.kind === 'running' && row.bond.cuts && (
@@ -108,7 +108,7 @@ export function WallCard({ job, worked, wall, onClose }: WallCardProps) {
                 change({ bond: null });
               }}
             >
-              Chosen cuts: back to the usual rule
+              Use the usual cuts again
             </button>
           )}
         </div>
@@ -124,7 +124,7 @@ export function WallCard({ job, worked, wall, onClose }: WallCardProps) {
                   change({ lead: lead === 'starting-wall' || lead === 'ending-wall' ? lead : null });
                 }}
               >
-                <option value="">as the house rule says</option>
+                <option value="">by the house rule</option>
                 <option value="starting-wall">on {wall.name}</option>
                 <option value="ending-wall">on {before.name}</option>
               </select>
