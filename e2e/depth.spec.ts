@@ -7,6 +7,8 @@ import {
   test,
   typeWalls,
   flatHatchery,
+  noticeOf,
+  openNoticesOf,
 } from './support/page';
 
 test('a stepped footing, a lower top and a height are set, drawn to scale and kept', async ({ page }) => {
@@ -25,7 +27,7 @@ test('a stepped footing, a lower top and a height are set, drawn to scale and ke
   await card.getByRole('button', { name: 'Footing step' }).click();
   await card.getByLabel('footing step 1: how far from A').fill('20');
   await card.getByLabel('footing step 1: by how much').fill('30in');
-  await expect(page.getByText('Walked round once, the footing steps end 2′ 6″ higher')).toBeVisible();
+  await expect(noticeOf(page, 'steps-not-home').getByText(/2′ 6″ higher/)).toBeVisible();
   await card.getByLabel('footing step 1: by how much').fill('32in');
   await card.getByLabel('Top of A–B').click();
   await page
@@ -113,7 +115,7 @@ test('plans stand side by side; the best found is adopted, undone, and a search 
   expect(Number(blocks)).toBeLessThan(224);
   await row.getByRole('button', { name: 'Use this plan: Best found' }).click();
   await expect(page.getByRole('button', { name: `Straight blocks to buy: ${blocks}. Why?` })).toBeVisible();
-  await expect(card.getByText('The plan has changed since the search', { exact: false })).toBeVisible();
+  await expect(card.getByText('The plan changed after the search', { exact: false })).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(page.getByRole('button', { name: 'Straight blocks to buy: 224. Why?' })).toBeVisible();
 });
@@ -166,9 +168,10 @@ test('a wall is bent to a curve, an inside wall meets another, and a pour is ord
     .nth(1)
     .click();
   await expect(page.getByText('Closed: gap 0')).toBeVisible();
-  await expect(page.getByText(/relief cuts in the other face of every block/)).toBeVisible();
+  await openNoticesOf(page, 'Courses');
+  await expect(noticeOf(page, 'curved')).toBeVisible();
   await page.getByLabel(/^Radius of/).fill('3');
-  await expect(page.getByText(/misses A by|bend to 4′ at the tightest/).first()).toBeVisible();
+  await expect(page.getByText(/misses A by|bend no tighter than 4′/).first()).toBeVisible();
   await page.getByLabel(/^Radius of/).fill('10');
   await page.getByRole('button', { name: 'Another outline or inside wall' }).click();
   await page.getByRole('checkbox', { name: 'closed: returns to its first corner' }).last().uncheck();

@@ -1,5 +1,14 @@
 import { readFileSync } from 'node:fs';
-import { demoCopy, expect, expectAccessible, openNewJob, saved, test, typeWalls } from './support/page';
+import {
+  demoCopy,
+  expect,
+  expectAccessible,
+  openNewJob,
+  saved,
+  test,
+  typeWalls,
+  noticeOf,
+} from './support/page';
 
 const DEMO = '/jobs/sorrel-fork-hatchery';
 
@@ -17,12 +26,12 @@ test('the footing is given, chalked, squared, levelled and looked at; all of it 
   await expect(page.getByRole('img', { name: /outer chalk line 5 1\/2″/ })).toBeVisible();
   await page.getByLabel('Width of the footing', { exact: true }).fill('20in');
   await expect(page.getByRole('img', { name: /outer chalk line 3 1\/2″/ })).toBeVisible();
-  await page.getByLabel('How far A–B stands off').fill('out 5in');
+  await page.getByLabel('How far A–B is off').fill('out 5in');
   await expect(page.getByText('The outside chalk line runs 1 1/2″ off the footing')).toBeVisible();
-  await page.getByRole('button', { name: 'Stand it in the middle' }).click();
+  await page.getByRole('button', { name: 'Center it' }).click();
   await expect(page.getByText('off the footing. Move the wall')).toBeHidden();
   await page.getByLabel('Width of the footing', { exact: true }).fill('12in');
-  await expect(page.getByText('it hangs over').first()).toBeVisible();
+  await expect(noticeOf(page, 'narrower-than-wall').first()).toBeVisible();
   await page.getByLabel('Width of the footing', { exact: true }).fill('24in');
   await page.getByRole('button', { name: /^Concrete in it/ }).click();
   await expect(page.getByText('concrete in the footing:', { exact: false })).toBeVisible();

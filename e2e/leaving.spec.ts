@@ -107,14 +107,14 @@ test('a stage whose script cannot be fetched says so, and the rest goes on', asy
   await page.route('**/_astro/SteelStage*.js', (route) => route.abort());
   await openNewJob(page, 'No steel');
   await page.getByRole('button', { name: /Steel/ }).click();
-  await expect(page.getByRole('alert')).toContainText('could not be fetched');
+  await expect(page.getByRole('alert')).toContainText('could not be loaded');
   await page.getByRole('button', { name: /Outline/ }).click();
   await rename(page, 'Still here');
   await saved(page);
   await page.getByRole('button', { name: /Steel/ }).click();
-  await expect(page.getByRole('alert')).toContainText('could not be fetched');
+  await expect(page.getByRole('alert')).toContainText('could not be loaded');
   await page.unroute('**/_astro/SteelStage*.js');
   await page.getByRole('button', { name: 'Try again' }).click();
-  await expect(page.getByText('could not be fetched')).toBeHidden();
+  await expect(page.getByText('could not be loaded')).toBeHidden();
   await expect(page.getByText('Fetching the steel')).toBeHidden();
 });

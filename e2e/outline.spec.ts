@@ -107,15 +107,18 @@ test('walls too short, crossing walls and odd courses stop with a sentence, and 
   await openNewJob(page, 'Broken on purpose');
   await typeWalls(page, ['26', `5' 3"`, '26', `5' 3"`]);
   await expect(noticeOf(page, 'too-short-for-corners')).toBeVisible();
-  await page.getByRole('button', { name: 'Courses', exact: true }).click();
+  await page
+    .getByRole('navigation', { name: 'Stages' })
+    .getByRole('button', { name: /^Courses/ })
+    .click();
   await expect(page.getByRole('heading', { name: 'No courses yet' })).toBeVisible();
   await page.getByRole('button', { name: /^Outline/ }).click();
   await page.getByLabel('Number of courses').fill('0');
-  await expect(page.getByText('0 courses cannot be laid; give a whole number from 1 to 60.')).toBeVisible();
+  await expect(noticeOf(page, 'courses-out-of-range').getByText(/from 1 to 60/)).toBeVisible();
   await page.getByLabel('Length of A–B').fill('0');
-  await expect(page.getByText('A wall must be longer than nothing')).toBeVisible();
+  await expect(noticeOf(page, 'length-not-positive')).toBeVisible();
   await page.getByLabel('Length of A–B').fill('1001 m');
-  await expect(page.getByText(/longer than a wall can be/)).toBeVisible();
+  await expect(noticeOf(page, 'length-too-long')).toBeVisible();
   await page.getByLabel('Length of A–B').fill('a mile');
   await expect(page.getByText('“a mile” cannot be read as a length.', { exact: false })).toBeVisible();
   await saved(page);

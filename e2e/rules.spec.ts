@@ -36,10 +36,11 @@ test('a house rule is changed, plans the wall again, and goes back to its defaul
   await expect(page.getByText('Closed: gap 0')).toBeVisible();
   await page.keyboard.press('r');
   await dialog
-    .getByRole('button', { name: /use the default again/ })
+    .getByRole('button', { name: /Use the default again/i })
     .first()
     .click();
   await dialog.getByRole('button', { name: 'Close' }).click();
+  await openNoticesOf(page, 'Courses');
   await expect(strap).toBeVisible();
 });
 

@@ -47,7 +47,7 @@ test('a zone has rules of its own, and a lesser bar is told', async ({ page }) =
   await zones.getByLabel('What differs in the Low').selectOption({ label: 'Size' });
   await zones.getByRole('combobox', { name: 'Horizontals: Size', exact: true }).selectOption('10M');
   await expect(noticeOf(page, 'steel-less-steel').getByText(/10M instead of #4/)).toBeVisible();
-  await zones.getByRole('button', { name: 'Take the Low out' }).click();
+  await zones.getByRole('button', { name: 'Remove the Low' }).click();
   await expect(page.getByText(/10M in place of #4/)).toHaveCount(0);
 });
 
@@ -86,7 +86,7 @@ test('bars are seen by course, in the schedule and as stock; every mass opens it
   await expect(page.getByRole('tab', { name: 'By course' })).toHaveAttribute('aria-selected', 'true');
   await expect(page.getByRole('img', { name: /^Section of wall A–B/ })).toBeVisible();
   // What is drawn thick is said in words too, and a depth is in inches like the cover beside it.
-  await expect(page.getByText('soil pulls on the inside face, drawn thick')).toBeVisible();
+  await expect(page.getByText('soil puts the inside face in tension, drawn thick')).toBeVisible();
   await expect(page.getByLabel('Bending by the soil')).toContainText(/\d″ from the compressed face/);
   await expect(page.getByRole('row', { name: /^with the footing/ })).toContainText('dowel');
   await page.getByRole('tab', { name: 'Bending schedule' }).click();

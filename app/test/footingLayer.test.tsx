@@ -109,7 +109,7 @@ describe('drawings of the footing', () => {
     const suggested = worked.footing.square.rectangles.flatMap((each) => each.diagonals);
     const svg = renderToStaticMarkup(<SquareDrawing worked={worked} suggested={suggested} moves={moves} />);
     expect([...svg.matchAll(/<line/g)]).toHaveLength(4);
-    expect(svg).toContain('stand off');
+    expect(svg).toContain('off square');
     for (const [, x = '0'] of svg.matchAll(/[ML]([\d.-]+) /g)) {
       expect(Number(x)).toBeGreaterThan(0);
       expect(Number(x)).toBeLessThan(300);

@@ -31,7 +31,7 @@ describe('figures of a family', () => {
     expect(readFamily(leg).ok).toBe(true);
   });
 
-  it('that may be empty are left out, with what is left empty round them', () => {
+  it('that may be empty are left out, with what is left over empty round them', () => {
     const [module] = files;
     if (!module) throw new Error('no family');
     const half = withFigure(module, 'halfHeight', undefined);

@@ -126,7 +126,7 @@ describe('the openings sheet', () => {
     for (const name of ['Grow-out window', 'Office window', 'Service door', 'Roll-up door', 'Loft ledger']) {
       expect(html).toContain(name);
     }
-    expect(html).toContain('least possible, proved');
+    expect(html).toContain('lowest possible, proved');
     const off = applyEdit(demo, { kind: 'set-opening', opening: 'opening-1', change: { at: '2ft' } });
     expect(sheet(off)).toContain('Left out, see the notices: Grow-out window.');
     expect(sheet({ ...demo, openings: [], inserts: [] })).toContain('No openings yet.');

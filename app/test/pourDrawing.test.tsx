@@ -199,7 +199,7 @@ describe('words of the pour', () => {
     expect(said).toContain(`${toCubicYards(pour.volumes.ordered.value).toFixed(2)} yd³ for 2027-04-14`);
     expect(said).toContain('first truck at 07:30');
     expect(said).toMatch(/slump 6 in/);
-    expect(said).toMatch(/no water without a word from us/);
+    expect(said).toMatch(/No water added/);
     const one = pourOf({ ...demo, pours: [{ id: 'pour-1', toCourse: 1, top: 'full' }] });
     expect(phoneText(one, demo)[1]).toBe('1 load.');
   });
@@ -210,7 +210,7 @@ describe('the parts of the pour', () => {
     const drawn = html(<LiftsPanel {...panel} walls={walls} set={nothing} />);
     for (const { name } of pour.volumes.walls) expect(drawn).toContain(`>${name}</th>`);
     expect(drawn.match(/Concrete in lift \d/g)).toHaveLength(pour.lifts.length);
-    expect(drawn).toContain(`in the order of a lift (${String(pour.route.length)} places)`);
+    expect(drawn).toContain(`in order (${String(pour.route.length)} places)`);
     expect(drawn).not.toContain('Lifts set by hand, from');
     const hand = ruled(['pour.lifts', 'by-hand']);
     expect(
@@ -227,7 +227,7 @@ describe('the parts of the pour', () => {
     const chute = ruled(['pour.method', 'chute']);
     expect(
       html(<OrderPanel {...panel} job={jobOf(chute)} pour={pourOf(chute)} walls={walls} set={nothing} />),
-    ).toMatch(/It is moved \d+ times/);
+    ).toMatch(/Moved during the pour \d+ times/);
   });
 
   it('tell the mix, and when the slump is not usual for the method', () => {
@@ -239,7 +239,7 @@ describe('the parts of the pour', () => {
   });
 
   it('tell the pressure: reported only, inside, over, or none at all', () => {
-    expect(html(<PressurePanel {...panel} />)).toContain('No stated capacity: reported only.');
+    expect(html(<PressurePanel {...panel} />)).toContain('No capacity entered: shown, not checked.');
     const pressing = pour.pressing;
     if (!pressing) throw new Error('no pressure');
     const stated = (capacity: number, fastest: number | 'any' | 'none'): string =>
@@ -249,12 +249,12 @@ describe('the parts of the pour', () => {
           pour={{ ...pour, pressing: { ...pressing, capacity, fastest, shortestLifts: [20, 30] } }}
         />,
       );
-    expect(stated(pressing.judged + 1, 14)).toContain('The planned pace is inside it.');
-    expect(stated(pressing.judged - 1, 9)).toContain('The planned pace is over it.');
+    expect(stated(pressing.judged + 1, 14)).toContain('The planned pace is within that.');
+    expect(stated(pressing.judged - 1, 9)).toContain('The planned pace is over that.');
     expect(stated(1e6, 'any')).toContain('Any rate');
-    expect(stated(1e3, 'none')).toContain('Even the slowest pour presses harder');
+    expect(stated(1e3, 'none')).toContain('Even the slowest pour is over');
     expect(html(<PressurePanel {...panel} pour={{ ...pour, pressing: null }} />)).toContain(
-      'No pressure can be told',
+      'No pressure to show',
     );
   });
 
@@ -272,13 +272,13 @@ describe('the parts of the pour', () => {
 
   it('tell what is still to be seen', () => {
     expect(html(<ReadyList job={jobOf(demo)} pour={pour} />)).toContain(
-      `${String(pour.ready.length)} of ${String(pour.ready.length)} still to be seen.`,
+      `${String(pour.ready.length)} of ${String(pour.ready.length)} left to check.`,
     );
     const seen = applyEdit(demo, {
       kind: 'pour',
       change: { of: 'pour', pour: 'pour-1', change: { ready: pour.ready.map((item) => item.id) } },
     });
-    expect(html(<ReadyList job={jobOf(seen)} pour={pourOf(seen)} />)).toContain('Everything has been seen.');
+    expect(html(<ReadyList job={jobOf(seen)} pour={pourOf(seen)} />)).toContain('Everything is checked.');
   });
 });
 
@@ -318,8 +318,8 @@ describe('the rehearsal', () => {
 
   it('shows where the day stands, what was thrown in, and how it ends', () => {
     const words = drawn();
-    expect(words).toContain('called off: bulkheads where it stopped');
-    expect(words).toContain('Take Lightning at 07:50 out');
+    expect(words).toContain('called off: bulkheads where the concrete stopped');
+    expect(words).toContain('Remove Lightning at 07:50');
     expect(words).toMatch(/<strong>07:48<\/strong>/);
   });
 
@@ -327,8 +327,8 @@ describe('the rehearsal', () => {
     const busy = drawn({ state: { kind: 'odds', done: 2500 } });
     expect(busy).toMatch(/<progress[^>]*value="0\.25"/);
     expect(busy).toContain('Stop');
-    expect(drawn({ state: { kind: 'stopped' } })).toContain('Stopped; what was found before stands.');
-    expect(drawn({ state: { kind: 'broken' } })).toContain('That broke; nothing was changed.');
+    expect(drawn({ state: { kind: 'stopped' } })).toContain('Stopped. Earlier results still hold.');
+    expect(drawn({ state: { kind: 'broken' } })).toContain('That failed. Nothing was changed.');
   });
 
   it('tells what else would help where no trucks come well, and what cannot be planned', () => {
@@ -361,8 +361,8 @@ describe('the rehearsal', () => {
     });
     expect(words).toContain('By conveyor instead');
     expect(words).toContain('forms over their capacity 2 %');
-    expect(words).toContain('Plan it so: Loads of 6 yd³');
-    expect(words).toMatch(/Three equal lifts<\/strong>: the pour cannot be planned so/);
+    expect(words).toContain('Use this: Loads of 6 yd³');
+    expect(words).toMatch(/Three equal lifts<\/strong>: not possible/);
   });
 
   it('tells the best trucks with the reason, and why 30 minutes are too tight', () => {
@@ -394,9 +394,9 @@ describe('the rehearsal', () => {
     );
     expect(words).toContain('Best: 4 trucks, one every 60 min');
     expect(words).toMatch(/Off the chute a full truck takes the crew \d+ min/);
-    expect(words).toMatch(/at 30 min each truck waits \d+ min longer than the one before it/);
-    expect(words).toContain('Order them so');
-    expect(words).not.toContain('has changed since');
+    expect(words).toMatch(/at 30 min each truck waits \d+ min longer than the last/);
+    expect(words).toContain('Use this plan');
+    expect(words).not.toContain('The pour has changed');
   });
 
   it('draws every load, and the minutes in which nobody placed', () => {
@@ -448,7 +448,7 @@ describe('on paper', () => {
   it('plates and bolts have every station and the rules behind them', () => {
     const drawn = html(<TopSheet {...sheetJob} worked={worked} />);
     expect(drawn).toContain(`${String(worked.topoff.bolts.value)} anchor bolts`);
-    expect(drawn).toContain('Anchor bolts stand at most 72″ apart.');
+    expect(drawn).toContain('Anchor bolts are at most 72″ apart.');
   });
 });
 
@@ -504,6 +504,6 @@ describe('the stand-ins', () => {
       ],
     };
     const drawn = html(<CoursesSheet {...sheetJob} plan={storeys} worked={work(storeys)} />);
-    expect(drawn).toContain('to the middle of its last block, bars standing 2′ 6″ out');
+    expect(drawn).toContain('to the middle of its last block, bars sticking out 2′ 6″');
   });
 });

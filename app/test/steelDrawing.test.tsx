@@ -128,7 +128,7 @@ describe('a course from above with its bars', () => {
   });
 });
 
-describe('the reinforcement table', () => {
+describe('the code table', () => {
   const job = (plan: Plan) => ({ plan, edit: () => undefined, endMerge: () => undefined, id: 'j' }) as never;
   const html = (plan: Plan): string => {
     const own = work(plan);
@@ -140,17 +140,17 @@ describe('the reinforcement table', () => {
     expect(html(demo)).toContain('Invented sample, not to build by');
   });
 
-  it('names the walls that no row covers, and those of whose soil nobody has said anything', () => {
+  it('names the walls that no row covers, and those of whose soil not set anything', () => {
     const deep = applyEdit(demo, { kind: 'set-soil', wall: 'wall-1', change: { backfill: '9ft' } });
     const unsaid = applyEdit(deep, { kind: 'set-soil', wall: 'wall-2', change: { backfill: null } });
     expect(html(unsaid)).toMatch(/no row covers 9′ 4″ of wall with 9′ of soil at 45/);
-    expect(html(unsaid)).toContain('how high its soil stands is not said');
+    expect(html(unsaid)).toContain('its soil height is missing');
   });
 
   it('without one asks for rows and offers nothing to save', () => {
     const bare = html(applyEdit(demo, { kind: 'put-table', table: null }));
     expect(bare).not.toContain('reinforcement.csv');
-    expect(bare).toContain('Ombra ships none');
+    expect(bare).toContain('Ombra ships no table');
   });
 });
 
@@ -179,32 +179,32 @@ describe('panels of the steel', () => {
     for (const own of worked.steel.stock) {
       expect(html).toContain(`Stock of ${own.size}`);
     }
-    expect(html).toContain('12 ways to cut a bar tried');
+    expect(html).toContain('12 cutting patterns tried');
     expect(html).toMatch(/ends left over, the longest/);
     const [open, proved] = [false, true].map((is) => {
       const own = worked.steel.stock[0] as StockOfSize;
       return proofText({ ...own, proved: is, bound: own.lengths.length - (is ? 0 : 2) });
     });
-    expect(open).toMatch(/at the least; 2 more than that, not proved/);
-    expect(proved).toBe('Least possible, proved.');
+    expect(open).toMatch(/at least; 2 over that, not proved/);
+    expect(proved).toBe('Lowest possible, proved.');
   });
 
   it('say when steel goes in, and of how many', () => {
     expect(momentText({ course: 0, when: 'in' })).toBe('with the footing');
     expect(momentText({ course: 4, when: 'before' })).toBe('before course 4');
-    expect(momentText({ course: 6, when: 'after' })).toBe('once course 6 is laid');
+    expect(momentText({ course: 6, when: 'after' })).toBe('after course 6');
     expect([barName('dowel'), barName('dowel', 85)]).toEqual(['dowel', 'dowels']);
   });
 
   it('screen only walls that are held at the top with soil against them', () => {
     const capacity = worked.steel.sections.find((each) => each.wall === 'wall-1')?.capacity ?? undefined;
     const html = renderToStaticMarkup(<CapacityCard capacity={capacity} units="imperial" />);
-    expect(html).toContain('a screening, not a design');
+    expect(html).toContain('a quick check, not a design');
     expect(html).toMatch(/\d+ %/);
     const metric = renderToStaticMarkup(<CapacityCard capacity={capacity} units="metric" />);
     expect(metric).toContain('kN·m a metre');
     expect(renderToStaticMarkup(<CapacityCard capacity={undefined} units="imperial" />)).toContain(
-      'a matter for',
+      'for the engineer',
     );
   });
 });

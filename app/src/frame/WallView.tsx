@@ -69,13 +69,19 @@ export function WallView({
     onPlace({ wall: id, piece: null });
   };
   return (
-    <div className="grid grow grid-cols-[232px_minmax(0,1fr)] max-md:grid-cols-1">
+    <div
+      className={`grid grow max-md:grid-cols-1 ${place.folded ? 'grid-cols-[44px_minmax(0,1fr)]' : 'grid-cols-[232px_minmax(0,1fr)]'}`}
+    >
       <WallsAside
         job={job}
         worked={worked}
         walls={walls}
         chosen={wall?.id ?? null}
         stage={stage}
+        folded={place.folded}
+        onFold={(folded) => {
+          onPlace({ folded });
+        }}
         heading={heading}
         figure={figure}
         {...(bases ? { bases } : {})}

@@ -24,7 +24,7 @@ export const KEYS: readonly { readonly keys: string; readonly does: string }[] =
   { keys: 'N', does: 'Openings: type a new one' },
   { keys: '← → ↑ ↓', does: 'On the selected opening: move it by one mark (Shift: 1/16″)' },
   { keys: 'Delete', does: 'On the selected opening: remove it' },
-  { keys: 'F', does: 'Flip the strip: seen from inside or outside' },
+  { keys: 'F', does: 'Flip the strip: inside or outside' },
   { keys: 'Esc', does: 'Close the open card' },
   { keys: 'Ctrl Z', does: 'Undo (Cmd Z on a Mac)' },
   { keys: 'Ctrl Shift Z', does: 'Redo' },

@@ -8,6 +8,10 @@ export interface Place {
   readonly face: 'inside' | 'outside';
   /** Pixels per metre on the strip; null fits the wall's height to the view. */
   readonly zoom: number | null;
+  /** Height of the walls on the strip in pixels; null as each stage has it. */
+  readonly tall: number | null;
+  /** Whether walls and notices on the left are folded away. */
+  readonly folded: boolean;
   /** Pixels scrolled along the strip. */
   readonly scroll: number;
   /** The figure whose why card is open. */
@@ -44,6 +48,8 @@ const START: Place = {
   piece: null,
   face: 'inside',
   zoom: null,
+  tall: null,
+  folded: false,
   scroll: 0,
   figure: null,
   panels: {},

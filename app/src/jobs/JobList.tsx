@@ -9,6 +9,7 @@ import {
   setRemoved,
 } from '../job/server';
 import { Bin } from './Bin';
+import { Examples } from './Examples';
 import { JobRows, nameOf } from './JobRows';
 import { useJobPages } from './useJobPages';
 
@@ -196,6 +197,11 @@ export function JobList({ first, inBin }: JobListProps) {
             : 'No job with this name.'}
         </p>
       )}
+      <Examples
+        onOpen={async (text) => {
+          open(await makeJobFromFile(text));
+        }}
+      />
       <button
         type="button"
         className="button plain mt-8"

@@ -1,5 +1,7 @@
 import type { ReactNode } from 'react';
 import type { ListedJob } from '../job/server';
+import { ChangedAt } from './ChangedAt';
+import { JobGlance } from './JobGlance';
 
 interface JobRowsProps {
   readonly label: string;
@@ -11,27 +13,28 @@ interface JobRowsProps {
 
 export const nameOf = (job: ListedJob): string => job.name || 'Job without a name';
 
-/** Jobs, one a row: the name opens it. */
+/** Jobs, one a row: the name opens it; beside it what it comes to, and when it was changed. */
 export function JobRows({ label, jobs, gone, action }: JobRowsProps) {
   return (
     <ul className="mt-4" aria-label={label}>
       {jobs.map((job) => (
-        <li key={job.id} className="flex items-center gap-4 border-b border-line py-2">
-          {gone.has(job.id) ? (
-            <span className="min-w-0 grow text-lg break-words text-quiet">
-              <s>{nameOf(job)}</s> removed
-            </span>
-          ) : (
-            <a
-              href={`/jobs/${job.id}`}
-              className="min-w-0 grow text-lg font-semibold break-words underline decoration-line underline-offset-4 hover:decoration-chalk"
-            >
-              {nameOf(job)}
-            </a>
-          )}
-          <time dateTime={job.updatedAt} className="figures text-quiet">
-            {job.updatedAt.slice(0, 16).replace('T', ' ')} UTC
-          </time>
+        <li key={job.id} className="flex flex-wrap items-center gap-x-4 border-b border-line py-1">
+          <span className="min-w-56 grow basis-0">
+            {gone.has(job.id) ? (
+              <span className="block text-lg break-words text-quiet">
+                <s>{nameOf(job)}</s> removed
+              </span>
+            ) : (
+              <a
+                href={`/jobs/${job.id}`}
+                className="block text-lg font-semibold break-words underline decoration-line underline-offset-4 hover:decoration-chalk"
+              >
+                {nameOf(job)}
+              </a>
+            )}
+            <ChangedAt at={job.updatedAt} />
+          </span>
+          {!gone.has(job.id) && <JobGlance key={job.updatedAt} job={job.id} />}
           {action(job, gone.has(job.id))}
         </li>
       ))}

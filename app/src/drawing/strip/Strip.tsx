@@ -13,6 +13,7 @@ import { SeamHandles } from './SeamHandles';
 import { StoryPole } from './StoryPole';
 import { StripDrawing, StripPatterns } from './StripDrawing';
 import type { StripView } from './StripView';
+import { TallHandle } from './TallHandle';
 import { Tape } from './Tape';
 import {
   type StripFrame,
@@ -44,14 +45,18 @@ interface StripProps extends Omit<StripView, 'frame'> {
 const FITTED_HEIGHT = 178;
 /** The same where a stage draws below the walls. */
 const FITTED_ABOVE = 96;
+/** Room for letters and tape around the walls. */
+const ROUND = 110;
+/** A low wall is not drawn larger than this unless asked for, in pixels a metre. */
+const USUAL_MOST = 90;
 const ZOOM_STEP = 1.3;
 /** Shortest and longest metre on the strip, in pixels. */
 const ZOOM_LIMITS = [4, 400] as const;
 
 /** Pixels per metre that show the wall's whole height. */
-const fittedZoom = (worked: WorkedPlan, height: number): number => {
+const fittedZoom = (worked: WorkedPlan, height: number, most: number): number => {
   const metres = worked.courses.height / NANOMETRES_PER_METRE;
-  return Math.min(90, height / Math.max(metres, 0.1));
+  return Math.min(most, height / Math.max(metres, 0.1));
 };
 
 const clampZoom = (zoom: number): number => Math.min(ZOOM_LIMITS[1], Math.max(ZOOM_LIMITS[0], zoom));
@@ -59,7 +64,8 @@ const clampZoom = (zoom: number): number => Math.min(ZOOM_LIMITS[1], Math.max(ZO
 /** The whole perimeter unrolled into one elevation, true to scale, between story pole and tape. */
 export function Strip({ worked, plan, place, onPlace, onEdit, lit, below, over }: StripProps) {
   const [pointed, setPointed] = useState<ReturnType<typeof wallAt>>(null);
-  const zoom = place.zoom ?? fittedZoom(worked, below ? FITTED_ABOVE : FITTED_HEIGHT);
+  const tall = place.tall ?? (below ? FITTED_ABOVE : FITTED_HEIGHT);
+  const zoom = place.zoom ?? fittedZoom(worked, tall, place.tall === null ? USUAL_MOST : ZOOM_LIMITS[1]);
   const frame = useMemo(
     () => stripFrame(worked.shell, worked.courses, zoom / NANOMETRES_PER_METRE, place.face),
     [worked.shell, worked.courses, zoom, place.face],
@@ -155,7 +161,8 @@ export function Strip({ worked, plan, place, onPlace, onEdit, lit, below, over }
       </div>
       <div
         ref={scroller}
-        className="relative max-h-[46vh] cursor-grab overflow-auto border-y border-line active:cursor-grabbing"
+        className="relative cursor-grab overflow-auto border-y border-line active:cursor-grabbing"
+        style={{ maxHeight: `max(46vh, ${String(tall + ROUND)}px)` }}
         // A scrolling region must be reachable by keyboard.
         // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
         tabIndex={0}
@@ -242,6 +249,12 @@ export function Strip({ worked, plan, place, onPlace, onEdit, lit, below, over }
           </div>
         </div>
       </div>
+      <TallHandle
+        tall={tall}
+        onTall={(next) => {
+          onPlace({ tall: next, zoom: null });
+        }}
+      />
     </section>
   );
 }

@@ -6,13 +6,25 @@ import { SetAsideForm } from './SetAsideForm';
 import { SEVERITY_LOOKS } from './severity';
 
 /** A line for a cause. One place is told at once; of several the line says where, and opens to each. */
-export function NoticeLine({ group, onEdit, onGo }: NoticeActions & { readonly group: NoticeGroup }) {
+export function NoticeLine({
+  group,
+  from,
+  onEdit,
+  onGo,
+}: NoticeActions & {
+  readonly group: NoticeGroup;
+  /** The stage that it belongs to, where that is not the shown one. */
+  readonly from?: string | undefined;
+}) {
   const [open, setOpen] = useState(false);
   const { word, colour, Icon } = SEVERITY_LOOKS[group.severity];
   const mark = (
     <>
       <Icon aria-hidden="true" size={15} className={`mr-1 inline align-[-2px] ${colour}`} />
-      <span className={`font-semibold ${colour}`}>{word}</span>{' '}
+      <span className={`font-semibold ${colour}`}>
+        {word}
+        {from === undefined ? '' : `, ${from}`}
+      </span>{' '}
     </>
   );
   const { notices } = group;

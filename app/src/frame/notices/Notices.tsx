@@ -1,7 +1,7 @@
 import { type Notice, noticeGroups, withoutAside } from '@ombra/core/kernel/notices';
 import { useMemo, useState } from 'react';
 import type { Job } from '../../job/useJob';
-import { VIEWS } from '../../stages';
+import { VIEWS, viewOf } from '../../stages';
 import { AsideList } from './AsideList';
 import { NoticeLine } from './NoticeLine';
 import type { NoticeActions } from './NoticeText';
@@ -44,8 +44,8 @@ function OtherStage({
 }
 
 /**
- * What is wrong, risky or good to know: a line for each cause. Those of the shown stage come first, with those of the whole job;
- * the other stages have a line each. What somebody has set aside is counted, and can be brought back.
+ * What is wrong, risky or good to know: a line for each cause. Those of the shown stage come first, with those of the whole job
+ * and the stops of any stage; what else other stages say has a line for each of them. What somebody has set aside is counted, and can be brought back.
  */
 export function Notices({
   job,
@@ -63,11 +63,17 @@ export function Notices({
     [notices, job.plan.setAside],
   );
   const shown = useMemo(
-    () => noticeGroups(open.filter(({ place }) => place.stage === stage || place.stage === undefined)),
+    () =>
+      noticeGroups(
+        open.filter(
+          ({ place, severity }) => place.stage === stage || place.stage === undefined || severity === 'stop',
+        ),
+      ),
     [open, stage],
   );
   const others = VIEWS.flatMap(({ id, name }) => {
-    const own = id === stage ? [] : open.filter(({ place }) => place.stage === id);
+    const own =
+      id === stage ? [] : open.filter(({ place, severity }) => place.stage === id && severity !== 'stop');
     return own.length === 0 ? [] : [{ id, name, own }];
   });
   const actions: NoticeActions = { onEdit: job.edit, onGo };
@@ -80,7 +86,12 @@ export function Notices({
       {shown.length > 0 && (
         <ul className="flex flex-col gap-2">
           {shown.map((group) => (
-            <NoticeLine key={group.id} group={group} {...actions} />
+            <NoticeLine
+              key={group.id}
+              group={group}
+              {...(group.stage === stage ? {} : { from: viewOf(group.stage)?.name })}
+              {...actions}
+            />
           ))}
         </ul>
       )}

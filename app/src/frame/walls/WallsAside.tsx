@@ -4,6 +4,7 @@ import type { Plan } from '@ombra/core/kernel/plan';
 import type { Bases } from '@ombra/core/stages/footing';
 import type { Wall } from '@ombra/core/stages/outline';
 import type { WorkedPlan } from '@ombra/core/work';
+import { PanelLeftClose, PanelLeftOpen } from 'lucide-react';
 import type { ReactNode } from 'react';
 import type { Job } from '../../job/useJob';
 import { Notices } from '../notices/Notices';
@@ -18,6 +19,8 @@ export function WallsAside({
   walls,
   chosen,
   stage,
+  folded,
+  onFold,
   heading,
   figure,
   bases,
@@ -32,6 +35,9 @@ export function WallsAside({
   readonly walls: readonly Wall[];
   readonly chosen: string | null;
   readonly stage: string;
+  /** Folded, it leaves its room to the drawing. */
+  readonly folded: boolean;
+  readonly onFold: (folded: boolean) => void;
   readonly heading: string;
   readonly figure: (wall: Wall) => string;
   readonly bases?: Bases;
@@ -42,11 +48,40 @@ export function WallsAside({
   readonly onGo: (notice: Notice) => void;
   readonly children?: ReactNode;
 }) {
+  const fold = (
+    <button
+      type="button"
+      className="button plain self-end px-1.5"
+      aria-expanded={!folded}
+      aria-label="Walls and notices"
+      title={folded ? 'Show walls and notices' : 'Fold walls and notices away'}
+      onClick={() => {
+        onFold(!folded);
+      }}
+    >
+      {folded ? (
+        <PanelLeftOpen aria-hidden="true" size={17} />
+      ) : (
+        <PanelLeftClose aria-hidden="true" size={17} />
+      )}
+    </button>
+  );
+  if (folded) {
+    return (
+      <aside
+        aria-label="Walls and notices"
+        className="flex flex-col items-center border-r border-line py-2 max-md:border-r-0"
+      >
+        {fold}
+      </aside>
+    );
+  }
   return (
     <aside
       aria-label="Walls and notices"
-      className="flex flex-col gap-4 border-r border-line p-4 max-md:border-r-0"
+      className="relative flex flex-col gap-4 border-r border-line p-4 max-md:border-r-0"
     >
+      <div className="absolute top-1 right-1 z-10">{fold}</div>
       <PlanDrawing
         shell={worked.shell}
         bases={bases}

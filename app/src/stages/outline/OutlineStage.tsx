@@ -8,6 +8,7 @@ import { Notices } from '../../frame/notices/Notices';
 import { PlanDrawing } from '../../drawing/plan/PlanDrawing';
 import type { StageProps } from '../../frame/stage';
 import { WhyCard } from '../../frame/figures/WhyCard';
+import { FirstWalls } from './FirstWalls';
 import { JobSettings } from './JobSettings';
 import { LoopSettings } from './LoopSettings';
 import { PourList } from './PourList';
@@ -60,6 +61,7 @@ function WallFigures({ plan, tally, place, onPlace }: WallFiguresProps) {
 /** The outline walked with the keyboard on the left, drawn as it is typed on the right. */
 export function OutlineStage({ job, place, onPlace, onStage }: StageProps) {
   const { plan, worked, edit, endMerge, freshId } = job;
+  const [first] = plan.loops;
   const choose = (wall: string): void => {
     onPlace({ wall });
   };
@@ -84,6 +86,9 @@ export function OutlineStage({ job, place, onPlace, onStage }: StageProps) {
             onStage('forms');
           }}
         />
+        {first && plan.loops.every(({ walk }) => walk.length === 0) && (
+          <FirstWalls loop={first.id} onEdit={edit} />
+        )}
         {plan.loops.map((loop, index) => (
           <div key={loop.id}>
             <LoopSettings

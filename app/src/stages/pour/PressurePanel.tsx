@@ -176,8 +176,8 @@ export function PressurePanel({ job, pour, open, onOpen }: PressurePanelProps) {
           <h3 className="heading">Safe pace</h3>
           {capacity === null ? (
             <p>
-              <strong>No capacity entered: shown, not checked.</strong> Take it from the form maker’s
-              manual and enter it under Forms.
+              <strong>No capacity entered: shown, not checked.</strong> Take it from the form maker’s manual
+              and enter it under Forms.
             </p>
           ) : fastest === 'none' ? (
             <p className="font-semibold text-stop">

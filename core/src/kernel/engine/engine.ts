@@ -1,4 +1,5 @@
-import type { Notice, Severity } from '../notices/notice';
+import { SEVERITIES } from '../notices/groups';
+import type { Notice } from '../notices/notice';
 import { ruleNotices } from '../notices/ruleNotices';
 import type { Plan } from '../plan/plan';
 import { type HouseRules, type RuleBook, type RuleId, layRules, valueOf, watchRules } from '../rules';
@@ -33,8 +34,6 @@ export interface Engine {
   /** What the stages have to say, the gravest first, otherwise in the trade's order. */
   readonly notices: () => readonly Notice[];
 }
-
-const ORDER: Readonly<Record<Severity, number>> = { stop: 0, check: 1, tip: 2 };
 
 /** What an engine is made of. */
 interface EngineParts<Refused> {
@@ -134,7 +133,7 @@ export function makeEngine<Refused>({ book, limits, names, works: given }: Engin
       ) as readonly Notice[];
     });
     const all = [...limits.say(admitted.problems, whole, tell), ...said, ...ruleNotices(jobRules())];
-    return [...all].sort((a, b) => ORDER[a.severity] - ORDER[b.severity]);
+    return [...all].sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity));
   };
 
   return {

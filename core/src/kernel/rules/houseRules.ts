@@ -172,7 +172,7 @@ export const showRuleLength = (length: Length, units: UnitSystem): string =>
 /**
  * A rule as it holds in this job: its sentence with the job's own value, in the job's units.
  *
- * @example stateRule('pour.allowance', rules, 'imperial') // '7 % are ordered over what the drawings hold.'
+ * @example stateRule('pour.allowance', rules, 'imperial') // 'Order 7 % more than the drawings hold.'
  */
 export function stateRule(id: RuleId, rules: HouseRules, units: UnitSystem): string {
   const rule = rules.book[id];

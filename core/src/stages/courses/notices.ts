@@ -1,6 +1,6 @@
 import { coursesRules } from './rules';
 import type { CourseFinding, Courses, StrapReason } from '.';
-import { type Length, type UnitSystem, showLength, storeLength, abs } from '../../kernel/measure';
+import { type Length, type UnitSystem, showLength, storeLength, abs, inches } from '../../kernel/measure';
 import type { Openings } from '../openings';
 import { type Notice, type NoticeTable, noticesOf } from '../../kernel/notices';
 
@@ -41,6 +41,9 @@ const ABOUT: Readonly<Record<CourseFinding['kind'], string>> = {
   straps: 'Joints to strap',
   stagger: 'Joints over joints',
 };
+
+/** A lower strip is no thicker than a saw cut: sill or head lies on the course line as far as anyone can build it. [ours] */
+const LEAST_TOLD = inches(1 / 16);
 
 const joints = (count: number): string => (count === 1 ? '1 joint' : `${String(count)} joints`);
 
@@ -142,15 +145,18 @@ function wording(
         why: coursesRules['courses.growth.perPiece'].reason,
       };
     },
-    'strip-too-low': (finding) => ({
-      key: finding.course,
-      severity: 'check',
-      where: openings.placed.find((each) => each.id === finding.opening)?.name ?? nameOf(finding.wall),
-      place: { wall: finding.wall, stage: 'openings', opening: finding.opening },
-      rule: 'courses.rip.least',
-      what: `Only a ${inInches(finding.height)} strip of course ${String(finding.course)} is left at the sill or head. Move the opening to the course line, or glue the strip to the next block.`,
-      why: coursesRules['courses.rip.least'].reason,
-    }),
+    'strip-too-low': (finding) =>
+      finding.height < LEAST_TOLD
+        ? null
+        : {
+            key: finding.course,
+            severity: 'check',
+            where: openings.placed.find((each) => each.id === finding.opening)?.name ?? nameOf(finding.wall),
+            place: { wall: finding.wall, stage: 'openings', opening: finding.opening },
+            rule: 'courses.rip.least',
+            what: `Only a ${inInches(finding.height)} strip of course ${String(finding.course)} is left at the sill or head. Move the opening to the course line, or glue the strip to the next block.`,
+            why: coursesRules['courses.rip.least'].reason,
+          },
     'rip-too-low': (finding) => ({
       key: finding.course,
       severity: 'check',

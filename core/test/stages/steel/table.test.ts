@@ -230,7 +230,7 @@ describe('rules of a zone that cannot be used', () => {
     const zone = { id: 'z', name: 'Odd', rules: { 'steel.vertical.spacing': '0in', 'steel.no.such': 1 } };
     const zoned = planOf(RECTANGLE, { ...withCourses(6), steel: { zones: [zone] } });
     expect(told(zoned, 'zone-rule-refused').map(valuesIn)).toEqual([
-      ['“Verticals stand at most … apart.”'],
+      ['“Verticals are at most … apart.”'],
       ['“steel.no.such”'],
     ]);
     const plain = planOf(RECTANGLE, withCourses(6));

@@ -1,0 +1,79 @@
+import { CircleAlert, OctagonX } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
+import { type Glance, GLANCE_SIZE } from './glance';
+
+/** Asks for a job's glance once it comes into view. */
+function useGlance(job: string) {
+  const place = useRef<HTMLSpanElement>(null);
+  const [glance, setGlance] = useState<Glance | null>(null);
+  useEffect(() => {
+    const row = place.current;
+    if (!row) return;
+    const leaving = new AbortController();
+    const watch = new IntersectionObserver((entries) => {
+      if (!entries.some((entry) => entry.isIntersecting)) return;
+      watch.disconnect();
+      // A job that cannot be worked has no glance; its name is enough to open it.
+      fetch(`/api/jobs/${job}/glance`, { signal: leaving.signal }).then(
+        async (answer) => {
+          if (answer.ok) setGlance((await answer.json()) as Glance);
+        },
+        () => undefined,
+      );
+    });
+    watch.observe(row);
+    return () => {
+      watch.disconnect();
+      leaving.abort();
+    };
+  }, [job]);
+  return { place, glance };
+}
+
+/** A job's small plan, its yards and blocks, and how many notices are open. */
+export function JobGlance({ job }: { readonly job: string }) {
+  const { place, glance } = useGlance(job);
+  const { width, height } = GLANCE_SIZE;
+  return (
+    <span ref={place} className="figures flex min-h-12 items-center gap-4 text-quiet">
+      <svg
+        width={width}
+        height={height}
+        viewBox={`0 0 ${String(width)} ${String(height)}`}
+        aria-hidden="true"
+      >
+        {glance && (
+          <>
+            <path
+              d={glance.plan}
+              className="fill-none stroke-shadow"
+              strokeWidth={3}
+              transform="translate(2 2)"
+            />
+            <path d={glance.plan} className="fill-none stroke-ink" strokeWidth={2} />
+          </>
+        )}
+      </svg>
+      <span className="w-44">
+        {glance &&
+          (glance.concrete === null
+            ? 'No walls yet'
+            : `${glance.concrete} · ${String(glance.blocks)} blocks to buy`)}
+      </span>
+      <span className="flex w-28 flex-wrap gap-x-3">
+        {glance !== null && glance.stops > 0 && (
+          <span className="text-stop">
+            <OctagonX aria-hidden="true" size={15} className="mr-1 inline align-[-2px]" />
+            {glance.stops} {glance.stops === 1 ? 'stop' : 'stops'}
+          </span>
+        )}
+        {glance !== null && glance.checks > 0 && (
+          <span className="text-check">
+            <CircleAlert aria-hidden="true" size={15} className="mr-1 inline align-[-2px]" />
+            {glance.checks} {glance.checks === 1 ? 'check' : 'checks'}
+          </span>
+        )}
+      </span>
+    </span>
+  );
+}
