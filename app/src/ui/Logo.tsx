@@ -3,7 +3,7 @@ export function Logo() {
   return (
     <a
       href="/"
-      className="figures relative text-3xl font-semibold tracking-wide"
+      className="figures relative inline-block min-h-(--target) text-3xl font-semibold tracking-wide"
       aria-label="Ombra: all jobs"
     >
       <span aria-hidden="true" className="absolute top-[3px] left-[4px] text-shadow">

@@ -26,7 +26,7 @@ export const TallyLine = ({ tally, units, open, onOpen }: TallyLineProps) => (
       <button
         key={figure.id}
         type="button"
-        className={`min-h-0! px-0.5 underline decoration-dotted underline-offset-3 ${open === figure.id ? 'bg-chalk text-on-chalk' : ''}`}
+        className={`px-0.5 underline decoration-dotted underline-offset-3 ${open === figure.id ? 'bg-chalk text-on-chalk' : ''}`}
         aria-expanded={open === figure.id}
         onClick={() => {
           onOpen(figure);

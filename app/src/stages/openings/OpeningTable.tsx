@@ -165,7 +165,7 @@ export function OpeningTable({ job, walls, placed, chosen, wall, onChoose }: Ope
                 >
                   <button
                     type="button"
-                    className="min-h-0! hover:underline"
+                    className="hover:underline"
                     onClick={() => {
                       setSort((before) =>
                         before?.by !== column.id
@@ -186,7 +186,7 @@ export function OpeningTable({ job, walls, placed, chosen, wall, onChoose }: Ope
                   </button>
                   {column.id === 'name' && openings.length > 1 && (
                     <input
-                      className="ml-2 w-26 border-b border-line bg-transparent px-1"
+                      className="ml-2 min-h-(--target) w-26 border-b border-line bg-transparent px-1"
                       aria-label="Show openings by name, wall or kind"
                       placeholder={
                         wanted === '' ? 'show …' : `${String(shown.length)} of ${String(openings.length)}`

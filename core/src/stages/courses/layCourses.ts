@@ -244,8 +244,9 @@ function layLoop(built: BuiltLoop, levels: Levels, laying: Laying, memory: Memor
     const first = rowsOf.get(place.after)?.[course - 1]?.stretches[0];
     return {
       ...place,
-      roomBefore: subtract(place.before.wall.length, last?.from ?? ZERO),
-      roomAfter: first?.to ?? place.after.wall.length,
+      // An opening that reaches the corner itself leaves it no leg: what is left before it is the wall's own.
+      roomBefore: last?.end === 'wall-end' ? subtract(place.before.wall.length, last.from) : ZERO,
+      roomAfter: first?.start === 'wall-end' ? first.to : ZERO,
     };
   };
   const heightsAt = (place: (typeof corners)[number], course: number) => {

@@ -121,6 +121,16 @@ describe('courses round openings', () => {
     );
   });
 
+  it.each([
+    ['ends', openingOf({ wall: 'w3', from: 'end', at: '1in' })],
+    ['begins', openingOf({ wall: 'w4', from: 'start', at: '1in' })],
+  ] as const)('leave nothing of the leg of an inside corner where an opening %s at it', (_, opening) => {
+    const hole = { to: 'near', width: '7 3/4in', height: '1ft 3in', sill: '0in', buck: 'vinyl' } as const;
+    const plan = worked([{ ...opening, ...hole }]);
+    expect(plan.openings.placed[0]?.worked).toBe(true);
+    expectCovered(plan);
+  });
+
   it('with the displaced volume make up the gross wall exactly', () => {
     fc.assert(
       fc.property(anyOpenings, (openings) => {
