@@ -34,7 +34,7 @@ test('braces follow the planks on hand, the side and the ground; all of it is ke
   await page.getByRole('tab', { name: 'Braces' }).click();
   await page.getByLabel('Ground inside').selectOption('loose');
   await expect(page.getByText(/Braced outside: the ground inside is too loose/)).toBeVisible();
-  await expect(page.getByText(/braced on different sides/).first()).toBeVisible();
+  await expect(noticeOf(page, 'bracing-walkway-gap')).toBeVisible();
   await saved(page);
   await page.reload();
   await expect(page.getByLabel('Ground inside')).toHaveValue('loose');

@@ -165,6 +165,7 @@ test('a new job says where to start, and its example goes with one undo', async 
 
 test('the list of jobs shows what each comes to, and opens an example', async ({ page }) => {
   await page.goto('/');
+  await page.getByLabel('Search jobs').fill('Sorrel Fork');
   const demo = page.getByRole('listitem').filter({ hasText: 'Sorrel Fork Hatchery' });
   await expect(demo).toContainText('32.09 yd³ · 213 blocks to buy');
   await expect(demo).toContainText(/ago/);

@@ -39,13 +39,13 @@ test('the footing is given, chalked, squared, levelled and looked at; all of it 
 
   // Square: the long diagonal's corner comes in.
   await page.getByRole('tab', { name: 'Square' }).click();
-  await page.getByLabel('Pulled from A to C').fill(`48' 10 1/4"`);
-  await page.getByLabel('Pulled from B to D').fill(`48' 9 1/2"`);
+  await page.getByLabel('Measured from A to C').fill(`48' 10 1/4"`);
+  await page.getByLabel('Measured from B to D').fill(`48' 9 1/2"`);
   await expect(page.getByText(/Move C .* toward D/)).toBeVisible();
-  await page.getByLabel('Pulled from A to C').fill('90ft');
-  await expect(page.getByText('A pull of 90′ cannot be')).toBeVisible();
-  await page.getByLabel('Pulled from A to C').fill(`48' 9 7/8"`);
-  await page.getByLabel('Pulled from B to D').fill(`48' 9 7/8"`);
+  await page.getByLabel('Measured from A to C').fill('90ft');
+  await expect(noticeOf(page, 'pull-impossible').getByText(/90′/)).toBeVisible();
+  await page.getByLabel('Measured from A to C').fill(`48' 9 7/8"`);
+  await page.getByLabel('Measured from B to D').fill(`48' 9 7/8"`);
   await expect(page.getByText('Every corner is where it should be.')).toBeVisible();
   await expectAccessible(page);
 
@@ -54,7 +54,7 @@ test('the footing is given, chalked, squared, levelled and looked at; all of it 
   await page.getByLabel('New reading: how far from A').fill('0');
   await page.getByLabel('New reading: on the rod').fill('4-2');
   await page.getByLabel('New reading: on the rod').press('Enter');
-  await expect(page.getByText('One reading says nothing of level')).toBeVisible();
+  await expect(noticeOf(page, 'one-reading')).toBeVisible();
   await page.getByText('file or paste').click();
   const paste = page.getByLabel(/^Paste here/);
   await paste.fill('wall, at, reading\nA-B, 50ft, 4ft');

@@ -52,7 +52,7 @@ test('an opening is typed in, follows into the courses, is nudged and kept', asy
   await expect(concrete).not.toHaveText(before ?? '');
   await expect(page.getByRole('columnheader', { name: 'bucks' })).toBeVisible();
   await page.getByRole('button', { name: /^Buck faces to fix in all courses/ }).click();
-  await expect(page.getByRole('region', { name: /^Why: Buck faces/ })).toContainText('fastened all round');
+  await expect(page.getByRole('region', { name: /^Why: Buck faces/ })).toContainText('fastened all around');
   await saved(page);
   await page.reload();
   await expect(concrete).toBeVisible();

@@ -67,11 +67,11 @@ test('the order takes side pours and loads; plant and weather are asked', async 
   await expect(page.getByText(/^2027-04-14: .* in the morning/)).toBeVisible();
   await page.getByLabel('Air, °F').fill('34');
   await page.getByLabel('Concrete, °F').fill('48');
-  await expect(page.getByText(/ask the plant for 55 °F or more/)).toBeVisible();
+  await expect(noticeOf(page, 'pour:too-cold').getByText(/55 °F/)).toBeVisible();
   await page.getByLabel('Concrete, °F').fill('250');
-  await expect(page.getByText(/Concrete of 250 °F: nobody pours at that/)).toBeVisible();
+  await expect(noticeOf(page, 'pour:temperature-absurd').getByText(/250 °F/)).toBeVisible();
   await page.getByRole('tab', { name: 'Pressure' }).click();
-  await expect(page.getByText(/No pressure can be told/)).toBeVisible();
+  await expect(page.getByText(/No pressure to show/)).toBeVisible();
   await page.getByRole('tab', { name: 'Mix and day' }).click();
   await page.getByLabel('Concrete, °F').fill('');
   await page.getByRole('tab', { name: 'Pressure' }).click();

@@ -148,6 +148,7 @@ test('removing a job can be undone', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'Remove Here and gone' }).click();
   await page.getByRole('button', { name: 'Bring Here and gone back' }).click();
+  await expect(page.getByRole('button', { name: 'Remove Here and gone' })).toBeVisible();
   await page.reload();
   await expect(page.getByRole('link', { name: 'Here and gone' })).toBeVisible();
 });

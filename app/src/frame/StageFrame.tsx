@@ -6,6 +6,7 @@ import { type ReactNode, useMemo } from 'react';
 import { panelOf } from '../job/place';
 import { Tabs } from '../ui/Tabs';
 import { WhyCard } from './figures/WhyCard';
+import { OpenNotices } from './notices/OpenNotices';
 import type { StageProps } from './stage';
 import { type AsideOf, type StripOf, WallView } from './WallView';
 import { NothingStands } from './walls/NothingStands';
@@ -99,7 +100,10 @@ export function StageFrame<Panel extends string>({
       strip={typeof strip === 'function' ? strip(figure) : strip}
       before={before}
     >
-      {typeof summary === 'function' ? summary(shown) : summary}
+      <div className="flex flex-wrap items-baseline justify-between gap-x-6">
+        {typeof summary === 'function' ? summary(shown) : summary}
+        <OpenNotices job={job} stage={stage} />
+      </div>
       <Tabs
         label={tabs.label}
         tabs={tabs.panels.map((each) => ({ id: each, name: nameOf(each) }))}

@@ -1,6 +1,10 @@
 import { CircleAlert, OctagonX } from 'lucide-react';
+import pLimit from 'p-limit';
 import { useEffect, useRef, useState } from 'react';
 import { type Glance, GLANCE_SIZE } from './glance';
+
+/** Two at a time: a browser holds six connections open to a server, and what somebody presses must not wait behind these. [ours] */
+const turn = pLimit(2);
 
 /** Asks for a job's glance once it comes into view. */
 function useGlance(job: string) {
@@ -13,13 +17,12 @@ function useGlance(job: string) {
     const watch = new IntersectionObserver((entries) => {
       if (!entries.some((entry) => entry.isIntersecting)) return;
       watch.disconnect();
-      // A job that cannot be worked has no glance; its name is enough to open it.
-      fetch(`/api/jobs/${job}/glance`, { signal: leaving.signal }).then(
-        async (answer) => {
-          if (answer.ok) setGlance((await answer.json()) as Glance);
-        },
-        () => undefined,
-      );
+      turn(async () => {
+        if (leaving.signal.aborted) return;
+        const answer = await fetch(`/api/jobs/${job}/glance`, { signal: leaving.signal });
+        if (answer.ok) setGlance(((await answer.json()) as { readonly glance: Glance | null }).glance);
+        // A job that cannot be worked has no glance; its name is enough to open it.
+      }).catch(() => undefined);
     });
     watch.observe(row);
     return () => {

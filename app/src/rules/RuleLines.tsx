@@ -1,7 +1,10 @@
 import { rulesOf } from '@ombra/core/rules';
-import type { RuleId } from '@ombra/core/kernel/rules';
+import { useState } from 'react';
 import type { Job } from '../job/useJob';
-import { RuleLine } from './RuleLine';
+import { FindField, type FormLine, RuleForm } from './RuleForm';
+
+/** With more fields than these, they can be looked for. [ours] */
+const MANY = 12;
 
 /** Some of the job's house rules in the words of a stage, to be changed there. */
 export function RuleLines({
@@ -9,23 +12,21 @@ export function RuleLines({
   lines,
 }: {
   readonly job: Pick<Job, 'plan' | 'edit'>;
-  readonly lines: readonly (readonly [name: string, id: RuleId])[];
+  readonly lines: readonly FormLine[];
 }) {
-  const rules = rulesOf(job.plan);
+  const [find, setFind] = useState('');
   return (
-    <ul>
-      {lines.map(([name, id]) => (
-        <RuleLine
-          key={id}
-          name={name}
-          id={id}
-          rules={rules}
-          units={job.plan.units}
-          onSet={(value) => {
-            job.edit({ kind: 'set-rule', rule: id, value });
-          }}
-        />
-      ))}
-    </ul>
+    <>
+      {lines.length > MANY && <FindField find={find} onFind={setFind} />}
+      <RuleForm
+        lines={lines}
+        rules={rulesOf(job.plan)}
+        units={job.plan.units}
+        find={find}
+        onSet={(rule, value) => {
+          job.edit({ kind: 'set-rule', rule, value });
+        }}
+      />
+    </>
   );
 }

@@ -14,7 +14,8 @@ import type { StageProps } from '../../frame/stage';
 import { TallyTable } from '../../frame/figures/TallyTable';
 import { WhyCard } from '../../frame/figures/WhyCard';
 import { WallView } from '../../frame/WallView';
-import { Working } from '../../frame/StageFrame';
+import { Summary, Working } from '../../frame/StageFrame';
+import { OpenNotices } from '../../frame/notices/OpenNotices';
 import { useWidth } from '../../ui/useWidth';
 import { FromAbove } from './FromAbove';
 import { LuckyLengths } from './LuckyLengths';
@@ -93,112 +94,122 @@ export function CoursesStage({ job, place, onPlace, onStage }: StageProps) {
       strip={{ lit: pointed ?? figure?.pieces ?? null, course }}
     >
       {stands && wall ? (
-        <div className="grid grid-cols-[minmax(0,1fr)_310px] gap-6 max-lg:grid-cols-[minmax(0,1fr)_280px] max-md:grid-cols-1">
-          <div className="flex min-w-0 flex-col gap-3">
-            {/* A card stands in the place of the course from above, so that the strip stays in view beside it. */}
-            {place.card === null && (
-              <section aria-label="From above" ref={element}>
-                <h2 className="heading">
-                  Course {course}, wall {wall.name}, from above
-                </h2>
-                {!worked.courses.rows.some((row) => row.wall === wall.id && row.course === course) && (
-                  <p className="py-3">
-                    {wall.name} has no block in course {course}.
+        <>
+          <div className="flex flex-wrap items-baseline justify-between gap-x-6">
+            <Summary>
+              <strong>{worked.tally.total.blocksBought.value}</strong> blocks to buy ·{' '}
+              <strong>{worked.tally.total.cut.value}</strong> cuts · <strong>{straps.length}</strong> joints
+              to strap
+            </Summary>
+            <OpenNotices job={job} stage="courses" />
+          </div>
+          <div className="grid grid-cols-[minmax(0,1fr)_310px] gap-6 max-lg:grid-cols-[minmax(0,1fr)_280px] max-md:grid-cols-1">
+            <div className="flex min-w-0 flex-col gap-3">
+              {/* A card stands in the place of the course from above, so that the strip stays in view beside it. */}
+              {place.card === null && (
+                <section aria-label="From above" ref={element}>
+                  <h2 className="heading">
+                    Course {course}, wall {wall.name}, from above
+                  </h2>
+                  {!worked.courses.rows.some((row) => row.wall === wall.id && row.course === course) && (
+                    <p className="py-3">
+                      {wall.name} has no block in course {course}.
+                    </p>
+                  )}
+                  <FromAbove
+                    worked={worked}
+                    wall={wall}
+                    course={course}
+                    face={place.face}
+                    chosen={place.piece}
+                    width={width}
+                    onChoose={(id) => {
+                      onPlace({ piece: id });
+                    }}
+                  />
+                  <p className="min-h-6 text-sm" aria-live="polite">
+                    {piece ? (
+                      describePiece(piece, walls, plan.units)
+                    ) : (
+                      <span className="text-quiet">Tap a block, or use the arrow keys.</span>
+                    )}
                   </p>
-                )}
-                <FromAbove
-                  worked={worked}
-                  wall={wall}
-                  course={course}
-                  face={place.face}
-                  chosen={place.piece}
-                  width={width}
-                  onChoose={(id) => {
-                    onPlace({ piece: id });
+                </section>
+              )}
+              {place.card === 'wall' && (
+                <WallCard key={wall.id} job={job} worked={worked} wall={wall} onClose={closeCard} />
+              )}
+              {place.card === 'plans' && <PlansCard plan={plan} onEdit={edit} onClose={closeCard} />}
+              {place.card === 'straps' && (
+                <StrapCard
+                  joints={straps}
+                  walls={walls}
+                  units={plan.units}
+                  onClose={closeCard}
+                  onGo={(joint) => {
+                    onPlace({ wall: joint.wall, course: joint.course, piece: null });
                   }}
                 />
-                <p className="min-h-6 text-sm" aria-live="polite">
-                  {piece ? (
-                    describePiece(piece, walls, plan.units)
-                  ) : (
-                    <span className="text-quiet">Tap a block, or use the arrow keys.</span>
-                  )}
-                </p>
-              </section>
-            )}
-            {place.card === 'wall' && (
-              <WallCard key={wall.id} job={job} worked={worked} wall={wall} onClose={closeCard} />
-            )}
-            {place.card === 'plans' && <PlansCard plan={plan} onEdit={edit} onClose={closeCard} />}
-            {place.card === 'straps' && (
-              <StrapCard
-                joints={straps}
-                walls={walls}
-                units={plan.units}
-                onClose={closeCard}
-                onGo={(joint) => {
-                  onPlace({ wall: joint.wall, course: joint.course, piece: null });
-                }}
-              />
-            )}
-            {figure && (
-              <WhyCard
-                key={figure.id}
-                figure={figure}
-                units={plan.units}
-                rules={rules}
-                onClose={() => {
-                  onPlace({ figure: null });
-                }}
-                onPoint={setPointed}
-              />
-            )}
-          </div>
-          <section aria-label="Tally">
-            <TallyTable
-              tally={worked.tally}
-              units={plan.units}
-              course={course}
-              open={figure?.id ?? null}
-              onOpen={openFigure}
-              onCourse={(next) => {
-                onPlace({ course: next, piece: null });
-              }}
-            />
-            <div className="no-print mt-3 flex flex-wrap gap-1.5">
-              {(
-                [
-                  ['wall', `Wall ${wall.name}`, 'w', RulerDimensionLine],
-                  ['plans', 'Compare plans', 'b', Columns3],
-                  ['straps', `Strap list (${String(straps.length)})`, 's', ListChecks],
-                ] as const
-              ).map(([card, name, key, Icon]) => (
-                <button
-                  key={card}
-                  type="button"
-                  className={`button ${place.card === card ? 'strong' : ''}`}
-                  aria-expanded={place.card === card}
-                  aria-keyshortcuts={key}
-                  onClick={() => {
-                    toggle(card);
+              )}
+              {figure && (
+                <WhyCard
+                  key={figure.id}
+                  figure={figure}
+                  units={plan.units}
+                  rules={rules}
+                  onClose={() => {
+                    onPlace({ figure: null });
                   }}
-                >
-                  <Icon aria-hidden="true" size={15} /> {name}
-                </button>
-              ))}
-              <a className="button" href={`/jobs/${job.id}/sheets/above`}>
-                From above
-              </a>
-              <a className="button" href={`/jobs/${job.id}/sheets/order`}>
-                Order list
-              </a>
+                  onPoint={setPointed}
+                />
+              )}
             </div>
-            <p className="mt-3 text-sm text-quiet">
-              A plan to check, not a design. The stamped drawings, the form maker’s manual and the local code
-              come first.
-            </p>
-          </section>
-        </div>
+            <section aria-label="Tally">
+              <TallyTable
+                tally={worked.tally}
+                units={plan.units}
+                course={course}
+                open={figure?.id ?? null}
+                onOpen={openFigure}
+                onCourse={(next) => {
+                  onPlace({ course: next, piece: null });
+                }}
+              />
+              <div className="no-print mt-3 flex flex-wrap gap-1.5">
+                {(
+                  [
+                    ['wall', `Wall ${wall.name}`, 'w', RulerDimensionLine],
+                    ['plans', 'Compare plans', 'b', Columns3],
+                    ['straps', `Strap list (${String(straps.length)})`, 's', ListChecks],
+                  ] as const
+                ).map(([card, name, key, Icon]) => (
+                  <button
+                    key={card}
+                    type="button"
+                    className={`button ${place.card === card ? 'strong' : ''}`}
+                    aria-expanded={place.card === card}
+                    aria-keyshortcuts={key}
+                    onClick={() => {
+                      toggle(card);
+                    }}
+                  >
+                    <Icon aria-hidden="true" size={15} /> {name}
+                  </button>
+                ))}
+                <a className="button" href={`/jobs/${job.id}/sheets/above`}>
+                  From above
+                </a>
+                <a className="button" href={`/jobs/${job.id}/sheets/order`}>
+                  Order list
+                </a>
+              </div>
+              <p className="mt-3 text-sm text-quiet">
+                A plan to check, not a design. The stamped drawings, the form maker’s manual and the local
+                code come first.
+              </p>
+            </section>
+          </div>
+        </>
       ) : (
         <div className="p-2">
           <h2 className="text-xl font-semibold">No courses yet</h2>

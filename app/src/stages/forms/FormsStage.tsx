@@ -85,8 +85,7 @@ function Figure({
           <input
             id={id}
             type="checkbox"
-            className="size-(--target)"
-            className="size-5 justify-self-start"
+            className="size-(--target) justify-self-start"
             checked={value === true}
             disabled={!onChange}
             onChange={(event) => {

@@ -12,9 +12,10 @@ import {
   systemsIn,
 } from '@ombra/core/stages/steel';
 import { Plus, X } from 'lucide-react';
+import { useState } from 'react';
 import { LengthField } from '../../ui/LengthField';
 import type { Job } from '../../job/useJob';
-import { RuleLine } from '../../rules/RuleLine';
+import { FindField, RuleForm } from '../../rules/RuleForm';
 import { OwnRules } from './OwnRules';
 
 interface SpecPanelProps {
@@ -315,9 +316,13 @@ function Systems({ job, rules }: Pick<SpecPanelProps, 'job'> & { readonly rules:
 export function SpecPanel({ job, walls, openings, courses, fromTable }: SpecPanelProps) {
   const { plan, edit, endMerge, freshId } = job;
   const rules = rulesOf(plan);
+  const [find, setFind] = useState('');
   return (
     <div className="grid grid-cols-[repeat(auto-fit,minmax(290px,1fr))] gap-x-6 gap-y-4">
       <Systems job={job} rules={rules} />
+      <div className="col-span-full">
+        <FindField find={find} onFind={setFind} />
+      </div>
       {SPEC.map(({ group, lines }) => (
         <section key={group} aria-label={group} className="min-w-0">
           <h3 className="heading">{group}</h3>
@@ -327,24 +332,19 @@ export function SpecPanel({ job, walls, openings, courses, fromTable }: SpecPane
               {plan.steel?.table?.name ?? ''}”; these hold for the others.
             </p>
           )}
-          <ul>
-            {lines.map(([name, id]) => (
-              <RuleLine
-                key={id}
-                name={name}
-                id={id}
-                rules={rules}
-                units={plan.units}
-                onSet={(value) => {
-                  edit({
-                    kind: 'set-rule',
-                    rule: id,
-                    value: value === defaultOf(RULES[id], plan.units) ? null : value,
-                  });
-                }}
-              />
-            ))}
-          </ul>
+          <RuleForm
+            lines={lines}
+            rules={rules}
+            units={plan.units}
+            find={find}
+            onSet={(rule, value) => {
+              edit({
+                kind: 'set-rule',
+                rule,
+                value: value === defaultOf(RULES[rule], plan.units) ? null : value,
+              });
+            }}
+          />
         </section>
       ))}
       <section aria-label="Soil" className="min-w-0">

@@ -14,7 +14,7 @@ export const STRAP_REASONS: Readonly<Record<StrapReason, string>> = {
   seam: 'common seam',
   'lapped-corner': 'corner cut from blocks',
   'mitred-corner': 'mitered corner',
-  'step-end': 'butts against a footing step',
+  'step-end': 'butts a footing step',
   'free-end': 'free end: close it with a bulkhead',
   tee: 'another wall meets it here',
   curve: 'curved wall',
@@ -110,7 +110,7 @@ function wording(
       what: 'The cuts chosen for this wall no longer add up. The usual rule cuts it instead.',
       fixes: [
         {
-          label: 'Forget the chosen cuts',
+          label: 'Drop the chosen cuts',
           edit: { kind: 'set-wall', row: finding.wall, change: { bond: null } },
         },
       ],

@@ -59,9 +59,9 @@ function chalkItems({ bases, units }: ReadyInput): readonly Item[] {
 function squareItem({ adjusted, square, units, rules }: ReadyInput): Item {
   const limit = rules.length('footing.square.limit');
   const what = square.rectangles[0]
-    ? `Square: both diagonals of ${square.rectangles.length === 1 ? 'the rectangle' : 'every rectangle'} pulled and equal.`
-    : 'Corners and diagonals pulled, each as the plan has it.';
-  if (adjusted.length === 0) return open('square', what, 'Nothing has been pulled yet.');
+    ? `Square: both diagonals of ${square.rectangles.length === 1 ? 'the rectangle' : 'every rectangle'} measured and equal.`
+    : 'Corners and diagonals measured, all as planned.';
+  if (adjusted.length === 0) return open('square', what, 'Nothing measured yet.');
   const worst = Math.max(0, ...adjusted.flatMap((loop) => loop.moves.map((move) => move.size)));
   const size = showLength(worst as typeof limit, units, { style: 'inches' });
   if (adjusted.some((loop) => !loop.agree)) {
@@ -69,7 +69,7 @@ function squareItem({ adjusted, square, units, rules }: ReadyInput): Item {
       id: 'square',
       what,
       measured: 'wrong',
-      note: 'The pulls disagree; pull again what looks wrong.',
+      note: 'The diagonals disagree. Measure again what looks wrong.',
     };
   }
   const unchecked = adjusted.every((loop) => loop.spare === 0);
@@ -77,7 +77,7 @@ function squareItem({ adjusted, square, units, rules }: ReadyInput): Item {
     id: 'square',
     what,
     measured: worst > limit ? 'wrong' : unchecked ? 'open' : 'right',
-    note: `The corner that is furthest off stands ${size} away${unchecked ? '; one more pull would check it' : ''}.`,
+    note: `The worst corner is ${size} off${unchecked ? '; one more diagonal would check it' : ''}.`,
   };
 }
 
@@ -92,7 +92,7 @@ function levelItem({ survey, bases, units, rules }: ReadyInput): Item {
       id: 'level',
       what,
       measured: 'wrong',
-      note: `${note} Out by more than ${showLength(rules.length('footing.level.most'), units, { style: 'inches' })} at ${String(survey.pastMost.length)} places: mend it first.`,
+      note: `${note} Out by more than ${showLength(rules.length('footing.level.most'), units, { style: 'inches' })} at ${String(survey.pastMost.length)} places: fix it first.`,
     };
   }
   return { id: 'level', what, measured: survey.pastLimit.length > 0 ? 'wrong' : 'right', note };
@@ -115,11 +115,11 @@ function afterItem({ after, units, rules }: ReadyInput): Item {
 function kindItems({ bases, units }: ReadyInput): readonly Item[] {
   switch (bases.kind) {
     case 'strip':
-      return [open('strip', 'Footing clean and hard enough to stand on, its keyway or dowels as drawn.')];
+      return [open('strip', 'Footing clean and hard enough to walk on, its keyway or dowels as drawn.')];
     case 'forms':
       return [
-        open('forms:stone', 'Stone level within an inch, mounded half way up outside.'),
-        open('forms:ties', 'Ties on their centres, split ties in the mitres, stakes in.'),
+        open('forms:stone', 'Stone level within an inch, mounded halfway up outside.'),
+        open('forms:ties', 'Ties on center, split ties in the miters, stakes in.'),
         open('forms:bars', 'Bars in the hooks of the ties, lapped and tied as drawn.'),
         open('forms:bead', 'Foam bead run where wall form meets footing form.'),
       ];
@@ -151,7 +151,7 @@ function handItem({ standing }: ReadyInput): readonly Item[] {
 }
 
 const GLUE: Readonly<Record<FirstCourse['glue'], string>> = {
-  'two-courses-first': 'Two courses stand dry, every cut proved, then glued down.',
+  'two-courses-first': 'Two courses stacked dry, every cut checked, then glued down.',
   'as-laid': 'Every block glued down as it was laid, to the line.',
   'foamed-last': 'Both faces to be foamed when all is stacked: marked for the last day.',
   mortar: 'First course bedded in mortar, shims left in until it has set.',

@@ -176,7 +176,7 @@ const footingLengthRules = {
   'footing.stone.depth': {
     id: 'footing.stone.depth',
     type: 'length',
-    statement: 'Insulated footing forms stand on {value} of stone, mounded halfway up outside.',
+    statement: 'Insulated footing forms sit on {value} of stone, mounded halfway up outside.',
     reason: 'The bed is leveled to an inch. The mound holds the planks when they are filled.',
     default: inches(4),
     least: ZERO,
@@ -284,7 +284,7 @@ const footingChoiceRules = {
     id: 'footing.glue',
     type: 'choice',
     statement: 'The first course is fixed to the footing: {value}.',
-    reason: 'Gluing late leaves room to mend a cut; gluing early keeps the course from walking.',
+    reason: 'Gluing late leaves room to fix a cut. Gluing early keeps the course from moving.',
     default: 'two-courses-first',
     choices: [
       { value: 'two-courses-first', label: 'two courses stacked dry and checked, then glued' },

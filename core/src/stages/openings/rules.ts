@@ -150,7 +150,7 @@ const openingLengthRules = {
     id: 'openings.liner.spacing',
     type: 'length',
     statement: 'Openings of bare concrete every {value}.',
-    reason: 'As close as the frame’s screws want.',
+    reason: 'As close as the frame’s screws need.',
     default: inches(12),
     least: inches(6),
     most: inches(48),

@@ -303,7 +303,7 @@ function footingParts(forms: FootingForms | null, rules: HouseRules): readonly A
   return [
     line('planks', 'Planks of footing forms', forms.planks.how, forms.planks.rules),
     line('ties', 'Ties of footing forms', forms.ties.how, forms.ties.rules),
-    line('split-ties', 'Split ties for their mitres', givenCount('corners', forms.splitTies)),
+    line('split-ties', 'Split ties for the miters', givenCount('corners', forms.splitTies)),
     line('stakes', 'Stakes for footing forms', givenCount('along both sides', forms.stakes), [
       'footing.stake.spacing',
     ]),

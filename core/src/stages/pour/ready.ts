@@ -161,7 +161,7 @@ function steelItems({ span, steel }: ReadyInput): readonly Item[] {
     {
       id: 'steel:caps',
       group: 'steel',
-      what: 'Caps on every bar that stands up where anyone can fall on it.',
+      what: 'Caps on every upright bar anyone could fall on.',
     },
     {
       id: 'steel:inspector',
@@ -221,7 +221,7 @@ function topItems({ span, last, topoff, units, rules }: ReadyInput): readonly It
     : [];
   const finish =
     own?.finish === 'half-block'
-      ? `Stop line marked half way up course ${String(span.toCourse)}; interlock and top web taped over.`
+      ? `Stop line marked halfway up course ${String(span.toCourse)}; interlock and top web taped over.`
       : 'Screed, trowel and boards for the top at hand.';
   return [
     {
@@ -256,7 +256,7 @@ function siteItems({ method, watched }: ReadyInput): readonly Item[] {
   const unwatched = watched.filter(({ by }) => by === null).map(({ name }) => name);
   return [
     ...SITE_BY_METHOD[method].map(([id, what]) => item(id, what)),
-    item('order', 'Order, spacing and balance told to the plant again this morning.'),
+    item('order', 'Order, spacing and balance confirmed with the plant this morning.'),
     item('wash', 'A place for washing out, away from the walls and from any drain.'),
     item('vibrator', 'Vibrator with a head of 1 in or less running, and a second one at hand.'),
     item('kit', 'Blowout kit out: plywood of 2 ft, 2×4s, screws, two drivers.'),
@@ -267,7 +267,7 @@ function siteItems({ method, watched }: ReadyInput): readonly Item[] {
         : `A watcher for ${unwatched.join(', ')}, with driver, screws and plywood.`,
     ),
     item('covers', 'Floors and what shall stay clean are covered.'),
-    item('weather', 'Sky looked at: no lightning, no wind that moves the planks, covers for cold or rain.'),
+    item('weather', 'Weather checked: no lightning, no wind that moves the planks, covers for cold or rain.'),
     item('skin', 'Gloves, glasses, rubber boots, clean water for eyes and skin.'),
   ];
 }

@@ -142,7 +142,7 @@ const topOffChoiceRules = {
     id: 'topoff.top',
     type: 'choice',
     statement: 'The top of the last pour is {value}.',
-    reason: 'Sill plates want it flat.',
+    reason: 'Sill plates need it flat.',
     default: 'trowelled',
     choices: [
       { value: 'trowelled', label: 'struck off and troweled' },

@@ -1,0 +1,24 @@
+import { withoutAside } from '@ombra/core/kernel/notices';
+import { useMemo } from 'react';
+import type { Job } from '../../job/useJob';
+import { countText } from './severity';
+
+/** What of a stage is not settled yet, in a few words: its notices that nobody has set aside. */
+export function OpenNotices({
+  job,
+  stage,
+}: {
+  readonly job: Pick<Job, 'plan' | 'notices'>;
+  readonly stage: string;
+}) {
+  const { notices } = job;
+  const { setAside } = job.plan;
+  const told = useMemo(() => {
+    const { open } = withoutAside(
+      notices.filter(({ place }) => place.stage === stage),
+      setAside,
+    );
+    return countText(open.map(({ severity }) => severity));
+  }, [notices, setAside, stage]);
+  return <p className="figures text-[17px] text-quiet">{told === '' ? 'Nothing open' : `Open: ${told}`}</p>;
+}
