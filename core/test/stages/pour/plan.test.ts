@@ -194,7 +194,7 @@ describe('the list before the pump', () => {
     expect(has(high, 'buck:opening-1')).toBe(true);
     expect(has(low, 'top:bolts')).toBe(false);
     expect(has(high, 'top:bolts')).toBe(true);
-    expect(low?.ready.find((item) => item.id === 'top:finish')?.what).toMatch(/half way up course 3/);
+    expect(low?.ready.find((item) => item.id === 'top:finish')?.what).toMatch(/halfway up course 3/);
   });
 });
 
