@@ -124,7 +124,8 @@ test('anything is found by a few letters, from the keyboard alone', async ({ pag
       if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
     });
   }
-  await page.keyboard.press('/');
+  await page.getByRole('button', { name: 'Find anything' }).click();
+  await expect(page.getByRole('combobox', { name: 'Find anything' })).toBeFocused();
   await page.keyboard.type('typed lap');
   await expectAccessible(page);
   await page.keyboard.press('Enter');

@@ -27,6 +27,8 @@ test('all jobs are listed, a page at a time, and found by a part of their name',
   await page.goto('/');
   const links = page.getByRole('list', { name: 'Jobs' }).getByRole('link');
   await expect(links).toHaveCount(100);
+  // Alive, not only drawn.
+  await expect(page.getByRole('button', { name: 'New job', exact: true })).toBeEnabled();
   await page.getByRole('button', { name: 'Show more' }).click();
   await expect.poll(() => links.count()).toBeGreaterThan(104);
   await page.getByLabel('Search jobs').fill('kenNEL 10');

@@ -14,6 +14,7 @@ const shoot = (name: string, fullPage = false) =>
   page.screenshot({ path: `docs/screenshots/${name}.png`, fullPage });
 
 await page.goto(base);
+await page.getByText('blocks to buy').waitFor();
 await shoot('jobs');
 await page.goto(`${DEMO}/outline`);
 await page.getByText('Closed: gap 0').waitFor();

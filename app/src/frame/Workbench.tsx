@@ -2,7 +2,7 @@ import { wallsOf } from '@ombra/core/stages/outline';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useCourseKeys } from '../stages/courses/useCourseKeys';
 import { fetchViews, LaterView } from './later';
-import { Find } from './find/Find';
+import { Find, fetchFind } from './find/Find';
 import { Header } from './Header';
 import { type Card, type Place, type PlaceChange, keepPlace, keptPlace } from '../job/place';
 import { JobAlerts } from '../job/JobAlerts';
@@ -214,7 +214,10 @@ export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
   const shown = job.worked !== null;
   useEffect(() => {
     if (!shown) return;
-    const timer = setTimeout(() => void fetchViews(), FETCH_LATER);
+    const timer = setTimeout(() => {
+      void fetchViews();
+      void fetchFind();
+    }, FETCH_LATER);
     return () => {
       clearTimeout(timer);
     };

@@ -1,4 +1,4 @@
-import { withoutAside } from '@ombra/core/kernel/notices';
+import { noticeGroups, withoutAside } from '@ombra/core/kernel/notices';
 import type { Plan } from '@ombra/core/kernel/plan';
 import { showQuantity } from '@ombra/core/kernel/figures';
 import type { WorkedPlan } from '@ombra/core/work';
@@ -15,16 +15,16 @@ export interface Glance {
   readonly concrete: string | null;
   readonly blocks: number;
   readonly stops: number;
-  /** Checks that nobody has set aside. */
+  /** Causes of checks that nobody has set aside. */
   readonly checks: number;
 }
 
 /** What is shown of a job before it is opened. */
 export function glanceOf(plan: Plan, { shell, tally, notices }: WorkedPlan): Glance {
   const frame = planFrame(shell, { ...GLANCE_SIZE, margin: 4 });
-  const { open } = withoutAside(notices, plan.setAside);
+  const causes = noticeGroups(withoutAside(notices, plan.setAside).open);
   const count = (severity: 'stop' | 'check'): number =>
-    open.filter((notice) => notice.severity === severity).length;
+    causes.filter((cause) => cause.severity === severity).length;
   const blocks = tally.total.blocksBought.value;
   return {
     plan:

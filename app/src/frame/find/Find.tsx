@@ -13,12 +13,17 @@ export interface FindProps {
   readonly onClose: () => void;
 }
 
+/** Fetches the list ahead, so that its field is there for the first letter. */
+export const fetchFind = async (): Promise<ComponentType<FindProps>> =>
+  (await import('./FindList')).FindList;
+
 /** Finds anything of a job by a few letters: a stage, a part of one, a wall, an opening, a house rule, a sheet. */
 export function Find(props: FindProps) {
+  // Only once the dialog stands: it would take the focus from a field that is there before.
   const [List, setList] = useState<ComponentType<FindProps> | null>(null);
   useEffect(() => {
-    void import('./FindList').then(({ FindList }) => {
-      setList(() => FindList);
+    void fetchFind().then((list) => {
+      setList(() => list);
     });
   }, []);
   return (

@@ -1,9 +1,9 @@
-import { withoutAside } from '@ombra/core/kernel/notices';
+import { noticeGroups, withoutAside } from '@ombra/core/kernel/notices';
 import { useMemo } from 'react';
 import type { Job } from '../../job/useJob';
 import { countText } from './severity';
 
-/** What of a stage is not settled yet, in a few words: its notices that nobody has set aside. */
+/** What of a stage is not settled yet, in a few words: the causes of its notices that nobody has set aside. */
 export function OpenNotices({
   job,
   stage,
@@ -18,7 +18,7 @@ export function OpenNotices({
       notices.filter(({ place }) => place.stage === stage),
       setAside,
     );
-    return countText(open.map(({ severity }) => severity));
+    return countText(noticeGroups(open).map(({ severity }) => severity));
   }, [notices, setAside, stage]);
   return <p className="figures text-[17px] text-quiet">{told === '' ? 'Nothing open' : `Open: ${told}`}</p>;
 }

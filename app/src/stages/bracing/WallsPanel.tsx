@@ -56,7 +56,7 @@ function Brackets({
   }
   return (
     <p>
-      Braced {sideText(own)}. Legs’ feet want {showLength(rules.length('bracing.foot.clear'), units)} of clear
+      Braced {sideText(own)}. Legs’ feet need {showLength(rules.length('bracing.foot.clear'), units)} of clear
       ground.{' '}
       {own.planks.length > 0 &&
         `Planks ${showLength(own.platform, units)} up, ${String(own.abreast)} side by side${own.dropped === 0 ? '' : `, brackets dropped by ${own.dropped === 1 ? 'a plank' : 'two planks'} so that planks pass at the corners`}${own.guardrail ? ', with guardrails' : ''}.`}

@@ -114,7 +114,7 @@ export function NewOpening({ job, walls, wall, onAdded }: NewOpeningProps) {
         value={to}
         options={[
           { value: 'near', label: 'near side' },
-          { value: 'centre', label: 'centre' },
+          { value: 'centre', label: 'center' },
         ]}
         onChoose={setTo}
       />

@@ -258,7 +258,7 @@ export function OpeningTable({ job, walls, placed, chosen, wall, onChoose }: Ope
                         value={opening.to}
                         options={[
                           { value: 'near', label: 'near side' },
-                          { value: 'centre', label: 'centre' },
+                          { value: 'centre', label: 'center' },
                         ]}
                         onChoose={(to) => {
                           set(opening, { to });

@@ -94,7 +94,7 @@ export function mixText({ mix }: WorkedPour, plan: Job['plan']): string {
       ? (rule.choices.find((choice) => choice.value === value)?.label ?? value)
       : value;
   };
-  return `${label('pour.mix.strength')}, stone ${label('pour.mix.stone')}, slump ${slumpText(mix.slump.ordered, plan.units)}, ${label('pour.mix.cement')}, ${label('pour.mix.air')}; it flows by ${label('pour.mix.admixture')}.`;
+  return `${label('pour.mix.strength')}, stone ${label('pour.mix.stone')}, slump ${slumpText(mix.slump.ordered, plan.units)}, ${label('pour.mix.cement')}, ${label('pour.mix.air')}; it flows with ${label('pour.mix.admixture')}.`;
 }
 
 /** What is ordered, as it is told on the phone. */

@@ -146,7 +146,7 @@ function Card({
           <h2 className="mt-1 border-b border-ink text-[15px] font-semibold">Mix</h2>
           <p className="text-[12.5px] leading-tight">{mixText(pour, plan)}</p>
           <p className="text-[12.5px] leading-tight">
-            Taken at {slumpText(mix.slump.least, units)} to {slumpText(mix.slump.most, units)} of slump
+            Accept at {slumpText(mix.slump.least, units)} to {slumpText(mix.slump.most, units)} of slump
             (C143), {mix.temperature.least === null ? '' : `${degreesText(mix.temperature.least, units)} to `}
             {degreesText(mix.temperature.most, units)}
             {mix.temperature.least === null ? ' at most' : ''}, discharged within {mix.discharge} min (C94).{' '}
