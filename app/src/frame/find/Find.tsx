@@ -14,8 +14,7 @@ export interface FindProps {
 }
 
 /** Fetches the list ahead, so that its field is there for the first letter. */
-export const fetchFind = async (): Promise<ComponentType<FindProps>> =>
-  (await import('./FindList')).FindList;
+export const fetchFind = async (): Promise<ComponentType<FindProps>> => (await import('./FindList')).FindList;
 
 /** Finds anything of a job by a few letters: a stage, a part of one, a wall, an opening, a house rule, a sheet. */
 export function Find(props: FindProps) {
