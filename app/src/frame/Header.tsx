@@ -1,6 +1,6 @@
 import { OctagonX, Redo2, Search, Undo2 } from 'lucide-react';
 import { Logo } from '../ui/Logo';
-import { Tip } from '../ui/Tip';
+import { IconButton } from './IconButton';
 import { JobMenu } from './JobMenu';
 import { SheetsMenu } from './SheetsMenu';
 import type { SaveState } from '../job/sync';
@@ -73,33 +73,9 @@ export function Header({ jobId, job, stage, onStage, onKeys, onRules, onFind }: 
         ))}
       </nav>
       <div className="no-print flex items-center gap-1 max-md:flex-wrap max-md:gap-0">
-        <Tip text="Undo (Ctrl Z)">
-          <button
-            type="button"
-            className="button plain px-1.5"
-            aria-label="Undo"
-            disabled={!job.canUndo}
-            onClick={job.undo}
-          >
-            <Undo2 aria-hidden="true" size={17} />
-          </button>
-        </Tip>
-        <Tip text="Redo (Ctrl Shift Z)">
-          <button
-            type="button"
-            className="button plain px-1.5"
-            aria-label="Redo"
-            disabled={!job.canRedo}
-            onClick={job.redo}
-          >
-            <Redo2 aria-hidden="true" size={17} />
-          </button>
-        </Tip>
-        <Tip text="Find anything ( / )">
-          <button type="button" className="button plain px-1.5" aria-label="Find anything" onClick={onFind}>
-            <Search aria-hidden="true" size={17} />
-          </button>
-        </Tip>
+        <IconButton name="Undo" keys="Ctrl Z" Icon={Undo2} disabled={!job.canUndo} onPress={job.undo} />
+        <IconButton name="Redo" keys="Ctrl Shift Z" Icon={Redo2} disabled={!job.canRedo} onPress={job.redo} />
+        <IconButton name="Find anything" keys="/" Icon={Search} onPress={onFind} />
         <SheetsMenu jobId={jobId} stage={stage} />
         <JobMenu jobId={jobId} onStage={onStage} onRules={onRules} onKeys={onKeys} />
         <p

@@ -1,10 +1,10 @@
 import type { Point } from '@ombra/core/kernel/geometry';
 import type { PieceSelector } from '@ombra/core/kernel/figures';
-import type { Notice } from '@ombra/core/kernel/notices';
 import type { Bases } from '@ombra/core/stages/footing';
 import type { Wall } from '@ombra/core/stages/outline';
 import type { WorkedPlan } from '@ombra/core/worked';
 import type { ReactNode } from 'react';
+import { placeOfNotice } from '../job/place';
 import type { PlanFrame } from '../drawing/plan/planGeometry';
 import { Strip } from '../drawing/strip/Strip';
 import type { StripFrame } from '../drawing/strip/stripGeometry';
@@ -21,8 +21,6 @@ export interface AsideOf {
   readonly over?: (frame: PlanFrame) => ReactNode;
   /** What happens besides when another wall is chosen. */
   readonly onChoose?: () => void;
-  /** Goes to what a notice of this stage is about; to its wall where nothing is given. */
-  readonly onGo?: (notice: Notice) => void;
   /** What stands under the notices. */
   readonly below?: ReactNode;
 }
@@ -63,7 +61,7 @@ export function WallView({
   readonly before?: ReactNode;
   readonly children: ReactNode;
 }) {
-  const { figure, heading, bases, also, over, below, onGo } = aside;
+  const { figure, heading, bases, also, over, below } = aside;
   const choose = (id: string): void => {
     aside.onChoose?.();
     onPlace({ wall: id, piece: null });
@@ -88,10 +86,10 @@ export function WallView({
         {...(also ? { also } : {})}
         {...(over ? { over } : {})}
         onGo={(notice) => {
-          const { stage: other, wall: there } = notice.place;
+          const { stage: other } = notice.place;
           if (other !== undefined && other !== stage) onStage(other);
-          else if (onGo) onGo(notice);
-          if (there !== undefined) choose(there);
+          if (notice.place.wall !== undefined) aside.onChoose?.();
+          onPlace(placeOfNotice(notice));
         }}
         onChoose={choose}
       >

@@ -1,3 +1,4 @@
+import type { Notice } from '@ombra/core/kernel/notices';
 import type { SurveyPass } from '@ombra/core/stages/footing';
 
 /** Where the user is in a job, so that a reload comes back to it. Kept in the browser, not in the plan. */
@@ -34,6 +35,13 @@ export type Card = 'wall' | 'straps' | 'plans';
 
 /** A change of the place; the panels that it does not name stay. */
 export type PlaceChange = Partial<Place>;
+
+/** What is chosen by going to a notice's place; nothing where a stage as a whole is its place. */
+export const placeOfNotice = ({ place: { wall, opening, insert } }: Notice): PlaceChange => ({
+  ...(wall === undefined ? {} : { wall, piece: null }),
+  ...(opening === undefined ? {} : { opening, panels: { openings: 'openings' } }),
+  ...(insert === undefined ? {} : { insert, panels: { openings: 'inserts' } }),
+});
 
 /** The open panel of a stage. */
 export const panelOf = <Panel extends string>(

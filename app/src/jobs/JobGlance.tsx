@@ -1,6 +1,6 @@
-import { CircleAlert, OctagonX } from 'lucide-react';
 import pLimit from 'p-limit';
 import { useEffect, useRef, useState } from 'react';
+import { SEVERITY_LOOKS, countOf } from '../frame/notices/severity';
 import { type Glance, GLANCE_SIZE } from './glance';
 
 /** Two at a time: a browser holds six connections open to a server, and what somebody presses must not wait behind these. [ours] */
@@ -64,18 +64,16 @@ export function JobGlance({ job }: { readonly job: string }) {
             : `${glance.concrete} · ${String(glance.blocks)} blocks to buy`)}
       </span>
       <span className="flex w-28 flex-wrap gap-x-3">
-        {glance !== null && glance.stops > 0 && (
-          <span className="text-stop">
-            <OctagonX aria-hidden="true" size={15} className="mr-1 inline align-[-2px]" />
-            {glance.stops} {glance.stops === 1 ? 'stop' : 'stops'}
-          </span>
-        )}
-        {glance !== null && glance.checks > 0 && (
-          <span className="text-check">
-            <CircleAlert aria-hidden="true" size={15} className="mr-1 inline align-[-2px]" />
-            {glance.checks} {glance.checks === 1 ? 'check' : 'checks'}
-          </span>
-        )}
+        {(['stop', 'check'] as const).map((severity) => {
+          const { colour, Icon } = SEVERITY_LOOKS[severity];
+          const count = glance?.[severity] ?? 0;
+          return count === 0 ? null : (
+            <span key={severity} className={colour}>
+              <Icon aria-hidden="true" size={15} className="mr-1 inline align-[-2px]" />
+              {countOf(count, severity)}
+            </span>
+          );
+        })}
       </span>
     </span>
   );

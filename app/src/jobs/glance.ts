@@ -14,9 +14,9 @@ export interface Glance {
   /** `32.1 yd³`; null where no wall stands. */
   readonly concrete: string | null;
   readonly blocks: number;
-  readonly stops: number;
-  /** Causes of checks that nobody has set aside. */
-  readonly checks: number;
+  /** Open stops and checks, counted by cause. */
+  readonly stop: number;
+  readonly check: number;
 }
 
 /** What is shown of a job before it is opened. */
@@ -37,7 +37,7 @@ export function glanceOf(plan: Plan, { shell, tally, notices }: WorkedPlan): Gla
             .join(''),
     concrete: blocks === 0 ? null : showQuantity(tally.total.coreVolume.value, 'volume', plan.units),
     blocks,
-    stops: count('stop'),
-    checks: count('check'),
+    stop: count('stop'),
+    check: count('check'),
   };
 }

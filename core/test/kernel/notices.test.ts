@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import {
   type Notice,
   type NoticeTable,
+  asSeen,
   noticeGroups,
   noticesOf,
   placesOf,
@@ -162,6 +163,17 @@ describe('a notice that was set aside', () => {
     const { setAside } = asideOf(first);
     expect(withoutAside([{ ...first, what: 'Worse.' }], setAside).open).toHaveLength(1);
     expect(withoutAside([{ ...first, severity: 'stop' }], setAside).open).toHaveLength(1);
+  });
+
+  it('is kept however much it says, and never makes a plan that cannot be saved', () => {
+    const long: Notice = { ...first, id: 'x'.repeat(900), what: 'A–B, '.repeat(4_000) };
+    const aside = applyEdit(plan, { kind: 'set-aside', notices: [asSeen(long)], word: '' });
+    expect(readPlan(JSON.parse(JSON.stringify(writePlan(aside))))).toMatchObject({ ok: true });
+    expect(withoutAside([long], aside.setAside).aside).toHaveLength(1);
+    const many = Array.from({ length: 6_000 }, (_, index) => asSeen({ ...first, id: String(index) }));
+    const full = applyEdit(plan, { kind: 'set-aside', notices: many, word: '' });
+    expect(readPlan(JSON.parse(JSON.stringify(writePlan(full))))).toMatchObject({ ok: true });
+    expect(full.setAside?.at(-1)?.notice).toBe('5999');
   });
 
   it('is kept in the plan file', () => {

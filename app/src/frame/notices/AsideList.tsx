@@ -1,12 +1,13 @@
 import type { withoutAside } from '@ombra/core/kernel/notices';
 import { useState } from 'react';
+import { NoticePlaceButton } from './NoticePlaceButton';
 import type { NoticeActions } from './NoticeText';
 
 /** Notices that somebody has set aside, with their word; each can be brought back. */
 export function AsideList({
   aside,
   onEdit,
-  onGo,
+  goTo,
 }: NoticeActions & { readonly aside: ReturnType<typeof withoutAside>['aside'] }) {
   const [open, setOpen] = useState(false);
   return (
@@ -26,16 +27,7 @@ export function AsideList({
           {aside.map(({ notice, word }) => (
             <li key={notice.id} className="border-l-3 border-line pl-2 text-sm text-quiet">
               <p>
-                <button
-                  type="button"
-                  className="min-h-0 min-w-0 font-semibold underline decoration-dotted underline-offset-2"
-                  onClick={() => {
-                    onGo(notice);
-                  }}
-                >
-                  {notice.where}
-                </button>{' '}
-                {notice.what}
+                <NoticePlaceButton notice={notice} onGo={goTo(notice)} /> {notice.what}
               </p>
               {word !== '' && <p className="text-ink">“{word}”</p>}
               <button

@@ -5,12 +5,12 @@ import { type NoticeActions, NoticeText } from './NoticeText';
 import { SetAsideForm } from './SetAsideForm';
 import { SEVERITY_LOOKS } from './severity';
 
-/** A line for a cause. One place is told at once; of several the line says where, and opens to each. */
+/** One line per cause. A single notice is shown in full; several show their places, and the line opens to each. */
 export function NoticeLine({
   group,
   from,
   onEdit,
-  onGo,
+  goTo,
 }: NoticeActions & {
   readonly group: NoticeGroup;
   /** The stage that it belongs to, where that is not the shown one. */
@@ -31,7 +31,7 @@ export function NoticeLine({
   if (notices.length === 1) {
     return (
       <li data-kind={notices[0].kind} className="border-l-3 border-current pl-2 text-sm">
-        <NoticeText notice={notices[0]} before={mark} onEdit={onEdit} onGo={onGo} />
+        <NoticeText notice={notices[0]} before={mark} onEdit={onEdit} goTo={goTo} />
       </li>
     );
   }
@@ -55,7 +55,7 @@ export function NoticeLine({
           <ul className="mt-1 flex flex-col gap-2 border-t border-line pt-1">
             {notices.map((notice) => (
               <li key={notice.id}>
-                <NoticeText notice={notice} onEdit={onEdit} onGo={onGo} />
+                <NoticeText notice={notice} onEdit={onEdit} goTo={goTo} />
               </li>
             ))}
           </ul>

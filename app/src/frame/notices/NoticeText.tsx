@@ -3,12 +3,14 @@ import type { PlanEdit } from '@ombra/core/kernel/plan';
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
 import { useOpenRule } from '../openRule';
+import { NoticePlaceButton } from './NoticePlaceButton';
 import { SetAsideForm } from './SetAsideForm';
 
 /** What a notice can do: change the plan, and go to its place. */
 export interface NoticeActions {
   readonly onEdit: (edit: PlanEdit) => void;
-  readonly onGo: (notice: Notice) => void;
+  /** Goes to the place of a notice; null where the shown stage as a whole is its place. */
+  readonly goTo: (notice: Notice) => (() => void) | null;
 }
 
 /** A notice: its place, which can be gone to, what is wrong there, and its fixes. It opens to the reason and to what else can be done. */
@@ -16,7 +18,7 @@ export function NoticeText({
   notice,
   before,
   onEdit,
-  onGo,
+  goTo,
 }: NoticeActions & {
   readonly notice: Notice;
   /** What stands before the place. */
@@ -32,16 +34,7 @@ export function NoticeText({
       <div className="flex items-start justify-between gap-1">
         <p>
           {before}
-          <button
-            type="button"
-            className="min-h-6! min-w-0! font-semibold underline decoration-dotted underline-offset-2"
-            onClick={() => {
-              onGo(notice);
-            }}
-          >
-            {notice.where}
-          </button>{' '}
-          {notice.what}
+          <NoticePlaceButton notice={notice} onGo={goTo(notice)} /> {notice.what}
         </p>
         {more && (
           <button

@@ -1,7 +1,9 @@
 import { type Notice, noticeGroups, withoutAside } from '@ombra/core/kernel/notices';
 import { useMemo, useState } from 'react';
 import type { Job } from '../../job/useJob';
+import { placeOfNotice } from '../../job/place';
 import { VIEWS, viewOf } from '../../stages';
+import { useOpenRule } from '../openRule';
 import { AsideList } from './AsideList';
 import { NoticeLine } from './NoticeLine';
 import type { NoticeActions } from './NoticeText';
@@ -58,6 +60,7 @@ export function Notices({
   readonly stage: string;
   readonly onGo: (notice: Notice) => void;
 }) {
+  const openRule = useOpenRule();
   const { open, aside } = useMemo(
     () => withoutAside(notices, job.plan.setAside),
     [notices, job.plan.setAside],
@@ -76,7 +79,23 @@ export function Notices({
       id === stage ? [] : open.filter(({ place, severity }) => place.stage === id && severity !== 'stop');
     return own.length === 0 ? [] : [{ id, name, own }];
   });
-  const actions: NoticeActions = { onEdit: job.edit, onGo };
+  const actions: NoticeActions = {
+    onEdit: job.edit,
+    goTo: (notice) => {
+      const { stage: other, rule, setting } = notice.place;
+      const elsewhere = other !== undefined && other !== stage;
+      if (elsewhere || setting !== undefined || Object.keys(placeOfNotice(notice)).length > 0) {
+        return () => {
+          onGo(notice);
+        };
+      }
+      return rule === undefined
+        ? null
+        : () => {
+            openRule(rule);
+          };
+    },
+  };
   return (
     <section aria-label="Notices">
       <h2 className="heading mb-1">Notices</h2>
@@ -105,7 +124,7 @@ export function Notices({
           </ul>
         </>
       )}
-      {aside.length > 0 && <AsideList aside={aside} onEdit={job.edit} onGo={onGo} />}
+      {aside.length > 0 && <AsideList aside={aside} {...actions} />}
     </section>
   );
 }

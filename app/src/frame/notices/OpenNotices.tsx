@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import type { Job } from '../../job/useJob';
 import { countText } from './severity';
 
-/** What of a stage is not settled yet, in a few words: the causes of its notices that nobody has set aside. */
+/** How many notices of a stage are still open, counted by cause: `Open: 2 checks · 1 tip`. */
 export function OpenNotices({
   job,
   stage,

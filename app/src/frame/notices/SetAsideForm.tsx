@@ -1,4 +1,4 @@
-import type { Notice } from '@ombra/core/kernel/notices';
+import { type Notice, asSeen } from '@ombra/core/kernel/notices';
 import type { PlanEdit } from '@ombra/core/kernel/plan';
 import { useState } from 'react';
 
@@ -32,7 +32,7 @@ export function SetAsideForm({
         event.preventDefault();
         onEdit({
           kind: 'set-aside',
-          notices: notices.map(({ id, what }) => ({ notice: id, what })),
+          notices: notices.map(asSeen),
           word: word.trim(),
         });
       }}

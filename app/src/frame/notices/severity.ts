@@ -1,4 +1,4 @@
-import type { Severity } from '@ombra/core/kernel/notices';
+import { type Severity, SEVERITIES } from '@ombra/core/kernel/notices';
 import { CircleAlert, Lightbulb, OctagonX } from 'lucide-react';
 
 /** How a severity looks: a word, a shape and a colour, never the colour alone. */
@@ -10,11 +10,13 @@ export const SEVERITY_LOOKS: Readonly<
   tip: { word: 'Tip', colour: 'text-tip', Icon: Lightbulb },
 };
 
+/** `2 stops`. */
+export const countOf = (count: number, severity: Severity): string =>
+  `${String(count)} ${severity}${count === 1 ? '' : 's'}`;
+
 /** `2 stops · 1 check`. */
 export const countText = (severities: readonly Severity[]): string =>
-  (['stop', 'check', 'tip'] as const)
-    .flatMap((severity) => {
-      const count = severities.filter((each) => each === severity).length;
-      return count === 0 ? [] : [`${String(count)} ${severity}${count === 1 ? '' : 's'}`];
-    })
-    .join(' · ');
+  SEVERITIES.flatMap((severity) => {
+    const count = severities.filter((each) => each === severity).length;
+    return count === 0 ? [] : [countOf(count, severity)];
+  }).join(' · ');

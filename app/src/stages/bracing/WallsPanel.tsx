@@ -1,6 +1,6 @@
-import { RULES, rulesOf } from '@ombra/core/rules';
+import { rulesOf } from '@ombra/core/rules';
 import { showLength } from '@ombra/core/kernel/measure';
-import { type HouseRules, type RuleId, defaultOf } from '@ombra/core/kernel/rules';
+import type { HouseRules, RuleId } from '@ombra/core/kernel/rules';
 import type { Bracing, Ground, WallBraces } from '@ombra/core/stages/bracing';
 import type { Wall } from '@ombra/core/stages/outline';
 import { useMemo } from 'react';
@@ -8,7 +8,7 @@ import { Choice } from '../../ui/Choice';
 import { ScrollBox } from '../../ui/ScrollBox';
 import { TableHead } from '../../ui/TableHead';
 import type { Job } from '../../job/useJob';
-import { RuleLine } from '../../rules/RuleLine';
+import { RuleLines } from '../../rules/RuleLines';
 import { sideText, uprightText, whyText } from './bracingWords';
 
 interface WallsPanelProps {
@@ -193,24 +193,7 @@ export function WallsPanel({ job, bracing, wall, chosen, onChoose }: WallsPanelP
             strips that the planks on hand allow.
           </p>
         )}
-        <ul>
-          {LINES.map(([name, id]) => (
-            <RuleLine
-              key={id}
-              name={name}
-              id={id}
-              rules={rules}
-              units={units}
-              onSet={(value) => {
-                edit({
-                  kind: 'set-rule',
-                  rule: id,
-                  value: value === defaultOf(RULES[id], plan.units) ? null : value,
-                });
-              }}
-            />
-          ))}
-        </ul>
+        <RuleLines job={job} lines={LINES} />
       </section>
     </div>
   );

@@ -1,4 +1,3 @@
-import type { Notice } from '@ombra/core/kernel/notices';
 import { wallsOf } from '@ombra/core/stages/outline';
 import { Magnet, MousePointerSquareDashed } from 'lucide-react';
 import { useState } from 'react';
@@ -35,14 +34,6 @@ export function OpeningsStage({ job, place, onPlace, onStage }: StageProps) {
     const inserts = worked.inserts.placed.filter((each) => each.wall === id).length;
     return `${String(doors)} · ${String(inserts)}`;
   };
-  const goTo = (notice: Notice): void => {
-    const { opening, insert, wall: on } = notice.place;
-    onPlace({
-      ...(on === undefined ? {} : { wall: on }),
-      ...(opening === undefined ? {} : { opening, panels: { openings: 'openings' } }),
-      ...(insert === undefined ? {} : { insert, panels: { openings: 'inserts' } }),
-    });
-  };
   return (
     <StageFrame
       job={job}
@@ -52,7 +43,7 @@ export function OpeningsStage({ job, place, onPlace, onStage }: StageProps) {
       stage="openings"
       worked={worked}
       empty="No walls for openings yet"
-      aside={{ heading: 'Walls: openings · inserts', figure: (each) => inWall(each.id), onGo: goTo }}
+      aside={{ heading: 'Walls: openings · inserts', figure: (each) => inWall(each.id) }}
       strip={(figure) => ({
         lit: figure?.pieces ?? null,
         over: (frame) =>

@@ -8,6 +8,7 @@ import { Notices } from '../../frame/notices/Notices';
 import { PlanDrawing } from '../../drawing/plan/PlanDrawing';
 import type { StageProps } from '../../frame/stage';
 import { WhyCard } from '../../frame/figures/WhyCard';
+import { placeOfNotice } from '../../job/place';
 import { FirstWalls } from './FirstWalls';
 import { JobSettings } from './JobSettings';
 import { LoopSettings } from './LoopSettings';
@@ -68,7 +69,7 @@ export function OutlineStage({ job, place, onPlace, onStage }: StageProps) {
   const go = (notice: Notice): void => {
     const { stage = 'outline' } = notice.place;
     if (stage !== 'outline') onStage(stage);
-    if (notice.place.wall !== undefined) choose(notice.place.wall);
+    onPlace(placeOfNotice(notice));
     if (notice.place.setting !== undefined) {
       const field = document.getElementById(notice.place.setting);
       (field?.querySelector('input') ?? field)?.focus();

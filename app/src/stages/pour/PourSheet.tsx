@@ -18,7 +18,7 @@ const STOP_RULES = [
   'Wind strong enough to move planks or hose.',
   'A bulge or a board giving way: stop, plate it, wait, come back next lift.',
   'A truck out of slump, temperature or time.',
-  'Nobody stands where a form could burst, or under the boom.',
+  'Anyone stands under the boom, or where a form could burst.',
 ] as const;
 
 const SIGNALS = [

@@ -177,7 +177,7 @@ export function PressurePanel({ job, pour, open, onOpen }: PressurePanelProps) {
           {capacity === null ? (
             <p>
               <strong>No capacity entered: shown, not checked.</strong> Take it from the form maker’s manual
-              and enter it under Forms.
+              and enter it in Job settings, Forms.
             </p>
           ) : fastest === 'none' ? (
             <p className="font-semibold text-stop">

@@ -15,7 +15,8 @@ import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
 import { LengthField } from '../../ui/LengthField';
 import type { Job } from '../../job/useJob';
-import { FindField, RuleForm } from '../../rules/RuleForm';
+import { FindField } from '../../rules/FindField';
+import { RuleLines } from '../../rules/RuleLines';
 import { OwnRules } from './OwnRules';
 
 interface SpecPanelProps {
@@ -332,19 +333,7 @@ export function SpecPanel({ job, walls, openings, courses, fromTable }: SpecPane
               {plan.steel?.table?.name ?? ''}”; these hold for the others.
             </p>
           )}
-          <RuleForm
-            lines={lines}
-            rules={rules}
-            units={plan.units}
-            find={find}
-            onSet={(rule, value) => {
-              edit({
-                kind: 'set-rule',
-                rule,
-                value: value === defaultOf(RULES[rule], plan.units) ? null : value,
-              });
-            }}
-          />
+          <RuleLines job={job} lines={lines} find={find} />
         </section>
       ))}
       <section aria-label="Soil" className="min-w-0">

@@ -21,8 +21,8 @@ export type NoticeTable<Problem extends { readonly kind: string }, Given extends
   ) => (Omit<Told, Given> & Partial<Pick<Told, Given>>) | null;
 };
 
-/** How the problems of a stage are told. */
-export interface Wording<Problem extends { readonly kind: string }, Given extends keyof Told = never> {
+/** The words for a stage's problems. */
+type Wording<Problem extends { readonly kind: string }, Given extends keyof Told> = {
   /** What sets these kinds apart from those of other stages, ahead of each. */
   readonly before: string;
   /** The view that deals with them, where a table names no other. */
@@ -31,8 +31,9 @@ export interface Wording<Problem extends { readonly kind: string }, Given extend
   readonly about: Readonly<Record<Problem['kind'], string>>;
   readonly table: NoticeTable<Problem, Given>;
   /** What holds for every problem, where its kind does not say otherwise. */
-  readonly given?: (problem: Problem) => Pick<Told, Given>;
-}
+} & ([Given] extends [never]
+  ? { readonly given?: undefined }
+  : { readonly given: (problem: Problem) => Pick<Told, Given> });
 
 /** What of a place makes it a place of its own. */
 const PLACES = ['loop', 'wall', 'corner', 'opening', 'insert'] as const;

@@ -1,8 +1,14 @@
-import type { SetAside } from '../plan/plan';
+import { type SetAside, MOST_KEPT_OF_NOTICE } from '../plan/plan';
 import type { Notice } from './notice';
 
 /** Whether a notice may be set aside: a stop stays until it is mended. */
 export const canSetAside = ({ severity }: Notice): boolean => severity !== 'stop';
+
+/** A notice as it is set aside: a sentence that names hundreds of walls is compared by its beginning. */
+export const asSeen = ({ id, what }: Notice): Pick<SetAside, 'notice' | 'what'> => ({
+  notice: id.slice(0, MOST_KEPT_OF_NOTICE.id),
+  what: what.slice(0, MOST_KEPT_OF_NOTICE.what),
+});
 
 /**
  * Notices that are open, and those that were set aside as they now stand, with the word given for each. One whose figures have
@@ -16,8 +22,10 @@ export function withoutAside(
   readonly aside: readonly { readonly notice: Notice; readonly word: string }[];
 } {
   const words = new Map(setAside.map(({ notice, what, word }) => [`${notice}\n${what}`, word]));
-  const wordFor = (notice: Notice): string | undefined =>
-    canSetAside(notice) ? words.get(`${notice.id}\n${notice.what}`) : undefined;
+  const wordFor = (each: Notice): string | undefined => {
+    const { notice, what } = asSeen(each);
+    return canSetAside(each) ? words.get(`${notice}\n${what}`) : undefined;
+  };
   return {
     open: notices.filter((notice) => wordFor(notice) === undefined),
     aside: notices.flatMap((notice) => {

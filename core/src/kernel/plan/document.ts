@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { type DocumentProblem, isObject, problemsOf } from '../forms';
 import { copyOf, rulesField, withoutKey } from './fields';
 import type { Editing, FileFields, PlanPart } from './part';
-import { type Plan, type PlanEdit, PLAN_FORMAT, PLAN_VERSION } from './plan';
+import { type Plan, type PlanEdit, MOST_KEPT_OF_NOTICE, PLAN_FORMAT, PLAN_VERSION } from './plan';
 import { renamedRules } from './renamed';
 import { upgraded } from './upgraded';
 
@@ -52,9 +52,13 @@ const rules = {
   rules: rulesField.optional().describe('House rules that this job sets for itself, by rule id.'),
   setAside: z
     .array(
-      z.strictObject({ notice: z.string().max(200), what: z.string().max(2_000), word: z.string().max(300) }),
+      z.strictObject({
+        notice: z.string().max(MOST_KEPT_OF_NOTICE.id),
+        what: z.string().max(MOST_KEPT_OF_NOTICE.what),
+        word: z.string().max(MOST_KEPT_OF_NOTICE.word),
+      }),
     )
-    .max(2_000)
+    .max(MOST_KEPT_OF_NOTICE.notices)
     .optional()
     .describe('Notices that somebody has seen and accepted: which, what it said, and why it can stand.'),
 };
@@ -76,7 +80,9 @@ const FRAME_EDITS: PlanPart['edits'] = {
   'set-aside': (plan, { notices, word }) => {
     const ids = notices.map(({ notice }) => notice);
     const others = withoutAsides(plan, ids).setAside ?? [];
-    return { ...plan, setAside: [...others, ...notices.map((each) => ({ ...each, word }))] };
+    // Past the most that a plan keeps, the oldest are shown again.
+    const all = [...others, ...notices.map((each) => ({ ...each, word }))];
+    return { ...plan, setAside: all.slice(-MOST_KEPT_OF_NOTICE.notices) };
   },
   'bring-back': (plan, { notices }) => withoutAsides(plan, notices),
 };

@@ -17,11 +17,14 @@ export interface Plan {
   readonly setAside?: readonly SetAside[];
 }
 
+/** Letters of a notice that a plan keeps, and notices that can be set aside in one job. [ours] */
+export const MOST_KEPT_OF_NOTICE = { id: 300, what: 2_000, word: 300, notices: 5_000 } as const;
+
 /** A notice that somebody has seen and accepted, with their word for it. */
 export interface SetAside {
   /** The notice's id. */
   readonly notice: string;
-  /** What it said. Once it says anything else, it is told again. */
+  /** What it said. If that changes, the notice is shown again. */
   readonly what: string;
   /** Why it can stand, in the words of whoever set it aside; may be empty. */
   readonly word: string;

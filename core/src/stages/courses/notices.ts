@@ -57,7 +57,7 @@ function wording(
     'cell-bars': (finding) => ({
       severity: 'tip',
       where: 'Courses',
-      place: { setting: 'courses' },
+      place: {},
       what: `Horizontal bars lie in the cells of ${finding.courses.length === 1 ? 'course' : 'courses'} ${finding.courses.join(', ')}. Saw blocks at a cell to turn corners. The drawings say which bars.`,
     }),
     'turn-too-sharp': (finding) => ({

@@ -213,7 +213,7 @@ function pourWording(
       severity: 'tip',
       place,
       where: 'Pressure',
-      what: 'This form has no pressure capacity entered, so pressure is shown but not checked. Take it from the maker’s manual and enter it under Forms.',
+      what: 'This form has no pressure capacity entered, so pressure is shown but not checked. Take it from the maker’s manual and enter it in Job settings, Forms.',
     }),
     'slump-past-formula': (problem) => ({
       severity: 'check',

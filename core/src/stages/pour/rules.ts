@@ -454,7 +454,7 @@ const pourChoiceRules = {
     default: 'clockwise',
     choices: [
       { value: 'clockwise', label: 'clockwise' },
-      { value: 'anticlockwise', label: 'anticlockwise' },
+      { value: 'anticlockwise', label: 'counterclockwise' },
     ],
     source: ours,
   },

@@ -132,7 +132,7 @@ const concreteOfRow = (row: CourseRow, wall: Wall, tees: BuiltLoop['tees']): How
   ],
 });
 
-/** Part of a course that is looked at: what lies between two heights, or in one wall; the whole course unless set. */
+/** Part of a course: between two heights, in one wall, or both. By default the whole course. */
 interface CoursePart {
   readonly bottom?: Length;
   readonly top?: Length;
