@@ -44,6 +44,7 @@ interface Asked {
 function useWorked(plan: Plan, shows: readonly WorkedKey[]) {
   const [worked, setWorked] = useState<WorkedPlan | null>(null);
   const [state, setState] = useState<WorkState>('well');
+  const [checked, setChecked] = useState(false);
   const ask = useRef<((asked: Asked) => void) | null>(null);
   const newest = useRef<Asked>({ plan, shows });
   useEffect(() => {
@@ -59,6 +60,7 @@ function useWorked(plan: Plan, shows: readonly WorkedKey[]) {
         async () => take(await workClient().rest(by)),
         (output) => {
           setWorked(output);
+          setChecked(true);
         },
         // The rest is asked for again with the next edit.
         () => undefined,
@@ -106,6 +108,8 @@ function useWorked(plan: Plan, shows: readonly WorkedKey[]) {
   return {
     worked: shown,
     notices: worked?.notices ?? NO_NOTICES,
+    /** Whether every stage has been worked once: until then notices are still to come. */
+    checked,
     workState: state,
     stopWork: endWorker,
     workAgain: again,
@@ -208,7 +212,7 @@ export function useJob(job: OpenJob, shows: readonly WorkedKey[]) {
   const plan = useStore(planStore.store, (state) => state.plan);
   const canUndo = useStore(planStore.history, (state) => state.pastStates.length > 0);
   const canRedo = useStore(planStore.history, (state) => state.futureStates.length > 0);
-  const { worked, notices, workState, stopWork, workAgain } = useWorked(plan, shows);
+  const { worked, notices, checked, workState, stopWork, workAgain } = useWorked(plan, shows);
   const { saveState, sync } = useSync(job, planStore);
   const { edit, endMerge, undo, redo } = planStore;
   return {
@@ -216,6 +220,7 @@ export function useJob(job: OpenJob, shows: readonly WorkedKey[]) {
     plan,
     worked,
     notices,
+    checked,
     workState,
     stopWork,
     workAgain,

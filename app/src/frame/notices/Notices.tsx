@@ -55,7 +55,7 @@ export function Notices({
   stage,
   onGo,
 }: {
-  readonly job: Pick<Job, 'edit'> & { readonly plan: Job['plan'] };
+  readonly job: Pick<Job, 'edit' | 'checked'> & { readonly plan: Job['plan'] };
   readonly notices: readonly Notice[];
   readonly stage: string;
   readonly onGo: (notice: Notice) => void;
@@ -100,7 +100,9 @@ export function Notices({
     <section aria-label="Notices">
       <h2 className="heading mb-1">Notices</h2>
       {shown.length === 0 && (
-        <p className="text-sm text-quiet">{others.length === 0 ? 'No notices.' : 'No notices here.'}</p>
+        <p className="text-sm text-quiet">
+          {!job.checked ? 'Checking …' : others.length === 0 ? 'No notices.' : 'No notices here.'}
+        </p>
       )}
       {shown.length > 0 && (
         <ul className="flex flex-col gap-2">

@@ -8,7 +8,7 @@ export function OpenNotices({
   job,
   stage,
 }: {
-  readonly job: Pick<Job, 'plan' | 'notices'>;
+  readonly job: Pick<Job, 'plan' | 'notices' | 'checked'>;
   readonly stage: string;
 }) {
   const { notices } = job;
@@ -20,5 +20,6 @@ export function OpenNotices({
     );
     return countText(noticeGroups(open).map(({ severity }) => severity));
   }, [notices, setAside, stage]);
-  return <p className="figures text-[17px] text-quiet">{told === '' ? 'Nothing open' : `Open: ${told}`}</p>;
+  const none = job.checked ? 'Nothing open' : 'Checking …';
+  return <p className="figures text-[17px] text-quiet">{told === '' ? none : `Open: ${told}`}</p>;
 }

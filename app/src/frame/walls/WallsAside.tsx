@@ -30,7 +30,7 @@ export function WallsAside({
   onGo,
   children,
 }: {
-  readonly job: Pick<Job, 'edit'> & { readonly plan: Plan };
+  readonly job: Pick<Job, 'edit' | 'checked'> & { readonly plan: Plan };
   readonly worked: WorkedPlan;
   readonly walls: readonly Wall[];
   readonly chosen: string | null;

@@ -1,10 +1,11 @@
+import { showQuantity } from '@ombra/core/kernel/figures';
 import { showLength } from '@ombra/core/kernel/measure';
 import { figuresOfFooting } from '@ombra/core/stages/footing';
 import type { Wall } from '@ombra/core/stages/outline';
 import { panelOf } from '../../job/place';
 import { FOOTING_PANELS, FOOTING_PANEL_NAMES } from './panels';
 import type { StageProps } from '../../frame/stage';
-import { StageFrame, Working } from '../../frame/StageFrame';
+import { StageFrame, Summary, Working } from '../../frame/StageFrame';
 import { FirstCoursePanel } from './FirstCoursePanel';
 import { FootingLayer, LAYER_HEIGHT } from './FootingLayer';
 import { GroundPanel } from './GroundPanel';
@@ -58,6 +59,17 @@ export function FootingStage({ job, place, onPlace, onStage }: StageProps) {
           ),
         },
       }}
+      summary={
+        <Summary>
+          {footing.concrete.value > 0 && (
+            <>
+              <strong>{showQuantity(footing.concrete.value, 'volume', plan.units)}</strong> in the footing
+              ·{' '}
+            </>
+          )}
+          <strong>{done}</strong> of {footing.ready.length} checked before the wall
+        </Summary>
+      }
       tabs={{
         label: 'Parts of the footing',
         panels: FOOTING_PANELS,

@@ -283,7 +283,7 @@ function outlineFigures(shell: Shell, courses: Courses): OutlineFigures {
     of: [givenCount('courses', whole), givenLength('course height', courses.courseHeight)],
   };
   return {
-    perimeter: outline('perimeter', 'Round the form face', {
+    perimeter: outline('perimeter', 'Around the form face', {
       op: 'sum',
       name: 'walls',
       unit: 'length',
