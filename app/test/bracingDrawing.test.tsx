@@ -1,7 +1,7 @@
 import { applyEdit, readPlanText } from '@ombra/core/plan';
 import { inches } from '@ombra/core/kernel/measure';
 import type { Plan } from '@ombra/core/kernel/plan';
-import { type Brace, alignmentOf } from '@ombra/core/stages/bracing';
+import { type Brace, type WallBraces, alignmentOf } from '@ombra/core/stages/bracing';
 import { wallsOf } from '@ombra/core/stages/outline';
 import { work } from '@ombra/core/work';
 import { readFileSync } from 'node:fs';
@@ -157,6 +157,7 @@ describe('panels of the bracing', () => {
       <WallsPanel
         job={jobOf(demo)}
         bracing={bracing}
+        braced={bracing.walls}
         wall={wallOf(demo)}
         chosen={bracing.walls[0]?.braces[2]?.id ?? null}
         onChoose={nothing}
@@ -168,26 +169,29 @@ describe('panels of the bracing', () => {
     expect(html).toContain('Planks');
   });
 
-  it('name each lift of a job in several pours', () => {
+  it('tell what the planks stand over in the shown pour, and walls that are not in it', () => {
     const two = work({
       ...demo,
       pours: [
-        { id: 'a', toCourse: 6, top: 'full' },
+        { id: 'a', toCourse: 6, top: 'full', ground: { inside: { to: '5ft', with: 'slab' } } },
         { id: 'b', toCourse: 12, top: 'full' },
       ],
     });
-    const plan = { ...demo, pours: [{ id: 'a', toCourse: 6, top: 'full' as const }] };
-    const html = renderToStaticMarkup(
-      <WallsPanel
-        job={jobOf(plan)}
-        bracing={two.bracing}
-        wall={wallOf(demo)}
-        chosen={null}
-        onChoose={nothing}
-      />,
-    );
-    expect(html).toContain('To course 6: ');
-    expect(html).toContain('To course 12: ');
+    const shown = (braced: readonly WallBraces[]): string =>
+      renderToStaticMarkup(
+        <WallsPanel
+          job={jobOf(demo)}
+          bracing={two.bracing}
+          braced={braced}
+          wall={wallOf(demo)}
+          chosen={null}
+          onChoose={nothing}
+        />,
+      );
+    const [first, second] = two.bracing.pours;
+    expect(shown(first?.walls ?? [])).toContain('above the footing');
+    expect(shown(second?.walls ?? [])).toContain('above the slab');
+    expect(shown([])).toContain('Nothing of this wall');
   });
 
   it('count gear against what is on hand, in words where it is short', () => {
@@ -202,9 +206,14 @@ describe('panels of the bracing', () => {
   it('tell the wind by wall with its caution, and nothing without a wind', () => {
     const html = (plan: Plan): string =>
       renderToStaticMarkup(
-        <WindPanel job={jobOf(plan)} bracing={work(plan).bracing} walls={wallsOf(work(plan).shell)} />,
+        <WindPanel
+          job={jobOf(plan)}
+          wind={work(plan).bracing.pours[0]?.wind ?? []}
+          braced={work(plan).bracing.walls}
+          walls={wallsOf(work(plan).shell)}
+        />,
       );
-    expect(html(demo).match(/<tr/g)).toHaveLength(bracing.wind.length + 1);
+    expect(html(demo).match(/<tr/g)).toHaveLength((bracing.pours[0]?.wind.length ?? 0) + 1);
     expect(html(demo)).toContain('1.60 lb/ft²');
     const calm = html(applyEdit(demo, { kind: 'bracing', change: { of: 'wind', wind: null } }));
     expect(calm).not.toContain('<table');
@@ -227,14 +236,21 @@ describe('panels of the bracing', () => {
       demo,
     );
     const html = renderToStaticMarkup(
-      <LinePanel job={jobOf(read)} bracing={work(read).bracing} wall={wallOf(read)} />,
+      <LinePanel
+        job={jobOf(read)}
+        bracing={work(read).bracing}
+        braced={work(read).bracing.walls}
+        wall={wallOf(read)}
+      />,
     );
     expect(html).toContain('Line of A–B, exaggerated');
     expect(html.match(/<circle/g)).toHaveLength(2);
     // Half an inch off is outside a limit of a quarter: a square, not colour alone.
     expect(html).toContain('1/2″ toward the braces; turn longer by');
     expect(html).toContain('class="fill-stop"');
-    const none = renderToStaticMarkup(<LinePanel job={jobOf(demo)} bracing={bracing} wall={wallOf(demo)} />);
+    const none = renderToStaticMarkup(
+      <LinePanel job={jobOf(demo)} bracing={bracing} braced={bracing.walls} wall={wallOf(demo)} />,
+    );
     expect(none).not.toContain('exaggerated');
   });
 });

@@ -31,16 +31,15 @@ export const BraceLayer = memo(function BraceLayer({ frame, walls, straps, chose
         look.feet += `M${px(at - 5)} ${px(bottom)}h10`;
         if (brace.id === chosen) look.chosen += `M${px(at)} ${px(top)}V${px(bottom)}`;
       }
-      const ground = Math.min(...own.braces.map((brace) => brace.bottom));
       own.planks.forEach((plank, index) => {
         // Every second one a little higher, as it lies on its neighbours' ends.
-        const y = stripY(frame, ground + own.platform) - (index % 2) * 4;
+        const y = stripY(frame, own.foot + own.platform) - (index % 2) * 4;
         const line = `M${px(x(plank.from))} ${px(y)}H${px(x(plank.to))}`;
         if (index % 2 === 0) look.planks += line;
         else look.planksBack += line;
       });
       if (own.way === 'waler') {
-        const top = stripY(frame, own.height) + 3;
+        const top = stripY(frame, own.foot + own.height) + 3;
         look.low += `M${px(x(0))} ${px(top)}H${px(x(found.wall.length))}`;
         for (const at of own.diagonals)
           look.low += `M${px(x(at))} ${px(top)}l6 ${px(own.height * frame.scale - 4)}`;

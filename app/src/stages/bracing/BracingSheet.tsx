@@ -1,4 +1,5 @@
 import { rulesOf } from '@ombra/core/rules';
+import { STANDS_ON } from '@ombra/core/stages/bracing';
 import { showLength } from '@ombra/core/kernel/measure';
 import { type RuleId, stateRule } from '@ombra/core/kernel/rules';
 import { TableHead } from '../../ui/TableHead';
@@ -22,7 +23,10 @@ export function BracingSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
   const { plan } = job;
   const { units, bracing, shell } = worked;
   const rules = rulesOf(plan);
-  const worst = bracing.wind.map(({ worst: each }) => each.leg).sort((a, b) => b - a)[0];
+  const worst = bracing.pours
+    .flatMap(({ wind }) => wind.map(({ worst: each }) => each.leg))
+    .sort((a, b) => b - a)[0];
+  const several = bracing.pours.length > 1;
   return (
     <SheetFrame
       job={job}
@@ -58,37 +62,40 @@ export function BracingSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
               </ul>
             </section>
           </div>
-          <table className="figures mt-3 w-full border-collapse text-[15px]">
-            <TableHead
-              names={['wall', 'braced', 'braces, from its first corner', 'planks']}
-              left={['braced', 'braces, from its first corner', 'planks']}
-            />
-            <tbody>
-              {bracing.walls.map((wall) => (
-                <tr key={wall.wall} className="break-inside-avoid border-b border-line align-top">
-                  <th scope="row" className="px-1 text-left whitespace-nowrap">
-                    {wall.name}
-                  </th>
-                  <td className="px-1">
-                    {wall.way === 'waler' ? 'waler along the top, diagonals' : sideText(wall)}
-                    {wall.dropped > 0 &&
-                      `; brackets ${String(wall.dropped)} plank${wall.dropped === 1 ? '' : 's'} lower`}
-                    {wall.guardrail && '; guardrails'}
-                  </td>
-                  <td className="px-1 font-semibold">
-                    {(wall.way === 'waler' ? wall.diagonals : wall.braces.map((brace) => brace.at))
-                      .map((at) => showLength(at, units))
-                      .join(' · ')}
-                  </td>
-                  <td className="px-1">
-                    {wall.planks.length === 0
-                      ? '—'
-                      : `${String(wall.abreast)} × ${wall.planks.map((plank) => showLength(plank.length, units)).join(' + ')}, ${showLength(wall.platform, units)} up`}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          {bracing.pours.map(({ pour, name, walls }) => (
+            <table key={pour} className="figures mt-3 w-full border-collapse text-[15px]">
+              {several && <caption className="text-left text-lg font-semibold">{name}</caption>}
+              <TableHead
+                names={['wall', 'braced', 'braces, from its first corner', 'planks']}
+                left={['braced', 'braces, from its first corner', 'planks']}
+              />
+              <tbody>
+                {walls.map((wall) => (
+                  <tr key={wall.wall} className="break-inside-avoid border-b border-line align-top">
+                    <th scope="row" className="px-1 text-left whitespace-nowrap">
+                      {wall.name}
+                    </th>
+                    <td className="px-1">
+                      {wall.way === 'waler' ? 'waler along the top, diagonals' : sideText(wall)}
+                      {wall.dropped > 0 &&
+                        `; brackets ${String(wall.dropped)} plank${wall.dropped === 1 ? '' : 's'} lower`}
+                      {wall.guardrail && '; guardrails'}
+                    </td>
+                    <td className="px-1 font-semibold">
+                      {(wall.way === 'waler' ? wall.diagonals : wall.braces.map((brace) => brace.at))
+                        .map((at) => showLength(at, units))
+                        .join(' · ')}
+                    </td>
+                    <td className="px-1">
+                      {wall.planks.length === 0
+                        ? '—'
+                        : `${String(wall.abreast)} × ${wall.planks.map((plank) => showLength(plank.length, units)).join(' + ')}, ${showLength(wall.platform, units)} above ${STANDS_ON[wall.on]}`}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          ))}
           <p className="mt-2 text-sm">
             {STATED.map((id) => stateRule(id, rules, units)).join(' ')} Set the upright with one screw per
             course, then its leg, then the bracket. Turnbuckles near mid-travel. Boards over weak joints: see

@@ -2,10 +2,12 @@ import { rulesOf } from '@ombra/core/rules';
 import { showLength } from '@ombra/core/kernel/measure';
 import { useMemo, useState } from 'react';
 import { BRACING_PANELS, BRACING_PANEL_NAMES } from './panels';
+import { PourChoice } from '../../frame/PourChoice';
 import type { StageProps } from '../../frame/stage';
 import { StageFrame, Summary, Working } from '../../frame/StageFrame';
 import { BraceLayer } from './BraceLayer';
 import { BraceTicks } from './BraceTicks';
+import { GroundLayer } from './GroundLayer';
 import { GearPanel } from './GearPanel';
 import { LinePanel } from './LinePanel';
 import { WallsPanel } from './WallsPanel';
@@ -18,12 +20,14 @@ export function BracingStage({ job, place, onPlace, onStage }: StageProps) {
   const rules = useMemo(() => rulesOf(plan), [plan]);
   if (!worked) return <Working />;
   const { bracing } = worked;
+  const pour = bracing.pours.find(({ pour: id }) => id === place.pour) ?? bracing.pours[0];
+  const shown = pour?.walls ?? [];
   const bracesOn = (id: string): string => {
-    const own = bracing.walls.find((each) => each.wall === id);
+    const own = shown.find((each) => each.wall === id);
     return own ? (own.way === 'waler' ? 'waler' : String(own.braces.length)) : '';
   };
-  const braces = bracing.walls.reduce((sum, each) => sum + each.braces.length, 0);
-  const planks = bracing.walls.reduce((sum, each) => sum + each.abreast * each.planks.length, 0);
+  const braces = shown.reduce((sum, each) => sum + each.braces.length, 0);
+  const planks = shown.reduce((sum, each) => sum + each.abreast * each.planks.length, 0);
   return (
     <StageFrame
       job={job}
@@ -37,14 +41,29 @@ export function BracingStage({ job, place, onPlace, onStage }: StageProps) {
       aside={{
         heading: 'Walls: braces',
         figure: (each) => bracesOn(each.id),
-        over: (frame) => <BraceTicks shell={worked.shell} walls={bracing.walls} frame={frame} />,
+        over: (frame) => <BraceTicks shell={worked.shell} walls={shown} frame={frame} />,
         onChoose: () => {
           setBrace(null);
         },
       }}
+      before={
+        pour && (
+          <PourChoice
+            pours={bracing.pours.map(({ pour: id, name }) => ({ id, name }))}
+            shown={pour.pour}
+            onChoose={(chosen) => {
+              setBrace(null);
+              onPlace({ pour: chosen, figure: null });
+            }}
+          />
+        )
+      }
       strip={{
         over: (frame) => (
-          <BraceLayer frame={frame} walls={bracing.walls} straps={bracing.straps} chosen={brace} />
+          <>
+            <BraceLayer frame={frame} walls={shown} straps={bracing.straps} chosen={brace} />
+            <GroundLayer frame={frame} walls={shown} units={plan.units} />
+          </>
         ),
       }}
       summary={
@@ -67,11 +86,18 @@ export function BracingStage({ job, place, onPlace, onStage }: StageProps) {
       {({ panel, wall, walls, open, onOpen }) => (
         <>
           {panel === 'walls' && (
-            <WallsPanel job={job} bracing={bracing} wall={wall} chosen={brace} onChoose={setBrace} />
+            <WallsPanel
+              job={job}
+              bracing={bracing}
+              braced={shown}
+              wall={wall}
+              chosen={brace}
+              onChoose={setBrace}
+            />
           )}
           {panel === 'gear' && <GearPanel job={job} bracing={bracing} open={open} onOpen={onOpen} />}
-          {panel === 'wind' && <WindPanel job={job} bracing={bracing} walls={walls} />}
-          {panel === 'line' && <LinePanel job={job} bracing={bracing} wall={wall} />}
+          {panel === 'wind' && <WindPanel job={job} wind={pour?.wind ?? []} braced={shown} walls={walls} />}
+          {panel === 'line' && <LinePanel job={job} bracing={bracing} braced={shown} wall={wall} />}
         </>
       )}
     </StageFrame>

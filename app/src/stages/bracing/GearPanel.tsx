@@ -1,6 +1,6 @@
 import { rulesOf } from '@ombra/core/rules';
 import type { Figure } from '@ombra/core/kernel/figures';
-import { storeLength } from '@ombra/core/kernel/measure';
+import { storeLength, USUAL } from '@ombra/core/kernel/measure';
 import { type Bracing, type StockOnHand, comesInLengths, usualLengths } from '@ombra/core/stages/bracing';
 import { Plus, X } from 'lucide-react';
 import { LengthField } from '../../ui/LengthField';
@@ -73,6 +73,7 @@ function StockList({
         {list.map((stock, index) => (
           <li key={index} className="grid grid-cols-[minmax(0,1fr)_84px_28px] items-center gap-1">
             <LengthField
+              usual={USUAL.board}
               label={`Length of ${what} ${String(index + 1)}`}
               text={stock.length}
               units={plan.units}

@@ -1,6 +1,6 @@
 import { rulesOf } from '@ombra/core/rules';
-import { type Length, showLength } from '@ombra/core/kernel/measure';
-import type { Alignment, Bracing } from '@ombra/core/stages/bracing';
+import { type Length, showLength, USUAL } from '@ombra/core/kernel/measure';
+import type { Alignment, Bracing, WallBraces } from '@ombra/core/stages/bracing';
 import type { Wall } from '@ombra/core/stages/outline';
 import { LengthField } from '../../ui/LengthField';
 import { TableHead } from '../../ui/TableHead';
@@ -10,6 +10,8 @@ import { offText, readingText } from './bracingWords';
 interface LinePanelProps {
   readonly job: Job;
   readonly bracing: Bracing;
+  /** The walls as the shown pour braces them. */
+  readonly braced: readonly WallBraces[];
   readonly wall: Wall;
 }
 
@@ -84,11 +86,11 @@ const STEPS = [
 ] as const;
 
 /** Readings of the string at every brace of a wall, before the pour and after it, with what to turn. */
-export function LinePanel({ job, bracing, wall }: LinePanelProps) {
+export function LinePanel({ job, bracing, braced, wall }: LinePanelProps) {
   const { plan, edit, endMerge } = job;
   const { units } = plan;
   const rules = rulesOf(plan);
-  const own = bracing.walls.find((each) => each.wall === wall.id);
+  const own = braced.find((each) => each.wall === wall.id);
   const braces = own?.braces ?? [];
   const block = showLength(rules.length('bracing.string.block'), units, { style: 'inches' });
   const points = (pass: 'before' | 'after') =>
@@ -101,6 +103,7 @@ export function LinePanel({ job, bracing, wall }: LinePanelProps) {
     <>
       <td className="px-1">
         <LengthField
+          usual={USUAL.string}
           label={`Brace ${String(number)}, ${pass} the pour`}
           text={plan.bracing?.readings?.[id]?.[pass] ?? ''}
           units={units}

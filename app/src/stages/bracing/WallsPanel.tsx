@@ -1,7 +1,7 @@
 import { rulesOf } from '@ombra/core/rules';
 import { showLength } from '@ombra/core/kernel/measure';
 import type { HouseRules, RuleId } from '@ombra/core/kernel/rules';
-import type { Bracing, Ground, WallBraces } from '@ombra/core/stages/bracing';
+import { type Bracing, type Ground, type WallBraces, STANDS_ON } from '@ombra/core/stages/bracing';
 import type { Wall } from '@ombra/core/stages/outline';
 import { useMemo } from 'react';
 import { Choice } from '../../ui/Choice';
@@ -14,6 +14,8 @@ import { sideText, uprightText, whyText } from './bracingWords';
 interface WallsPanelProps {
   readonly job: Job;
   readonly bracing: Bracing;
+  /** The walls as the shown pour braces them. */
+  readonly braced: readonly WallBraces[];
   readonly wall: Wall;
   readonly chosen: string | null;
   readonly onChoose: (brace: string | null) => void;
@@ -59,17 +61,17 @@ function Brackets({
       Braced {sideText(own)}. Legs’ feet need {showLength(rules.length('bracing.foot.clear'), units)} of clear
       ground.{' '}
       {own.planks.length > 0 &&
-        `Planks ${showLength(own.platform, units)} up, ${String(own.abreast)} side by side${own.dropped === 0 ? '' : `, brackets dropped by ${own.dropped === 1 ? 'a plank' : 'two planks'} so that planks pass at the corners`}${own.guardrail ? ', with guardrails' : ''}.`}
+        `Planks ${showLength(own.platform, units)} above ${STANDS_ON[own.on]}, ${String(own.abreast)} side by side${own.dropped === 0 ? '' : `, brackets dropped by ${own.dropped === 1 ? 'a plank' : 'two planks'} so that planks pass at the corners`}${own.guardrail ? ', with guardrails' : ''}.`}
     </p>
   );
 }
 
 /** One wall's bracing: its side and ground, every brace with its station and why, and what the crew decides for all. */
-export function WallsPanel({ job, bracing, wall, chosen, onChoose }: WallsPanelProps) {
+export function WallsPanel({ job, bracing, braced, wall, chosen, onChoose }: WallsPanelProps) {
   const { plan, edit, worked } = job;
   const { units } = plan;
   const rules = useMemo(() => rulesOf(plan), [plan]);
-  const own = bracing.walls.find((each) => each.wall === wall.id);
+  const own = braced.find((each) => each.wall === wall.id);
   const said = plan.bracing?.walls?.[wall.id];
   const nameOf = (id: string): string =>
     worked?.openings.placed.find((opening) => opening.id === id)?.name ?? 'an opening';
@@ -116,17 +118,7 @@ export function WallsPanel({ job, bracing, wall, chosen, onChoose }: WallsPanelP
           ))}
         </div>
         {own && <Brackets own={own} rules={rules} units={units} />}
-        {own && own.pours.length > 1 && (
-          <ul className="text-[17px]">
-            {own.pours.map((pour) => (
-              <li key={pour.toCourse}>
-                To course {pour.toCourse}: planks {showLength(pour.platform, units)} up, uprights of{' '}
-                {uprightText(pour, units)}
-                {pour.guardrail ? ', guardrails' : ''}.
-              </li>
-            ))}
-          </ul>
-        )}
+        {!own && <p>Nothing of this wall is stacked in this pour.</p>}
         {own && own.braces.length > 0 && (
           <ScrollBox label={`Stations of ${wall.name}`} height="max-h-96">
             <table className="figures w-full border-collapse text-[17px]">

@@ -1,4 +1,4 @@
-import { type Bracing, windPressure } from '@ombra/core/stages/bracing';
+import { type WallBraces, type WindOnWall, windPressure } from '@ombra/core/stages/bracing';
 import type { Wall } from '@ombra/core/stages/outline';
 import { CloudSun } from 'lucide-react';
 import { AskBox } from '../../ui/AskBox';
@@ -8,7 +8,9 @@ import { forceText } from './bracingWords';
 
 interface WindPanelProps {
   readonly job: Job;
-  readonly bracing: Bracing;
+  /** Of the shown pour. */
+  readonly wind: readonly WindOnWall[];
+  readonly braced: readonly WallBraces[];
   readonly walls: readonly Wall[];
 }
 
@@ -55,7 +57,7 @@ const Nights = ({ onTake }: { readonly onTake: (gust: number) => void }) => (
 );
 
 /** Wind on the empty walls: the force in each wall's hardest pressed leg and on its screws, the freest wall first. */
-export function WindPanel({ job, bracing, walls }: WindPanelProps) {
+export function WindPanel({ job, wind: pressed, braced, walls }: WindPanelProps) {
   const { plan, edit } = job;
   const wind = plan.bracing?.wind;
   const set = (mph: number | null): void => {
@@ -63,9 +65,7 @@ export function WindPanel({ job, bracing, walls }: WindPanelProps) {
   };
   const nameOf = (id: string): string => walls.find((wall) => wall.id === id)?.name ?? id;
   const braceOf = (wall: string, id: string): string => {
-    const index = bracing.walls
-      .find((each) => each.wall === wall)
-      ?.braces.findIndex((each) => each.id === id);
+    const index = braced.find((each) => each.wall === wall)?.braces.findIndex((each) => each.id === id);
     return index === undefined || index < 0 ? '' : String(index + 1);
   };
   return (
@@ -94,7 +94,7 @@ export function WindPanel({ job, bracing, walls }: WindPanelProps) {
           }}
         />
       </div>
-      {wind !== undefined && bracing.wind.length > 0 && (
+      {wind !== undefined && pressed.length > 0 && (
         <>
           <p>
             Velocity pressure <strong>{windPressure(wind).toFixed(2)} lb/ft²</strong>. Brace every wall here
@@ -113,7 +113,7 @@ export function WindPanel({ job, bracing, walls }: WindPanelProps) {
               left={['hardest brace']}
             />
             <tbody>
-              {bracing.wind.map(({ wall, brace, worst }) => (
+              {pressed.map(({ wall, brace, worst }) => (
                 <tr key={wall} className="border-b border-line">
                   <th scope="row" className="px-1 text-left">
                     {nameOf(wall)}

@@ -1,6 +1,6 @@
 import { type FootingChange, type FootingKind, FOOTING_KINDS } from '@ombra/core/stages/footing';
 import type { Figure } from '@ombra/core/kernel/figures';
-import { showLength } from '@ombra/core/kernel/measure';
+import { showLength, USUAL } from '@ombra/core/kernel/measure';
 import type { Wall } from '@ombra/core/stages/outline';
 import type { WorkedPlan } from '@ombra/core/work';
 import { Choice } from '../../ui/Choice';
@@ -74,6 +74,7 @@ export function GroundPanel({ job, worked, wall, open, onOpen }: GroundPanelProp
               <div>
                 <span className="heading mb-0.5 block">Width</span>
                 <LengthField
+                  usual={USUAL.thickness}
                   label="Width of the footing"
                   text={footing.width ?? ''}
                   units={units}
@@ -87,6 +88,7 @@ export function GroundPanel({ job, worked, wall, open, onOpen }: GroundPanelProp
               <div>
                 <span className="heading mb-0.5 block">Depth</span>
                 <LengthField
+                  usual={USUAL.thickness}
                   label="Depth of the footing"
                   text={footing.depth ?? ''}
                   units={units}
@@ -102,6 +104,7 @@ export function GroundPanel({ job, worked, wall, open, onOpen }: GroundPanelProp
               <div>
                 <span className="heading mb-0.5 block">Sheet thickness</span>
                 <LengthField
+                  usual={USUAL.thickness}
                   label="Thickness of the sheet"
                   text={footing.sheet ?? ''}
                   units={units}
@@ -145,6 +148,7 @@ export function GroundPanel({ job, worked, wall, open, onOpen }: GroundPanelProp
             <div>
               <span className="heading mb-0.5 block">Width here</span>
               <LengthField
+                usual={USUAL.thickness}
                 label={`Width of the footing under ${wall.name}`}
                 text={row?.bearing?.width ?? ''}
                 units={units}

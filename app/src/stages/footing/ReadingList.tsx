@@ -1,5 +1,5 @@
 import type { Shot, Survey, SurveyPass } from '@ombra/core/stages/footing';
-import { type Length, readLength, showLength } from '@ombra/core/kernel/measure';
+import { type Length, readLength, showLength, USUAL } from '@ombra/core/kernel/measure';
 import type { Wall } from '@ombra/core/stages/outline';
 import { Plus, X } from 'lucide-react';
 import { useRef, useState } from 'react';
@@ -89,6 +89,7 @@ export function ReadingList({ job, wall, pass, survey }: ReadingListProps) {
                 <tr key={shot.id} className="border-b border-line">
                   <td className="w-1/3 pr-1">
                     <LengthField
+                      usual={USUAL.station}
                       label={`Reading ${String(index + 1)}: how far from ${wall.from}`}
                       text={shot.at}
                       units={units}
@@ -100,6 +101,7 @@ export function ReadingList({ job, wall, pass, survey }: ReadingListProps) {
                   </td>
                   <td className="w-1/3 pr-1">
                     <LengthField
+                      usual={USUAL.rod}
                       label={`Reading ${String(index + 1)}: on the rod`}
                       text={shot.reading}
                       units={units}
@@ -158,6 +160,7 @@ export function ReadingList({ job, wall, pass, survey }: ReadingListProps) {
       >
         <div className="grow">
           <LengthField
+            usual={USUAL.station}
             inputRef={(element) => {
               first.current = element;
             }}
@@ -170,6 +173,7 @@ export function ReadingList({ job, wall, pass, survey }: ReadingListProps) {
         </div>
         <div className="grow">
           <LengthField
+            usual={USUAL.rod}
             label="New reading: on the rod"
             text={reading}
             units={units}

@@ -7,6 +7,7 @@ import {
   readLength,
   showLength,
   storeLength,
+  USUAL,
 } from '@ombra/core/kernel/measure';
 import { type Wall, wallsOf } from '@ombra/core/stages/outline';
 import type { WorkedPlan } from '@ombra/core/work';
@@ -143,7 +144,13 @@ export function ReceiverBox({ job, worked, wall, pass }: ReceiverBoxProps) {
       {run === null && (
         <div>
           <span className="heading mb-0.5 block">Reading every</span>
-          <LengthField label="Reading every" text={every} units={units} onType={setEvery} />
+          <LengthField
+            usual={USUAL.spacing}
+            label="Reading every"
+            text={every}
+            units={units}
+            onType={setEvery}
+          />
           {spacing === null && <p className="text-sm text-stop">Give a spacing of 4 in or more.</p>}
         </div>
       )}

@@ -1,5 +1,5 @@
 import type { Diagonal, Pull, Spot } from '@ombra/core/stages/footing';
-import { type Length, showLength } from '@ombra/core/kernel/measure';
+import { type Length, showLength, USUAL } from '@ombra/core/kernel/measure';
 import { moveText } from '@ombra/core/kernel/notices';
 import type { WorkedPlan } from '@ombra/core/work';
 import { Plus, X } from 'lucide-react';
@@ -85,6 +85,7 @@ export function SquarePanel({ job, worked }: SquarePanelProps) {
         <td className="w-32 py-0.5">
           {corner && (
             <LengthField
+              usual={USUAL.station}
               label={`Measured from ${spotText(from)} to ${spotText(to)}`}
               text={known?.length ?? ''}
               units={units}
@@ -140,6 +141,7 @@ export function SquarePanel({ job, worked }: SquarePanelProps) {
                   </td>
                   <td className="w-32 py-0.5">
                     <LengthField
+                      usual={USUAL.station}
                       label={`Other diagonal ${String(index + 1)}: length`}
                       text={pull.length}
                       units={units}

@@ -1,5 +1,5 @@
 import type { Figure } from '@ombra/core/kernel/figures';
-import { type Length, showLength } from '@ombra/core/kernel/measure';
+import { type Length, showLength, USUAL } from '@ombra/core/kernel/measure';
 import type { Bucks } from '@ombra/core/stages/bucks';
 import { type BuckKind, type BuckMaterial, buckName } from '@ombra/core/stages/openings';
 import type { WorkedPlan } from '@ombra/core/work';
@@ -42,6 +42,7 @@ function Materials({ job, worked }: Pick<BucksPanelProps, 'job' | 'worked'>) {
             {FIELDS.map(({ field, name }) => (
               <td key={field} className="w-24 pr-1">
                 <LengthField
+                  usual={USUAL.thickness}
                   label={`${name} of ${buckName(material.kind)}`}
                   text={plan.bucks?.[material.kind]?.[field] ?? ''}
                   units={plan.units}

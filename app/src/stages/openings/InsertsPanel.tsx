@@ -9,7 +9,7 @@ import {
   insertNames,
   isRun,
 } from '@ombra/core/stages/inserts';
-import { feet, readLength } from '@ombra/core/kernel/measure';
+import { type Usual, USUAL, feet, readLength } from '@ombra/core/kernel/measure';
 import type { Wall } from '@ombra/core/stages/outline';
 import { Copy, Plus, X } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
@@ -29,6 +29,18 @@ interface InsertsPanelProps {
 }
 
 type LengthKey = 'at' | 'up' | 'size' | 'height' | 'depth' | 'length' | 'spacing' | 'fall';
+
+/** What is usual for each length of an insert. */
+const USUAL_OF: Readonly<Record<LengthKey, Usual>> = {
+  at: USUAL.station,
+  up: USUAL.up,
+  size: USUAL.thickness,
+  height: USUAL.thickness,
+  depth: USUAL.thickness,
+  length: USUAL.wall,
+  spacing: USUAL.spacing,
+  fall: USUAL.step,
+};
 
 /** How much further on a copy is put. */
 const COPY_BY = feet(2);
@@ -90,6 +102,7 @@ export function InsertsPanel({ job, walls, wall, placed, chosen, onChoose }: Ins
   };
   const lengthCell = (insert: Insert, key: LengthKey, word: string, placeholder = word): ReactNode => (
     <LengthField
+      usual={USUAL_OF[key]}
       label={`${names.get(insert.id) ?? ''}: ${word}`}
       text={insert[key] ?? ''}
       units={units}
@@ -304,6 +317,7 @@ function NewInsert({
       </div>
       <div className="w-28">
         <LengthField
+          usual={USUAL.station}
           label="New insert: distance from the corner"
           text={at}
           units={units}
@@ -313,6 +327,7 @@ function NewInsert({
       </div>
       <div className="w-28">
         <LengthField
+          usual={USUAL.up}
           label="New insert: how far up"
           text={up}
           units={units}

@@ -1,4 +1,4 @@
-import { readLength } from '@ombra/core/kernel/measure';
+import { USUAL, readLength } from '@ombra/core/kernel/measure';
 import { type Opening, type OpeningKind, OPENING_KINDS, openingKindName } from '@ombra/core/stages/openings';
 import type { Wall } from '@ombra/core/stages/outline';
 import { Plus } from 'lucide-react';
@@ -7,6 +7,14 @@ import { LengthField } from '../../ui/LengthField';
 import type { Job } from '../../job/useJob';
 import { CellSelect, endOptions } from './OpeningTable';
 import { NEW_OPENING, wasAskedFor } from './newOpening';
+
+/** What is usual for each length of a new opening. */
+const USUAL_OF = {
+  at: USUAL.station,
+  width: USUAL.opening,
+  height: USUAL.opening,
+  up: USUAL.up,
+} as const;
 
 interface NewOpeningProps {
   readonly job: Job;
@@ -67,6 +75,7 @@ export function NewOpening({ job, walls, wall, onAdded }: NewOpeningProps) {
   };
   const length = (key: 'at' | 'width' | 'height' | 'up', label: string, placeholder: string) => (
     <LengthField
+      usual={USUAL_OF[key]}
       label={`New opening: ${label}`}
       text={texts[key]}
       units={units}

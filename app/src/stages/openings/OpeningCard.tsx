@@ -1,6 +1,6 @@
 import { rulesOf } from '@ombra/core/rules';
 import type { Figure } from '@ombra/core/kernel/figures';
-import { type Length, readLength, showLength, storeLength } from '@ombra/core/kernel/measure';
+import { type Length, readLength, showLength, storeLength, USUAL } from '@ombra/core/kernel/measure';
 import type { Buck } from '@ombra/core/stages/bucks';
 import {
   type BuckKind,
@@ -94,6 +94,7 @@ function Settings({ job, opening, placed }: Pick<OpeningCardProps, 'job' | 'open
       {opening.kind === 'round-top' && (
         <Under heading="Rise of the top">
           <LengthField
+            usual={USUAL.opening}
             label={`Rise of the round top of ${name}`}
             text={opening.rise ?? ''}
             units={units}
@@ -124,6 +125,7 @@ function Settings({ job, opening, placed }: Pick<OpeningCardProps, 'job' | 'open
           {threshold && (
             <Under heading="Step">
               <LengthField
+                usual={USUAL.step}
                 label={`Step of the threshold of ${name}`}
                 text={threshold.depth ?? ''}
                 units={units}
@@ -219,6 +221,7 @@ function Copies({
         <span className="text-sm">more, every</span>
         <div className="w-20">
           <LengthField
+            usual={USUAL.spacing}
             label="Spacing between their middles"
             text={spacing}
             units={units}

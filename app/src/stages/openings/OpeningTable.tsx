@@ -1,4 +1,4 @@
-import { type Length, readLength, showLength } from '@ombra/core/kernel/measure';
+import { type Length, USUAL, readLength, showLength } from '@ombra/core/kernel/measure';
 import {
   type Opening,
   type OpeningChange,
@@ -16,6 +16,15 @@ import { LengthField } from '../../ui/LengthField';
 import { ScrollBox } from '../../ui/ScrollBox';
 import type { Job } from '../../job/useJob';
 import { NewOpening } from './NewOpening';
+
+/** What is usual for each length of an opening. */
+const USUAL_OF = {
+  at: USUAL.station,
+  width: USUAL.opening,
+  height: USUAL.opening,
+  sill: USUAL.up,
+  head: USUAL.up,
+} as const;
 
 interface OpeningTableProps {
   readonly job: Job;
@@ -140,6 +149,7 @@ export function OpeningTable({ job, walls, placed, chosen, wall, onChoose }: Ope
     placeholder = '',
   ) => (
     <LengthField
+      usual={USUAL_OF[field]}
       label={`${names.get(opening.id) ?? ''}: ${what}`}
       text={opening[field] ?? ''}
       units={units}

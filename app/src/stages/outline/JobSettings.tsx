@@ -1,6 +1,6 @@
 import { courseCount } from '@ombra/core/stages/outline';
 import { type Family, FAMILIES } from '@ombra/core/kernel/forms';
-import { readLength, showLength, storeLength } from '@ombra/core/kernel/measure';
+import { readLength, showLength, storeLength, USUAL } from '@ombra/core/kernel/measure';
 import type { Plan, PlanEdit } from '@ombra/core/kernel/plan';
 import type { WorkedPlan } from '@ombra/core/work';
 import { Minus, Plus } from 'lucide-react';
@@ -113,6 +113,7 @@ function HeightSettings({ plan, worked, onEdit, onLeave }: Omit<JobSettingsProps
         ) : (
           <div id="height" className="w-36">
             <LengthField
+              usual={USUAL.height}
               label="Height above the lowest footing"
               text={plan.height}
               units={plan.units}

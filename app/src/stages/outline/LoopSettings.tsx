@@ -1,5 +1,5 @@
 import type { Loop, LoopChange, Wall } from '@ombra/core/stages/outline';
-import type { UnitSystem } from '@ombra/core/kernel/measure';
+import { type UnitSystem, USUAL } from '@ombra/core/kernel/measure';
 import type { PlanEdit } from '@ombra/core/kernel/plan';
 import { LengthField } from '../../ui/LengthField';
 
@@ -26,6 +26,7 @@ export function LoopSettings({ loop, first, others, units, onEdit, onLeave }: Lo
     <div className="w-28">
       <span className="heading mb-0.5 block">{label}</span>
       <LengthField
+        usual={USUAL.station}
         label={`${label}: ${loop.name ?? 'this outline'}`}
         text={loop[key] ?? ''}
         units={units}
@@ -113,6 +114,7 @@ export function LoopSettings({ loop, first, others, units, onEdit, onLeave }: Lo
               <div className="w-28">
                 <span className="heading mb-0.5 block">so far along it</span>
                 <LengthField
+                  usual={USUAL.station}
                   label="How far along that wall’s outside face it starts"
                   text={start.at}
                   units={units}

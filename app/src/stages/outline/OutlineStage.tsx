@@ -1,3 +1,4 @@
+import { wallsOf } from '@ombra/core/stages/outline';
 import type { Tally } from '@ombra/core/stages/tally';
 import { rulesOf } from '@ombra/core/rules';
 import { type Figure, showQuantity } from '@ombra/core/kernel/figures';
@@ -131,6 +132,7 @@ export function OutlineStage({ job, place, onPlace, onStage }: StageProps) {
         <PourList
           plan={plan}
           courses={worked?.levels.courses ?? 0}
+          walls={worked ? wallsOf(worked.shell) : []}
           freshId={freshId}
           onEdit={edit}
           onLeave={endMerge}

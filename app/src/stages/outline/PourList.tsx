@@ -1,11 +1,13 @@
-import type { Pour } from '@ombra/core/stages/outline';
-import type { Plan, PlanEdit } from '@ombra/core/kernel/plan';
+import type { Pour, PourGround, Wall } from '@ombra/core/stages/outline';
+import { type Plan, type PlanEdit, withoutKey } from '@ombra/core/kernel/plan';
 import { Plus, X } from 'lucide-react';
+import { GroundFields, groundText } from './GroundFields';
 
 interface PourListProps {
   readonly plan: Plan;
   /** Courses that the job has, as worked. */
   readonly courses: number;
+  readonly walls: readonly Pick<Wall, 'id' | 'name'>[];
   readonly freshId: () => string;
   readonly onEdit: (edit: PlanEdit, merge?: string) => void;
   readonly onLeave: () => void;
@@ -20,8 +22,12 @@ const withText = (pour: Pour, key: 'name' | 'then', text: string): Pour =>
     Object.entries({ ...pour, [key]: text }).filter(([each, value]) => each !== key || value !== ''),
   ) as unknown as Pour;
 
+/** A pour with what follows it on the ground, or without. */
+const withGround = (pour: Pour, ground: PourGround | null): Pour =>
+  ground === null ? withoutKey(pour, 'ground') : { ...pour, ground };
+
 /** What is stacked and poured in one go, from the footing up; the last pour reaches the top. */
-export function PourList({ plan, courses, freshId, onEdit, onLeave }: PourListProps) {
+export function PourList({ plan, courses, walls, freshId, onEdit, onLeave }: PourListProps) {
   const { pours } = plan;
   const set = (next: readonly Pour[], merge?: string): void => {
     onEdit({ kind: 'set-pours', pours: next }, merge);
@@ -44,6 +50,23 @@ export function PourList({ plan, courses, freshId, onEdit, onLeave }: PourListPr
       { id: freshId(), toCourse: Math.max(top, split + 1), top: 'full' },
     ]);
   };
+  const groundOf = (pour: Pour, name: string) => (
+    <details className="mt-1">
+      <summary className="min-h-(--target) content-center">
+        Ground after: <span className="figures">{groundText(pour.ground, plan.units)}</span>
+      </summary>
+      <GroundFields
+        name={name}
+        ground={pour.ground}
+        walls={walls}
+        units={plan.units}
+        onChange={(ground, merge) => {
+          put(withGround(pour, ground), merge === true ? 'ground' : undefined);
+        }}
+        onLeave={onLeave}
+      />
+    </details>
+  );
   return (
     <section aria-label="Pours">
       <h2 className="heading mb-1">
@@ -138,11 +161,13 @@ export function PourList({ plan, courses, freshId, onEdit, onLeave }: PourListPr
                     />
                   </div>
                 )}
+                {groundOf(pour, name)}
               </li>
             );
           })}
         </ol>
       )}
+      {pours.length === 1 && pours[0] && groundOf(pours[0], 'the pour')}
       <datalist id="pour-then">
         {THEN.map((each) => (
           <option key={each} value={each} />

@@ -1,5 +1,12 @@
 import type { Loop, MeasuredTo, ShellLoop, WalkRow } from '@ombra/core/stages/outline';
-import { type Length, type UnitSystem, readTurn, showLength, storeTurn } from '@ombra/core/kernel/measure';
+import {
+  type Length,
+  type UnitSystem,
+  readTurn,
+  showLength,
+  storeTurn,
+  USUAL,
+} from '@ombra/core/kernel/measure';
 import type { PlanEdit } from '@ombra/core/kernel/plan';
 import { Check, CornerUpLeft, CornerUpRight, Minus, Plus, Spline, X } from 'lucide-react';
 import { type KeyboardEvent, useLayoutEffect, useRef, useState } from 'react';
@@ -96,6 +103,7 @@ function CurveFields({
   return (
     <div className="grid grid-cols-2 gap-1">
       <LengthField
+        usual={USUAL.wall}
         label={`Radius of ${name}`}
         text={curve.radius}
         units={units}
@@ -233,6 +241,7 @@ export function WalkEditor(props: WalkEditorProps) {
                   )}
                   {!row.curve && (
                     <LengthField
+                      usual={USUAL.wall}
                       label={`Length of ${name}`}
                       text={row.length}
                       units={units}

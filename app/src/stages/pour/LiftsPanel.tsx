@@ -1,6 +1,6 @@
 import { rulesOf } from '@ombra/core/rules';
 import { type Figure, showQuantity } from '@ombra/core/kernel/figures';
-import { nanometres, showLength, subtract } from '@ombra/core/kernel/measure';
+import { nanometres, showLength, subtract, USUAL } from '@ombra/core/kernel/measure';
 import type { RuleId } from '@ombra/core/kernel/rules';
 import type { Wall } from '@ombra/core/stages/outline';
 import { type WorkedPour, clockText } from '@ombra/core/stages/pour';
@@ -45,6 +45,7 @@ function ByHand({ job, pour, set }: Pick<LiftsPanelProps, 'job' | 'pour' | 'set'
         {typed.map((text, index) => (
           <li key={index} className="flex w-40 items-center gap-1">
             <LengthField
+              usual={USUAL.step}
               label={`Depth of lift ${String(index + 1)}`}
               text={text}
               units={plan.units}

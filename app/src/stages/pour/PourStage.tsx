@@ -2,9 +2,9 @@ import { rulesOf } from '@ombra/core/rules';
 import { showMinutes, showVolume } from '@ombra/core/kernel/figures';
 import { type WorkedPour, figuresOfPour } from '@ombra/core/stages/pour';
 import { useMemo } from 'react';
-import { Choice } from '../../ui/Choice';
 import { panelOf } from '../../job/place';
 import { POUR_PANELS, POUR_PANEL_NAMES } from './panels';
+import { PourChoice } from '../../frame/PourChoice';
 import type { StageProps } from '../../frame/stage';
 import { StageFrame, Summary, Working } from '../../frame/StageFrame';
 import { NothingStands } from '../../frame/walls/NothingStands';
@@ -78,19 +78,13 @@ function Poured({ job, place, onPlace, onStage, pour, pours }: PouredProps) {
         over: (frame) => <RouteOnPlan frame={frame} pour={pour} hose={hose} />,
       }}
       before={
-        pours.length > 1 && (
-          <div className="max-w-2xl">
-            <Choice
-              label="Pour"
-              name="which-pour"
-              value={pour.span.pour}
-              options={pours.map(({ span }) => ({ value: span.pour, label: span.name }))}
-              onChoose={(pour) => {
-                onPlace({ pour, figure: null });
-              }}
-            />
-          </div>
-        )
+        <PourChoice
+          pours={pours.map(({ span }) => ({ id: span.pour, name: span.name }))}
+          shown={pour.span.pour}
+          onChoose={(chosen) => {
+            onPlace({ pour: chosen, figure: null });
+          }}
+        />
       }
       strip={(figure) => ({
         lit: figure && Object.keys(figure.pieces).length > 0 ? figure.pieces : null,

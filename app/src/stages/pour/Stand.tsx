@@ -1,3 +1,4 @@
+import { USUAL } from '@ombra/core/kernel/measure';
 import type { Wall } from '@ombra/core/stages/outline';
 import type { WorkedPour } from '@ombra/core/stages/pour';
 import { LengthField } from '../../ui/LengthField';
@@ -40,6 +41,7 @@ export function Stand({ job, pour, walls, set }: StandProps) {
         {stand && (
           <>
             <LengthField
+              usual={USUAL.station}
               label="How far along the wall"
               text={stand.at}
               units={plan.units}
@@ -49,6 +51,7 @@ export function Stand({ job, pour, walls, set }: StandProps) {
               onLeave={job.endMerge}
             />
             <LengthField
+              usual={USUAL.station}
               label="How far out from the wall"
               text={stand.out}
               units={plan.units}

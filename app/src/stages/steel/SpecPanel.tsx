@@ -2,7 +2,8 @@ import { withoutKey } from '@ombra/core/kernel/plan';
 import { houseRules, RULES, rulesOf } from '@ombra/core/rules';
 import { type HouseRules, type RuleId, type RuleOverrides, defaultOf } from '@ombra/core/kernel/rules';
 import type { PlacedOpening } from '@ombra/core/stages/openings';
-import type { Wall } from '@ombra/core/stages/outline';
+import { min, showLength, USUAL } from '@ombra/core/kernel/measure';
+import { type Wall, soilAgainst } from '@ombra/core/stages/outline';
 import {
   type BarSystem,
   type HeldBy,
@@ -318,6 +319,14 @@ export function SpecPanel({ job, walls, openings, courses, fromTable }: SpecPane
   const { plan, edit, endMerge, freshId } = job;
   const rules = rulesOf(plan);
   const [find, setFind] = useState('');
+  /** The soil that follows from the ground of the pours, where this wall's own is not said. */
+  const soilHint = (wall: string): string => {
+    const { worked } = job;
+    const ground = worked?.ground.after[wall];
+    const spans = worked?.levels.walls[wall] ?? [];
+    const soil = ground ? soilAgainst(ground, min(...spans.map(({ bottom }) => bottom))) : null;
+    return soil === null ? 'none' : showLength(soil, plan.units);
+  };
   return (
     <div className="grid grid-cols-[repeat(auto-fit,minmax(290px,1fr))] gap-x-6 gap-y-4">
       <Systems job={job} rules={rules} />
@@ -345,10 +354,11 @@ export function SpecPanel({ job, walls, openings, courses, fromTable }: SpecPane
               <li key={wall.id} className="grid grid-cols-[52px_90px_1fr] items-center gap-1 py-0.5">
                 <span className="figures font-semibold">{wall.name}</span>
                 <LengthField
+                  usual={USUAL.height}
                   label={`Soil on ${wall.name}, above its footing`}
                   text={soil?.backfill ?? ''}
                   units={plan.units}
-                  placeholder="none"
+                  placeholder={soilHint(wall.id)}
                   onType={(text) => {
                     edit(
                       {

@@ -1,4 +1,4 @@
-import { showLength, writeQuantity } from '@ombra/core/kernel/measure';
+import { showLength, writeQuantity, USUAL } from '@ombra/core/kernel/measure';
 import type { Wall } from '@ombra/core/stages/outline';
 import {
   type ReinforcementTable,
@@ -38,6 +38,7 @@ function Row({ job, row, number, taken, onChange, onRemove }: RowProps) {
   const length = (key: 'height' | 'backfill' | 'spacing', label: string) => (
     <td className="px-1 align-top">
       <LengthField
+        usual={USUAL.height}
         label={`${label}, row ${String(number)}`}
         text={row[key]}
         units={job.plan.units}

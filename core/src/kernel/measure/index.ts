@@ -6,3 +6,4 @@ export * from './readQuantity';
 export * from './readTurn';
 export * from './readVolume';
 export * from './writeLength';
+export * from './askBack';

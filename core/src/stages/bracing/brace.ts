@@ -26,21 +26,18 @@ export interface Brace {
   readonly upright: MadeUpright;
 }
 
-/** How a wall is held and walked along for one pour. */
-export interface PourBracing {
-  readonly toCourse: number;
-  /** Top of the pour and of its brackets, above the wall's footing. */
-  readonly top: Length;
-  readonly platform: Length;
-  readonly upright: MadeUpright;
-  readonly guardrail: boolean;
-}
+/** What the feet of braces stand on: the footing’s own ground, or what was raised beside the wall since. */
+export type StandsOn = 'footing' | 'fill' | 'slab';
 
-/** How one wall is held and walked along. */
+/** How one wall is held and walked along for one pour. */
 export interface WallBraces {
   readonly wall: string;
   readonly name: string;
+  /** From the ground that its braces stand on to its top in this pour. */
   readonly height: Length;
+  readonly on: StandsOn;
+  /** The lowest of what its braces stand on, above the lowest footing. */
+  readonly foot: Length;
   readonly way: 'braces' | 'waler';
   readonly side: Side;
   readonly sideWhy: 'usual' | 'loose-inside' | 'said';
@@ -51,13 +48,11 @@ export interface WallBraces {
   readonly planks: readonly Plank[];
   /** Planks side by side. */
   readonly abreast: number;
-  /** Top of the brackets above the wall's footing. */
+  /** Top of the brackets above what the braces stand on. */
   readonly platform: Length;
   /** How many plank thicknesses its brackets are dropped, so that planks pass over each other at corners. */
   readonly dropped: number;
   readonly guardrail: boolean;
-  /** One for each pour, the lowest first: brackets are raised and uprights lengthened for the next. */
-  readonly pours: readonly PourBracing[];
   /** Stations of the diagonals of a low wall. */
   readonly diagonals: readonly Length[];
   readonly ends: readonly [start: FaceEnd, end: FaceEnd];

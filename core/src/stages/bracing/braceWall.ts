@@ -1,13 +1,20 @@
 import { type Judged, allOf } from '../../kernel/judged';
-import type { Pour } from '../outline/plan';
 import type { CourseRow, Courses } from '../courses';
 import type { PlacedInsert } from '../inserts';
-import { type Length, nanometres, subtract, min, ZERO, max } from '../../kernel/measure';
+import { type Length, add, nanometres, subtract, min, ZERO, max } from '../../kernel/measure';
 import type { PlacedOpening } from '../openings';
 import type { WallBracing } from './plan';
 import type { HouseRules } from '../../kernel/rules';
-import type { BuiltLoop, Crossing, HeightSpan, Levels, Wall } from '../outline';
-import type { Brace, PourBracing, WallBraces } from './brace';
+import {
+  type BuiltLoop,
+  type Crossing,
+  type HeightSpan,
+  type Levels,
+  type Wall,
+  type WallGround,
+  groundAt,
+} from '../outline';
+import type { Brace, WallBraces } from './brace';
 import { faceEnds } from './faces';
 import type { Stood } from './layBraces';
 import { judgeBays } from './judgeBays';
@@ -35,6 +42,8 @@ export interface WallToBrace {
   readonly crossings: readonly Crossing[];
   /** What the plan says of its sides and its ground. */
   readonly said: WallBracing | undefined;
+  /** The ground beside it when this pour is braced. */
+  readonly ground: WallGround;
   /** Planks that the walls before it left on hand. */
   readonly kinds: readonly PlankKind[];
 }
@@ -43,7 +52,10 @@ export interface WallToBrace {
 export interface Setting {
   readonly levels: Levels;
   readonly courses: Pick<Courses, 'count' | 'courseHeight'>;
-  readonly pours: readonly Pour[];
+  /** Up to where the forms stand for this pour, above the lowest footing. */
+  readonly top: Length;
+  /** Ahead of the ids of its braces, so that those of two pours are kept apart. */
+  readonly before: string;
   readonly uprights: readonly Stock[];
   /** Lengths that yards keep. */
   readonly usualPlanks: readonly Length[];
@@ -60,33 +72,6 @@ function sideOf(own: WallBracing | undefined): Pick<WallBraces, 'side' | 'sideWh
     sideWhy: own?.side ? 'said' : loose ? 'loose-inside' : 'usual',
     ground: side === 'inside' ? inside : outside,
   };
-}
-
-/** What each pour asks of a wall: one for each that reaches above its footing. */
-function poursOf(
-  bottom: Length,
-  height: Length,
-  setting: Setting,
-  rules: HouseRules,
-): readonly PourBracing[] {
-  const { levels, courses } = setting;
-  const tops = [...new Set([...setting.pours.map((pour) => pour.toCourse), courses.count])]
-    .filter((course) => course > 0 && course <= courses.count)
-    .sort((a, b) => a - b);
-  return tops.flatMap((toCourse): PourBracing[] => {
-    const top = min(height, subtract(levels.tops[toCourse] ?? (0 as Length), bottom));
-    if (top <= 0) return [];
-    const platform = max(ZERO, subtract(top, rules.length('bracing.platform.below')));
-    return [
-      {
-        toCourse,
-        top,
-        platform,
-        upright: uprightFor(top, courses.courseHeight, setting.uprights, rules),
-        guardrail: platform > rules.length('bracing.guardrail.over'),
-      },
-    ];
-  });
 }
 
 /** The widest bay of a wall of a height: closer where it is taller. */
@@ -118,19 +103,24 @@ function joined(
   };
 }
 
-/** One wall held by braces or a waler, and planked; a value of null where none of it stands. */
+/** Whether what lies between two heights is seen somewhere along some spans. */
+const seen = (spans: readonly HeightSpan[], bottom: Length, top: Length): boolean =>
+  spans.some((span) => bottom < span.top && top > span.bottom);
+
+/** One wall held by braces or a waler for one pour, and planked; a value of null where none of it stands above the ground. */
 export function braceWall(
   {
     built,
     wall,
-    spans,
-    rows,
-    openings,
-    inserts,
+    spans: whole,
+    rows: allRows,
+    openings: allOpenings,
+    inserts: allInserts,
     strips: standing,
     seams,
     crossings,
     said,
+    ground,
     kinds,
   }: WallToBrace,
   setting: Setting,
@@ -138,11 +128,35 @@ export function braceWall(
 ): Judged<WallBraces | null, BracingProblem> {
   const { levels, courses } = setting;
   const problems: BracingProblem[] = [];
-  if (spans.length === 0 || rows.length === 0) return { value: null, problems };
-  const height = max(...spans.map((span) => subtract(span.top, span.bottom)));
   const chosen = sideOf(said);
+  const raised = ground[chosen.side];
+  /** What of the wall stands above the ground on its braced side once this pour's forms are up. */
+  const spans = whole
+    .map((span) => ({
+      ...span,
+      bottom: groundAt(raised, span.bottom),
+      top: min(span.top, setting.top),
+    }))
+    .filter(({ bottom, top }) => top > bottom);
+  const [lowest, highest] = [min(...spans.map(({ bottom }) => bottom)), max(...spans.map(({ top }) => top))];
+  const courseSeen = (course: number): boolean =>
+    (levels.tops[course] ?? ZERO) > lowest && (levels.tops[course - 1] ?? ZERO) < highest;
+  const rows = allRows.filter(({ course }) => courseSeen(course));
+  if (spans.length === 0 || rows.length === 0) return { value: null, problems };
+  const openings = allOpenings.filter(({ hole }) => seen(spans, hole.bottom, hole.top));
+  const inserts = allInserts.filter(({ rect }) => seen(spans, rect.bottom, rect.top));
+  const height = max(...spans.map((span) => subtract(span.top, span.bottom)));
   const ends = faceEnds(built, wall, chosen.side);
-  const common = { wall: wall.id, name: wall.name, height, ...chosen, ends, dropped: 0 };
+  const common = {
+    wall: wall.id,
+    name: wall.name,
+    height,
+    on: raised?.with ?? ('footing' as const),
+    foot: lowest,
+    ...chosen,
+    ends,
+    dropped: 0,
+  };
   if (chosen.ground === 'loose') {
     const other = said?.[chosen.side === 'inside' ? 'outside' : 'inside'];
     problems.push({ kind: 'loose-ground', wall: wall.id, side: chosen.side, other: other !== 'loose' });
@@ -150,12 +164,11 @@ export function braceWall(
   if (chosen.ground === 'bank') problems.push({ kind: 'bank', wall: wall.id, side: chosen.side });
   const width = rules.length('bracing.upright.width');
   const platform = max(ZERO, subtract(height, rules.length('bracing.platform.below')));
-  const foot = Math.min(...spans.map((span) => span.bottom));
   const face = stretchesOf({
     ends,
     crossings,
     side: chosen.side,
-    platform: nanometres(foot + platform),
+    platform: add(lowest, platform),
     levels,
   });
   if (height <= rules.length('bracing.stem.height')) {
@@ -177,7 +190,6 @@ export function braceWall(
       abreast: 0,
       platform: ZERO,
       guardrail: false,
-      pours: [],
       diagonals: diagonalsOf(stretches, spacing, width),
     };
     return { value, problems };
@@ -191,9 +203,12 @@ export function braceWall(
   });
   const coursesAt = (at: Length): number => rows.filter((row) => row.from <= at && at <= row.to).length;
   const share = rules.count('bracing.strip.share') / 100;
-  const strips = standing.filter(
-    ({ at, courses: caught }) => !blocked(at) && caught.length >= share * coursesAt(at),
-  );
+  const strips = standing
+    .map((strip) => ({ ...strip, courses: strip.courses.filter(courseSeen) }))
+    .filter(
+      ({ at, courses: caught }) =>
+        caught.length > 0 && !blocked(at) && caught.length >= share * coursesAt(at),
+    );
   const most = widestBay(height, rules);
   const widest = max(most, setting.grid);
   const onGrid = Math.max(setting.grid, Math.floor(widest / setting.grid) * setting.grid) as Length;
@@ -238,10 +253,10 @@ export function braceWall(
   const extension = rules.length('bracing.extension');
   const braces = laid.stood.map(({ strip, why, of }): Brace => {
     const span = spans.find((each) => each.from <= strip.at && strip.at <= each.to) ?? spans[0];
-    const [bottom, top] = [span?.bottom ?? ZERO, span?.top ?? height];
+    const [bottom, top] = [span?.bottom ?? lowest, span?.top ?? highest];
     const upright = uprightFor(subtract(top, bottom), courseHeight, setting.uprights, rules);
     return {
-      id: `${wall.id}:${String(strip.at)}`,
+      id: `${setting.before}${wall.id}:${String(strip.at)}`,
       wall: wall.id,
       at: strip.at,
       why,
@@ -268,7 +283,9 @@ export function braceWall(
     problems.push({ kind: 'upright-long', wall: wall.id, height, shortest });
   }
   const guardrail = platform > rules.length('bracing.guardrail.over');
-  if (guardrail && planks.length > 0) problems.push({ kind: 'guardrails', wall: wall.id, platform });
+  if (guardrail && planks.length > 0) {
+    problems.push({ kind: 'guardrails', wall: wall.id, platform, on: common.on });
+  }
   const value: WallBraces = {
     ...common,
     way: 'braces',
@@ -278,7 +295,6 @@ export function braceWall(
     abreast: planksAbreast(rules),
     platform,
     guardrail,
-    pours: poursOf(min(...spans.map((span) => span.bottom)), height, setting, rules),
     diagonals: [],
   };
   return { value, problems };

@@ -136,13 +136,16 @@ function partsOf(
   ];
 }
 
+/** The braces of some courses: those of a pour, and what it is called where there are several. */
+export interface ScrewedCourses {
+  readonly walls: readonly WallBraces[];
+  readonly from: number;
+  readonly to: number;
+  readonly name?: string;
+}
+
 /** Screws that hold the uprights of some courses: the same number in each of a course's strips. */
-export const uprightScrews = (
-  walls: readonly WallBraces[],
-  from: number,
-  to: number,
-  rules: HouseRules,
-): How => ({
+export const uprightScrews = (parts: readonly ScrewedCourses[], rules: HouseRules): How => ({
   op: 'product',
   name: 'screws',
   unit: 'count',
@@ -152,12 +155,14 @@ export const uprightScrews = (
       op: 'sum',
       name: 'strips',
       unit: 'count',
-      of: walls.map((wall) =>
-        givenCount(
-          wall.name,
-          wall.braces.reduce(
-            (sum, brace) => sum + brace.caught.filter((course) => course >= from && course <= to).length,
-            0,
+      of: parts.flatMap(({ walls, from, to, name }) =>
+        walls.map((wall) =>
+          givenCount(
+            name === undefined ? wall.name : `${wall.name}, ${name}`,
+            wall.braces.reduce(
+              (sum, brace) => sum + brace.caught.filter((course) => course >= from && course <= to).length,
+              0,
+            ),
           ),
         ),
       ),

@@ -10,6 +10,7 @@ export * from './planStretch';
 export * from './planks';
 export * from './problem';
 export * from './spacing';
+export * from './standsOn';
 export * from './stock';
 export * from './straps';
 export * from './stretches';

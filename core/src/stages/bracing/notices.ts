@@ -1,4 +1,5 @@
-import type { Bracing, BracingProblem, PlankCure } from '.';
+import type { Bracing, BracingProblem, PlankCure, ToldOfPour } from '.';
+import { STANDS_ON } from './standsOn';
 import { type Length, type UnitSystem, showLength, subtract } from '../../kernel/measure';
 import type { Openings } from '../openings';
 import { bracingRules } from './rules';
@@ -144,7 +145,7 @@ function wording(
       severity: 'check',
       ...onWall(problem.wall),
       rule: 'bracing.guardrail.over',
-      what: `The planks are ${told(problem.platform)} up: install guardrails before anyone climbs.`,
+      what: `The planks are ${told(problem.platform)} above ${STANDS_ON[problem.on]}: install guardrails before anyone climbs.`,
     }),
     'loose-ground': (problem) => ({
       severity: 'check',
@@ -182,6 +183,27 @@ function wording(
   };
 }
 
+/** The words of a table, with the pour that a problem belongs to where it names one. */
+function ofPours(table: NoticeTable<BracingProblem>, pours: Bracing['pours']): NoticeTable<ToldOfPour> {
+  const named = new Map(pours.map(({ pour, name }) => [pour, name]));
+  const tell = table as unknown as Readonly<Record<string, (problem: ToldOfPour) => Told | null>>;
+  return Object.fromEntries(
+    Object.entries(tell).map(([kind, own]) => [
+      kind,
+      (problem: ToldOfPour): Told | null => {
+        const told = own(problem);
+        const name = problem.pour === undefined ? undefined : named.get(problem.pour);
+        if (!told || problem.pour === undefined || name === undefined) return told;
+        return {
+          ...told,
+          key: [problem.pour, ...[told.key ?? []].flat()],
+          where: `${told.where} · ${name}`,
+        };
+      },
+    ]),
+  ) as NoticeTable<ToldOfPour>;
+}
+
 /** What is wrong with the bracing, or should be known of it. */
 export const bracingNotices = (
   bracing: Bracing,
@@ -193,5 +215,5 @@ export const bracingNotices = (
     before: 'bracing-',
     stage: 'bracing',
     about: ABOUT,
-    table: wording(units, nameOf, openings),
+    table: ofPours(wording(units, nameOf, openings), bracing.pours),
   });

@@ -1,3 +1,4 @@
+import type { StandsOn } from './brace';
 import type { Length } from '../../kernel/measure';
 
 /** What is wrong with the bracing, or should be known of it. */
@@ -58,7 +59,12 @@ export type BracingProblem =
       readonly opening: string;
       readonly clear: Length;
     }
-  | { readonly kind: 'guardrails'; readonly wall: string; readonly platform: Length }
+  | {
+      readonly kind: 'guardrails';
+      readonly wall: string;
+      readonly platform: Length;
+      readonly on: StandsOn;
+    }
   | { readonly kind: 'loose-ground'; readonly wall: string; readonly side: Side; readonly other: boolean }
   | { readonly kind: 'bank'; readonly wall: string; readonly side: Side }
   | { readonly kind: 'gear-short'; readonly part: string; readonly wanted: number; readonly onHand: number };

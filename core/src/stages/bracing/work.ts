@@ -7,7 +7,10 @@ export const work: StageWork = {
   steps: [
     step(
       'bracing',
-      { needs: ['shell', 'levels', 'courses', 'openings', 'placed', 'stacks'], reads: ['units', 'bracing'] },
+      {
+        needs: ['shell', 'levels', 'courses', 'openings', 'placed', 'stacks', 'ground'],
+        reads: ['units', 'bracing'],
+      },
       buildBracing,
     ),
   ],

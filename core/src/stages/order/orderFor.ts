@@ -1,12 +1,12 @@
 import type { Worked } from '../../kernel/engine/stage';
 import type { Length, UnitSystem } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
-import { uprightScrews } from '../bracing';
+import { type ScrewedCourses, bracesOfPour, uprightScrews } from '../bracing';
 import { buildBucks } from '../bucks';
 import { type Courses, planOffcuts } from '../courses';
 import { systemOf } from '../../kernel/forms';
 import { type Order, buildOrder } from '.';
-import { wallsOf } from '../outline';
+import { pourName, wallsOf } from '../outline';
 import { leastUnwatched } from '../steel';
 
 /** What was worked before the order. */
@@ -33,13 +33,21 @@ type Ordered = Pick<
 export function orderFor(worked: Ordered, units: UnitSystem, rules: HouseRules, pourId?: string): Order {
   const pour = worked.tally.pours.find((each) => each.id === pourId);
   const { family } = worked.shell;
+  const { stacks } = worked;
+  const screwed = stacks.map(({ id }, index): ScrewedCourses & { readonly id: string } => ({
+    id,
+    walls: bracesOfPour(worked.bracing, id),
+    from: (stacks[index - 1]?.toCourse ?? 0) + 1,
+    to: stacks[index]?.toCourse ?? 0,
+    ...(stacks.length > 1 ? { name: pourName(stacks, id) } : {}),
+  }));
   if (!pour || !family)
     return buildOrder(
       {
         ...worked,
         openings: worked.openings.placed.filter((opening) => opening.worked),
         steel: worked.steel.stock.map(leastUnwatched),
-        braceScrews: uprightScrews(worked.bracing.walls, 1, worked.courses.count, rules),
+        braceScrews: uprightScrews(screwed, rules),
       },
       rules,
       units,
@@ -83,7 +91,10 @@ export function orderFor(worked: Ordered, units: UnitSystem, rules: HouseRules, 
       steel: [],
       // Plates close the last pour.
       topoff: worked.tally.pours.at(-1)?.id === pour.id ? worked.topoff : null,
-      braceScrews: uprightScrews(worked.bracing.walls, pour.from, pour.to, rules),
+      braceScrews: uprightScrews(
+        screwed.filter(({ id }) => id === pour.id),
+        rules,
+      ),
     },
     rules,
     units,

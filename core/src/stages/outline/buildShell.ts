@@ -10,6 +10,7 @@ import {
 import type { Plan } from '../../kernel/plan';
 import type { HouseRules } from '../../kernel/rules';
 import { layOutLoop } from './layOutLoop';
+import { teeOff } from './crossings';
 import { readSetup } from './setup';
 import { loopsCross, placeLoop } from './placing';
 import { type Point, step } from '../../kernel/geometry/point';
@@ -18,6 +19,12 @@ import type { SettingOut } from './walk';
 
 /** What `buildShell` reads of a plan: nothing else can change its answer. */
 type ShellInput = Pick<Plan, 'loops' | 'units' | 'measuredTo' | 'family' | 'families' | 'core'>;
+
+/** A wall with the outline that it stands in; undefined where none has this id. */
+const wallIn = (loops: readonly ShellLoop[], id: string | undefined) =>
+  loops
+    .flatMap(({ built }) => (built ? built.walls.map((wall) => ({ built, wall })) : []))
+    .find(({ wall }) => wall.id === id);
 
 /** The walls that an open walk's ends meet, and where it sets out from the one that it starts at. */
 function teesOf(
@@ -29,23 +36,18 @@ function teesOf(
   readonly setting?: SettingOut;
   readonly problems: readonly LoopProblem[];
 } {
-  const built = others.flatMap((each) => (each.built ? [each.built] : []));
-  const find = (id: string | undefined) =>
-    built
-      .flatMap((each) => each.walls.map((wall, index) => ({ wall, each, index })))
-      .find(({ wall }) => wall.id === id);
   const problems: LoopProblem[] = [];
-  const starting = find(loop.tee?.start?.wall);
+  const starting = wallIn(others, loop.tee?.start?.wall);
   const reading = readLength(loop.tee?.start?.at ?? '', units);
   const within =
     reading.ok && starting !== undefined && reading.length > 0 && reading.length < starting.wall.length;
   if (loop.tee?.start && !within) problems.push({ kind: 'tee-nowhere', end: 'start' });
-  const ending = find(loop.tee?.end?.wall);
+  const ending = wallIn(others, loop.tee?.end?.wall);
   if (loop.tee?.end && !ending) problems.push({ kind: 'tee-nowhere', end: 'end' });
   const end: Tee | null = ending ? { wall: ending.wall.id, at: null, skin: ending.wall.skin } : null;
   if (!starting || !reading.ok || !within) return { tees: { start: null, end }, problems };
-  const { wall, each, index } = starting;
-  const corner = each.faces.formOutside[index] as Point;
+  const { wall, built } = starting;
+  const corner = built.faces.formOutside[built.walls.indexOf(wall)] as Point;
   return {
     tees: { start: { wall: wall.id, at: reading.length, skin: wall.skin }, end },
     setting: {
@@ -81,10 +83,13 @@ export function buildShell(plan: ShellInput, rules: HouseRules): Shell {
       placed.built &&
       !joined?.setting &&
       loops.find((other) => other.built && placed.built && loopsCross(placed.built, other.built));
+    const met = placed.built?.tees.end && wallIn(loops, placed.built.tees.end.wall);
+    const off = placed.built && met ? teeOff(placed.built, met, rules.length('outline.tee.gap')) : null;
     loops.push({
       ...placed,
       problems: [
         ...placed.problems,
+        ...(off ? [{ kind: 'tee-off' as const, ...off }] : []),
         ...(joined?.problems ?? []),
         ...(crossed ? [{ kind: 'loops-cross' as const, other: crossed.id }] : []),
       ],

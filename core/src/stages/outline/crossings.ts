@@ -1,4 +1,4 @@
-import { type Length, cosine, nanometres, sine } from '../../kernel/measure';
+import { type Angle, type Length, add, cosine, nanometres, normalise, sine } from '../../kernel/measure';
 import type { Point } from '../../kernel/geometry/point';
 import type { BuiltLoop, Shell, Wall } from './shell';
 
@@ -13,6 +13,16 @@ export interface Crossing {
   readonly to: Length;
   /** The face of the through wall that it stands against. */
   readonly side: 'inside' | 'outside';
+}
+
+/** The end of an inside wall that does not stand against the wall that it should meet. */
+export interface TeeOff {
+  readonly wall: string;
+  readonly met: string;
+  /** So much it is short of the other wall's face; negative where it runs past it. Null where its line never meets that wall. */
+  readonly short: Length | null;
+  /** Its length as drawn that would meet the face; null where there is none. */
+  readonly fits: Length | null;
 }
 
 /** Where a point lies along a wall from its first corner, and how far in from its outside face. */
@@ -68,4 +78,41 @@ export function crossingsOf(shell: Shell): readonly Crossing[] {
       ];
     }),
   );
+}
+
+/** Below this share of a right angle's sine, a wall runs along the other one rather than at it: ten degrees. [ours] */
+const ALONG = Math.sin(Math.PI / 18);
+
+/**
+ * How far the end of an open walk is off the wall that it should meet, taken along its own last wall at its middle; null where it
+ * meets it, or where an arc at either leaves that to the eye.
+ *
+ * @param met the wall that it should meet, in its own outline
+ * @param slack what a tape may be off
+ */
+export function teeOff(
+  built: BuiltLoop,
+  met: { readonly built: BuiltLoop; readonly wall: Wall },
+  slack: Length,
+): TeeOff | null {
+  const own = built.walls.at(-1);
+  if (!own || own.curve || met.wall.curve) return null;
+  const { formOutside } = built.faces;
+  const count = built.walls.length;
+  const [one, other] = [formOutside[count], formOutside[count + 1]].map(
+    (point) => point && placeOn(met.built, met.wall, point),
+  );
+  if (!one || !other) return null;
+  const common = { wall: own.id, met: met.wall.id };
+  const [along, deep] = [(one.along + other.along) / 2, (one.in + other.in) / 2];
+  const toward = normalise((own.heading - met.wall.heading) as Angle);
+  const inward = sine(toward);
+  if (Math.abs(inward) < ALONG) return { ...common, short: null, fits: null };
+  const face = inward < 0 ? met.wall.thickness : 0;
+  const short = nanometres((face - deep) / inward);
+  const at = along + short * cosine(toward);
+  if (at < 0 || at > met.wall.length) return { ...common, short: null, fits: null };
+  if (Math.abs(short) <= slack) return null;
+  const fits = add(own.measured, short);
+  return { ...common, short, fits: fits > 0 ? fits : null };
 }

@@ -1,10 +1,10 @@
 import type { FamilyFile } from '../../kernel/forms';
-import { type Angle, readTurn, storeTurn } from '../../kernel/measure';
+import { type Angle, type UnitSystem, readTurn, storeTurn } from '../../kernel/measure';
 import { withoutKey } from '../../kernel/plan/fields';
 import type { PlanPart } from '../../kernel/plan/part';
 import type { Plan } from '../../kernel/plan/plan';
 import { storedLengthText, storedTurnText } from '../../kernel/plan/storedText';
-import type { Loop, LoopChange, WalkRow } from './plan';
+import type { GroundHeight, GroundSides, Loop, LoopChange, Pour, WalkRow } from './plan';
 import { changeWall } from './wallEdit';
 
 function editRow(plan: Plan, id: string, change: (row: WalkRow) => WalkRow): Plan {
@@ -71,6 +71,38 @@ function putFamilies(plan: Plan, families: readonly FamilyFile[]): Plan {
   return families.length === 0 ? withoutKey(plan, 'families') : { ...plan, families };
 }
 
+/** The ground of a wall's two sides, heights with their unit. */
+const storedSides = <Sides extends GroundSides>(sides: Sides, units: UnitSystem): Sides => {
+  const stored = (height: GroundHeight): GroundHeight => ({
+    ...height,
+    to: storedLengthText(height.to, units),
+  });
+  return {
+    ...sides,
+    ...(sides.outside ? { outside: stored(sides.outside) } : {}),
+    ...(sides.inside ? { inside: stored(sides.inside) } : {}),
+  };
+};
+
+/** A pour whose ground heights carry their unit. */
+function withStoredGround(pour: Pour, units: UnitSystem): Pour {
+  if (!pour.ground) return pour;
+  const { walls, ...own } = pour.ground;
+  return {
+    ...pour,
+    ground: {
+      ...storedSides(own, units),
+      ...(walls
+        ? {
+            walls: Object.fromEntries(
+              Object.entries(walls).map(([wall, sides]) => [wall, storedSides(sides, units)]),
+            ),
+          }
+        : {}),
+    },
+  };
+}
+
 /** What can be done to the outline, its pours and its forms. Typed lengths and turns are kept in their stored form where they can be read. */
 export const outlineEdits: PlanPart['edits'] = {
   'set-measured-to': (plan, { measuredTo }) => ({ ...plan, measuredTo }),
@@ -101,7 +133,10 @@ export const outlineEdits: PlanPart['edits'] = {
   'set-wall': (plan, { row, change }) => editRow(plan, row, (each) => changeWall(each, change, plan.units)),
   'set-height': (plan, { height }) =>
     height === null ? withoutKey(plan, 'height') : { ...plan, height: storedLengthText(height, plan.units) },
-  'set-pours': (plan, { pours }) => ({ ...plan, pours }),
+  'set-pours': (plan, { pours }) => ({
+    ...plan,
+    pours: pours.map((pour) => withStoredGround(pour, plan.units)),
+  }),
   'add-loop': (plan, { loop, name }) => ({
     ...plan,
     loops: [...plan.loops, { id: loop, ...(name === undefined ? {} : { name }), closed: true, walk: [] }],

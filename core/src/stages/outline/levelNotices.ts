@@ -1,5 +1,5 @@
 import type { FootingStep, TopStep, WalkRow } from './plan';
-import { type Length, type UnitSystem, showLength, storeLength, abs } from '../../kernel/measure';
+import { type Length, type UnitSystem, ZERO, showLength, storeLength, abs } from '../../kernel/measure';
 import type { Plan } from '../../kernel/plan';
 import { outlineRules } from './rules';
 import { type LevelProblem, type Levels, readFootingStep } from '.';
@@ -17,7 +17,10 @@ function stepFixes(
 ): readonly NoticeFix[] {
   const footing = rowOf(plan, problem.wall)?.footing ?? [];
   const { units } = plan;
-  const wrong = footing.find((step) => Math.abs(readFootingStep(step.step, units) ?? 0) === problem.step);
+  // A step told in courses is never off the course.
+  const wrong = footing.find(
+    (step) => Math.abs(readFootingStep(step.step, units, ZERO) ?? 0) === problem.step,
+  );
   if (!wrong) return [];
   const direction = wrong.step.trim().toLowerCase().startsWith('down') ? 'down' : 'up';
   return problem.nearest.map((step): NoticeFix => {
@@ -122,7 +125,7 @@ function wording(plan: Context, nameOf: (wall: string) => string): NoticeTable<L
     'step-unreadable': (problem) => ({
       severity: 'stop',
       ...onWall(problem.wall),
-      what: `“${problem.text}” cannot be read as a footing step. Write how far along it is, and “up 32in” or “down 16in”.`,
+      what: `“${problem.text}” cannot be read as a footing step. Write how far along it is, and “up 32in” or “down 2 courses”.`,
     }),
     'step-off-wall': (problem) => ({
       severity: 'stop',

@@ -156,12 +156,21 @@ function gridOf(plan: LevelsInput, system: FormSystem, rules: HouseRules): Grid 
   return wrong.length > 0 ? wrong : gridOfHeight(reading.length, system, rules);
 }
 
-/** `up 32in` is +32 in, `down 16in` −16 in; null where it cannot be read. */
-export function readFootingStep(text: string, units: UnitSystem): Length | null {
+/**
+ * `up 32in` is +32 in, `down 2 courses` two whole courses down; null where it cannot be read.
+ *
+ * @param course height of a whole course
+ * @example readFootingStep('up 2 courses', 'imperial', inches(16)) // inches(32)
+ */
+export function readFootingStep(text: string, units: UnitSystem, course: Length): Length | null {
   const found = /^\s*(up|down)\s+(.*)$/i.exec(text);
-  const reading = found && readLength(found[2] ?? '', units);
-  if (!found || !reading?.ok || reading.length <= 0) return null;
-  return found[1]?.toLowerCase() === 'down' ? subtract(ZERO, reading.length) : reading.length;
+  if (!found) return null;
+  const [, direction = '', size = ''] = found;
+  const courses = /^(\d{1,2})\s*courses?\s*$/i.exec(size)?.[1];
+  const reading = readLength(size, units);
+  const by = courses === undefined ? (reading.ok ? reading.length : ZERO) : times(course, Number(courses));
+  if (by <= 0) return null;
+  return direction.toLowerCase() === 'down' ? subtract(ZERO, by) : by;
 }
 
 /** A top: `5 courses` by the story pole, or a height above the lowest footing; null where it cannot be read. */
@@ -193,16 +202,22 @@ function stationOn(
   return { value: null, problems: [{ kind: 'step-off-wall', ...off }] };
 }
 
+/** What the lengths of a footing's steps go by. */
+interface StepMeasure {
+  readonly units: UnitSystem;
+  readonly course: Length;
+}
+
 /** The steps of the footing under a wall, in the order of their stations. */
 function stepsOf(
   wall: Wall,
   row: WalkRow | undefined,
-  units: UnitSystem,
+  { units, course }: StepMeasure,
 ): Judged<readonly Step[], LevelProblem> {
   const { value, problems } = flatOf(
     (row?.footing ?? []).map((each): Judged<readonly Step[], LevelProblem> => {
       const at = stationOn(wall, each.at, 'footing', units);
-      const by = readFootingStep(each.step, units);
+      const by = readFootingStep(each.step, units, course);
       const unread: readonly LevelProblem[] =
         by === null ? [{ kind: 'step-unreadable', wall: wall.id, text: each.step }] : [];
       return {
@@ -226,13 +241,13 @@ function footingOf(
   loop: ShellLoop,
   rows: ReadonlyMap<string, WalkRow>,
   base: Length,
-  units: UnitSystem,
+  measure: StepMeasure,
 ): Judged<readonly FootingSpan[], LevelProblem> {
   const walls = loop.built?.walls ?? [];
   let bottom = base;
   const walked = walls.map((wall): Judged<FootingSpan, LevelProblem> => {
     const row = rows.get(wall.id);
-    const { value: steps, problems } = stepsOf(wall, row, units);
+    const { value: steps, problems } = stepsOf(wall, row, measure);
     const found: { from: Length; to: Length; bottom: Length }[] = [];
     let from = ZERO;
     for (const step of steps) {
@@ -383,7 +398,10 @@ export function buildLevels(
   const { value: footings, problems: inFootings } = flatOf(
     shell.loops.map((loop) => {
       const base = baseOf(loop.id);
-      return flatOf([{ value: [], problems: base.problems }, footingOf(loop, rows, base.value, units)]);
+      return flatOf([
+        { value: [], problems: base.problems },
+        footingOf(loop, rows, base.value, { units, course: system.courseHeight }),
+      ]);
     }),
   );
   const bottoms = footings.flatMap((footing) => footing.spans.map((span) => span.bottom));

@@ -2,6 +2,7 @@ import {
   type Length,
   type UnitSystem,
   NANOMETRES_PER_INCH,
+  abs,
   showLength,
   storeLength,
   storeTurn,
@@ -73,6 +74,7 @@ const ABOUT: Readonly<Record<LoopProblem['kind'], string>> = {
   'loops-cross': 'Outlines that cross',
   'place-unreadable': 'Positions that cannot be read',
   'tee-nowhere': 'Tees that meet no wall',
+  'tee-off': 'Inside walls that miss the wall they meet',
   'curve-too-tight': 'Curves that are too tight',
   'no-room': 'Walls too short for their neighbors',
 };
@@ -213,6 +215,27 @@ function loopWording(loop: ShellLoop, units: UnitSystem, nameOf: Namer): NoticeT
       severity: 'stop',
       where: loop.name ?? `Outline from ${first}`,
       what: `The ${problem.end} of this wall should meet a wall that is gone or too short. It is treated as free. Choose the wall again.`,
+    }),
+    'tee-off': ({ wall, met, short, fits }) => ({
+      severity: 'check',
+      where: nameOf(wall),
+      place: { wall },
+      rule: 'outline.tee.gap',
+      what:
+        short === null
+          ? `This wall never meets ${nameOf(met)}. Check its turns and where it starts, or choose another wall for its end.`
+          : short > 0
+            ? `This wall stops ${showLength(short, units)} short of ${nameOf(met)}.${fits === null ? '' : ` It fits at ${showLength(fits, units)}.`}`
+            : `This wall runs ${showLength(abs(short), units)} past the face of ${nameOf(met)}.${fits === null ? ' Check where it starts.' : ` It fits at ${showLength(fits, units)}.`}`,
+      fixes:
+        fits === null
+          ? []
+          : [
+              {
+                label: `Make it ${showLength(fits, units)}`,
+                edit: { kind: 'set-row-length', row: wall, length: storeLength(fits, units) },
+              },
+            ],
     }),
     'curve-too-tight': (problem) => ({
       severity: 'stop',

@@ -6,9 +6,12 @@ import { type FileFields, planPart } from '../../kernel/plan/part';
 import { outlineEdits } from './edits';
 import {
   type FootingStep,
+  type GroundHeight,
+  type GroundSides,
   type Loop,
   type LoopTees,
   type Pour,
+  type PourGround,
   type TopStep,
   type WalkRow,
   type WallBond,
@@ -43,7 +46,9 @@ const row = z.strictObject({
     .array(z.strictObject({ id: idField.optional(), at: lengthField, step: z.string().max(60) }))
     .max(40)
     .optional()
-    .describe('Steps of the footing along the wall, clockwise: {"at": "12ft", "step": "up 32in"}.'),
+    .describe(
+      'Steps of the footing along the wall, clockwise: {"at": "12ft", "step": "up 32in"}, or "down 2 courses".',
+    ),
   bond: z
     .discriminatedUnion('kind', [
       z.strictObject({
@@ -96,6 +101,13 @@ const outline = z.strictObject({
   walk,
 });
 
+const groundHeight = z
+  .union([lengthField, z.strictObject({ to: lengthField, with: z.enum(['fill', 'slab']) })])
+  .describe(
+    'A height above the lowest footing, "3ft", or {"to": "3ft", "with": "slab"}; fill where not said.',
+  );
+const groundSides = { outside: groundHeight.optional(), inside: groundHeight.optional() };
+
 const pour = z.strictObject({
   id: idField.optional(),
   name: z.string().max(120).optional(),
@@ -107,6 +119,17 @@ const pour = z.strictObject({
       'Poured to the top of its last course (the default), or to the middle of it where walls go on.',
     ),
   then: z.string().max(200).optional().describe('What is done before the next pour: backfill, slab.'),
+  ground: z
+    .strictObject({
+      ...groundSides,
+      walls: z.record(idField, z.strictObject(groundSides)).optional(),
+      before: z
+        .boolean()
+        .optional()
+        .describe('Filled around the stacked forms before this pour’s own concrete.'),
+    })
+    .optional()
+    .describe('How high the ground is raised after this pour, outside and inside; by wall where it differs.'),
 });
 
 const fields = {
@@ -227,7 +250,34 @@ function loopsOf(file: File, units: UnitSystem): readonly Loop[] {
   }));
 }
 
-function poursOf(file: File): readonly Pour[] {
+type FileGround = NonNullable<z.infer<typeof pour>['ground']>;
+
+/** The two sides of a wall as a file gives them. */
+function sidesOf(
+  { outside, inside }: Pick<FileGround, 'outside' | 'inside'>,
+  units: UnitSystem,
+): GroundSides {
+  const height = (given: NonNullable<FileGround['outside']>): GroundHeight =>
+    typeof given === 'string'
+      ? { to: pinned(given, units), with: 'fill' }
+      : { ...given, to: pinned(given.to, units) };
+  return {
+    ...(outside === undefined ? {} : { outside: height(outside) }),
+    ...(inside === undefined ? {} : { inside: height(inside) }),
+  };
+}
+
+const groundOf = ({ walls, before, ...sides }: FileGround, units: UnitSystem): PourGround => ({
+  ...sidesOf(sides, units),
+  ...(walls === undefined
+    ? {}
+    : {
+        walls: Object.fromEntries(Object.entries(walls).map(([wall, own]) => [wall, sidesOf(own, units)])),
+      }),
+  ...(before === undefined ? {} : { before }),
+});
+
+function poursOf(file: File, units: UnitSystem): readonly Pour[] {
   // Where the height alone is given, the only pour reaches its top, whatever number stands here.
   const pours = file.pours ?? [{ toCourse: file.courses ?? 1 }];
   const pourId = idGiver(
@@ -240,6 +290,7 @@ function poursOf(file: File): readonly Pour[] {
     toCourse: pour.toCourse,
     top: pour.top ?? 'full',
     ...(pour.then === undefined ? {} : { then: pour.then }),
+    ...(pour.ground === undefined ? {} : { ground: groundOf(pour.ground, units) }),
   }));
 }
 
@@ -285,7 +336,7 @@ export const outlinePart = planPart({
     family: file.family,
     core: pinned(file.core, units),
     loops: loopsOf(file, units),
-    pours: poursOf(file),
+    pours: poursOf(file, units),
     ...(file.height === undefined ? {} : { height: pinned(file.height, units) }),
     ...(file.families === undefined ? {} : { families: file.families }),
   }),
@@ -298,12 +349,13 @@ export const outlinePart = planPart({
       firstPour.name === undefined &&
       firstPour.top === 'full' &&
       firstPour.then === undefined &&
+      firstPour.ground === undefined &&
       firstPour.id === 'pour-1';
     return {
       measuredTo: plan.measuredTo,
       family: plan.family,
       core: plan.core,
-      ...(onePour ? { courses: firstPour.toCourse } : { pours: plan.pours.map((pour) => ({ ...pour })) }),
+      ...(onePour ? { courses: firstPour.toCourse } : { pours: copyOf(plan.pours) }),
       ...(plan.height === undefined ? {} : { height: plan.height }),
       ...(plan.families === undefined ? {} : { families: [...plan.families] }),
       ...(firstLoop !== undefined && otherLoops.length === 0

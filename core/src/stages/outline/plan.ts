@@ -10,7 +10,7 @@ export type MeasuredTo = 'form' | 'concrete' | 'centre';
 export interface FootingStep {
   readonly id: string;
   readonly at: string;
-  /** `up 32in`, `down 16in`, walking clockwise. */
+  /** `up 32in`, `down 2 courses`, walking clockwise. */
   readonly step: string;
 }
 
@@ -110,6 +110,25 @@ export interface Loop {
   readonly walk: readonly WalkRow[];
 }
 
+/** How high the ground is raised beside a wall, above the lowest footing, and with what. */
+export interface GroundHeight {
+  readonly to: string;
+  readonly with: 'fill' | 'slab';
+}
+
+/** What is said of the ground on the two sides of a wall; a side that nobody mentions stays as it was. */
+export interface GroundSides {
+  readonly outside?: GroundHeight;
+  readonly inside?: GroundHeight;
+}
+
+/** The ground that follows a pour, for all walls, and by wall where it differs. */
+export interface PourGround extends GroundSides {
+  readonly walls?: Readonly<Record<string, GroundSides>>;
+  /** Filled around while the forms are still empty: stacked, backfilled evenly, poured afterwards. */
+  readonly before?: boolean;
+}
+
 /** A part of the wall that is stacked and poured in one go. */
 export interface Pour {
   readonly id: string;
@@ -120,6 +139,8 @@ export interface Pour {
   readonly top: 'full' | 'half';
   /** What is done on top of it before the next one: backfill, slab. */
   readonly then?: string;
+  /** The ground as it is raised after it. */
+  readonly ground?: PourGround;
 }
 
 /** A row to add. Without an id it is given a fresh one when it is added. */

@@ -36,6 +36,36 @@ const outlineLengthRules = {
     most: inches(960),
     source: ours,
   },
+  'outline.tee.gap': {
+    id: 'outline.tee.gap',
+    type: 'length',
+    statement: 'An inside wall may end {value} off the wall that it meets.',
+    reason: 'Farther off, its length or its place was typed wrong.',
+    default: inches(0.25),
+    least: ZERO,
+    most: inches(6),
+    source: ours,
+  },
+  'ground.fill.unbalanced': {
+    id: 'ground.fill.unbalanced',
+    type: 'length',
+    statement: 'Fill may stand {value} higher on one side of a wall before a floor or braces hold it.',
+    reason: 'More of it pushes the wall over: floor on or braces in first, then fill in passes.',
+    default: inches(48),
+    least: ZERO,
+    most: inches(120),
+    source: { kind: 'standard', name: 'IRC R404.1.7', fromMemory: true },
+  },
+  'ground.fill.empty': {
+    id: 'ground.fill.empty',
+    type: 'length',
+    statement: 'Around empty forms the fill is at most {value} higher on one side.',
+    reason: 'Empty forms weigh next to nothing: fill both sides in the same passes.',
+    default: inches(8),
+    least: ZERO,
+    most: inches(48),
+    source: ours,
+  },
 } as const satisfies Record<string, LengthRule>;
 
 /** House rules of the outline that take a count. */

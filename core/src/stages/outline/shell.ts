@@ -1,3 +1,4 @@
+import type { TeeOff } from './crossings';
 import type { Family } from '../../kernel/forms';
 import type { Angle, Length } from '../../kernel/measure';
 import type { Closing } from './closing';
@@ -105,7 +106,8 @@ export type LoopProblem =
   /** The walls of two outlines cross or touch. */
   | { readonly kind: 'loops-cross'; readonly other: string }
   | { readonly kind: 'place-unreadable'; readonly text: string }
-  | { readonly kind: 'tee-nowhere'; readonly end: 'start' | 'end' };
+  | { readonly kind: 'tee-nowhere'; readonly end: 'start' | 'end' }
+  | ({ readonly kind: 'tee-off' } & TeeOff);
 
 /** A row of the walk as named on screen, also while the loop is still open. */
 export interface RowName {

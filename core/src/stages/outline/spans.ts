@@ -1,6 +1,6 @@
-import type { Pour } from '../outline/plan';
 import { type Length, ZERO } from '../../kernel/measure';
-import { type Levels, middleOfCourse } from '../outline';
+import { type Levels, middleOfCourse } from './levels';
+import type { Pour } from './plan';
 
 /** What is poured in one go: a pour of the job, from one height to another above the lowest footing. */
 export interface PourSpan {

@@ -1,5 +1,6 @@
 import type { Stage } from '../../kernel/engine/stage';
 import type { Family, FormSystem } from '../../kernel/forms';
+import type { Ground } from './ground';
 import type { Levels } from './levels';
 import type { Pour } from './plan';
 import type { Shell } from './shell';
@@ -11,7 +12,7 @@ export const outlineStage: Stage = {
   id: 'outline',
   rules: outlineRules,
   part: outlinePart,
-  makes: ['families', 'shell', 'system', 'levels', 'stacks'],
+  makes: ['families', 'shell', 'system', 'levels', 'stacks', 'ground'],
   load: () => import('./work'),
 };
 
@@ -25,5 +26,7 @@ declare module '../../kernel/engine/stage' {
     readonly levels: Levels;
     /** What is stacked and poured in one go, the last of it as high as the walls. */
     readonly stacks: readonly Pour[];
+    /** How high the ground stands beside each wall, from pour to pour. */
+    readonly ground: Ground;
   }
 }

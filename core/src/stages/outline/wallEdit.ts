@@ -15,7 +15,7 @@ export interface WallChange {
   readonly bearing?: Bearing | null;
 }
 
-/** `up 32in` with its length in stored form; unreadable text is kept as typed. */
+/** `up 32in` with its length in stored form; `up 2 courses`, and unreadable text, are kept as typed. */
 function storedStepText(text: string, units: UnitSystem): string {
   const found = /^\s*(up|down)\s+(.*)$/i.exec(text);
   if (!found) return text.trim();

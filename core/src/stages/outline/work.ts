@@ -1,6 +1,8 @@
 import { type StageWork, saying, step } from '../../kernel/engine/stage';
 import { systemOf } from '../../kernel/forms';
 import { buildShell } from './buildShell';
+import { groundOfJob } from './ground';
+import { groundNotices } from './groundNotices';
 import { levelNotices } from './levelNotices';
 import { buildLevels, workedPours } from './levels';
 import { outlineNotices } from './notices';
@@ -26,9 +28,11 @@ export const work: StageWork = {
     step('stacks', { needs: ['levels'], reads: ['pours'] }, ({ levels }, { pours }) =>
       workedPours(pours, levels),
     ),
+    step('ground', { needs: ['shell', 'levels', 'stacks'], reads: ['units'] }, groundOfJob),
   ],
-  says: saying(['shell', 'levels'], ({ shell, levels }, { units, nameOf, plan }) => [
+  says: saying(['shell', 'levels', 'ground'], ({ shell, levels, ground }, { units, nameOf, plan }) => [
     ...outlineNotices(shell, units, nameOf),
     ...levelNotices(levels, plan, nameOf),
+    ...groundNotices(ground, plan, nameOf),
   ]),
 };

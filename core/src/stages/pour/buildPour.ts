@@ -22,7 +22,7 @@ import { type PourReady, pourReady } from './ready';
 import { type LiftSpan, liftsOf, liftsWithFooting } from './lifts';
 import { sidesOf } from './sides';
 import { type Slice, pointOver, slicesOf } from './slices';
-import { type PourSpan, pourSpans } from './spans';
+import { type PourSpan, pourSpans } from '../outline';
 import { type PourMethod, type Stop, isMoved, methodOf, reachOf, routeOf, stopsOf } from './stops';
 import { type PourVolumes, volumesOf } from './volumes';
 
@@ -272,7 +272,7 @@ function workedPour(
   const start = minutesOf(said.start) ?? USUAL_START;
   const darkAt = minutesOf(said.dark);
   const dark = darkAt === null ? null : darkAt - start;
-  const day = dayOf(stops, { volumes, mix, method, dark, last }, setting);
+  const day = dayOf(stops, { pour: span.pour, volumes, mix, method, dark, last }, setting);
   const clock = playDay(steady(day), 0);
   const watchers = input.pour?.watchers ?? {};
   const pressed: Judged<Pressing | null, PourProblem> =

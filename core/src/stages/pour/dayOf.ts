@@ -1,4 +1,4 @@
-import type { Bracing } from '../bracing';
+import { type Bracing, bracesOfPour } from '../bracing';
 import type { CourseRow } from '../courses';
 import { CUBIC_METRES_PER_CUBIC_YARD, METRES_PER_FOOT, toMetres } from '../../kernel/measure';
 import type { Day } from './rehearsal';
@@ -34,9 +34,8 @@ const STRUCK = 10 * METRES_PER_FOOT;
 
 /** Minutes of the whole crew from the last concrete on: tops struck off, bolts set with the last pour, walls sighted and turned. */
 function afterOf(
-  volumes: PourVolumes,
+  { volumes, pour, last }: Pick<DayInput, 'volumes' | 'pour' | 'last'>,
   crew: number,
-  last: boolean,
   { rules, walls, bracing, topoff }: DayGround,
 ): number {
   const poured = new Set(volumes.walls.map(({ wall }) => wall));
@@ -44,7 +43,7 @@ function afterOf(
     (sum, wall) => sum + toMetres(walls.get(wall)?.length ?? (0 as Wall['length'])),
     0,
   );
-  const braces = bracing.walls.reduce(
+  const braces = bracesOfPour(bracing, pour).reduce(
     (sum, wall) => sum + (poured.has(wall.wall) ? wall.braces.length + wall.diagonals.length : 0),
     0,
   );
@@ -57,6 +56,7 @@ function afterOf(
 
 /** What is placed in a day, and how. */
 interface DayInput {
+  readonly pour: string;
   readonly volumes: PourVolumes;
   readonly mix: MixCard;
   readonly method: PourMethod;
@@ -69,7 +69,7 @@ interface DayInput {
 /** The day that the rehearsal plays, from the stops and the house rules. Half of the allowance is taken up by swelling forms. [ours] */
 export function dayOf(
   stops: readonly Stop[],
-  { volumes, mix, method, dark, last }: DayInput,
+  { pour, volumes, mix, method, dark, last }: DayInput,
   ground: DayGround,
 ): Day {
   const { rules, slices, rows } = ground;
@@ -112,7 +112,7 @@ export function dayOf(
     oldLoads: rules.choice('pour.load.old') === 'refuse' ? 'refuse' : 'take',
     swell: allowance / 2,
     swellScatter: allowance / 4,
-    after: afterOf(volumes, crew, last, ground),
+    after: afterOf({ volumes, pour, last }, crew, ground),
     washOut: hired ? rules.count('pour.after.wash') : 0,
     dark,
     money: {

@@ -9,7 +9,6 @@ export * from './ready';
 export * from './lifts';
 export * from './sides';
 export * from './slices';
-export * from './spans';
 export * from './stops';
 export * from './volumes';
 export * from './plan';

@@ -2,7 +2,7 @@ import { type Length, type UnitSystem, inches, nanometres, readLength, subtract 
 import type { Judged } from '../../kernel/judged';
 import type { HouseRules } from '../../kernel/rules';
 import type { PourProblem } from './problem';
-import type { PourSpan } from './spans';
+import type { PourSpan } from '../outline';
 
 /** One trip round the walls: everything between two heights above the lowest footing. */
 export interface LiftSpan {

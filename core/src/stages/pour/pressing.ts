@@ -21,7 +21,7 @@ import { type Given, type How, given, givenLength } from '../../kernel/figures/h
 import type { PourProblem } from './problem';
 import type { LiftSpan } from './lifts';
 import { type RisingBand, type RisingInput, type Stretch, areaHow, risingBands, stretchesOf } from './rising';
-import type { PourSpan } from './spans';
+import type { PourSpan } from '../outline';
 
 /** What presses on the forms of a pour. Pressures in pascals, rises in m/h, rates in m³/h, times in minutes. */
 export interface Pressing {

@@ -1,4 +1,4 @@
-import type { Bracing } from '../bracing';
+import { type Bracing, bracesOfPour } from '../bracing';
 import type { Bucks } from '../bucks';
 import type { Inserts } from '../inserts';
 import { type UnitSystem, showLength } from '../../kernel/measure';
@@ -6,7 +6,7 @@ import type { Openings } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
 import type { Steel } from '../steel';
 import type { TopOff } from '../topoff';
-import type { PourSpan } from './spans';
+import type { PourSpan } from '../outline';
 import type { PourMethod } from './stops';
 
 /** Something that must be true before the pump unfolds. */
@@ -171,8 +171,9 @@ function steelItems({ span, steel }: ReadyInput): readonly Item[] {
   ];
 }
 
-function braceItems({ bracing, units, rules }: ReadyInput): readonly Item[] {
-  const items = bracing.walls.map((wall): Item => ({
+function braceItems({ span, bracing, units, rules }: ReadyInput): readonly Item[] {
+  const own = bracesOfPour(bracing, span.pour);
+  const items = own.map((wall): Item => ({
     id: `braces:${wall.wall}`,
     group: 'bracing',
     what:
@@ -188,7 +189,7 @@ function braceItems({ bracing, units, rules }: ReadyInput): readonly Item[] {
           },
         }),
   }));
-  const planks = bracing.walls.some((wall) => wall.planks.length > 0);
+  const planks = own.some((wall) => wall.planks.length > 0);
   return [
     ...items,
     ...(planks

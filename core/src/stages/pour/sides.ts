@@ -7,7 +7,7 @@ import { type Figure, figureOf } from '../../kernel/figures/figure';
 import { given } from '../../kernel/figures/how';
 import type { Judged } from '../../kernel/judged';
 import type { PourProblem } from './problem';
-import type { PourSpan } from './spans';
+import type { PourSpan } from '../outline';
 
 /** Concrete beside the walls that shares their trucks. */
 export interface SideVolume {

@@ -19,7 +19,7 @@ import { type Core, type Displacing, concreteOfCourse } from '../tally';
 import type { PourProblem } from './problem';
 import type { LiftSpan } from './lifts';
 import type { SideVolume } from './sides';
-import type { PourSpan } from './spans';
+import type { PourSpan } from '../outline';
 
 /** What one lift takes. */
 export interface LiftVolume {

@@ -255,13 +255,17 @@ export function buildSteel(
     placed: inserts,
     openings,
     stacks,
-  }: Pick<Worked, 'shell' | 'levels' | 'courses' | 'placed' | 'openings' | 'stacks'>,
+    ground,
+  }: Pick<Worked, 'shell' | 'levels' | 'courses' | 'placed' | 'openings' | 'stacks' | 'ground'>,
   plan: SteelInput,
   rules: HouseRules,
   memory: Memory = NO_MEMORY,
 ): Steel {
-  const ground = { shell, levels, courses, inserts, openings: openings.placed, stacks };
-  const { value: setting, problems: inSetting } = settingOf(ground, plan, rules);
+  const { value: setting, problems: inSetting } = settingOf(
+    { shell, levels, courses, inserts, openings: openings.placed, stacks, filled: ground.after },
+    plan,
+    rules,
+  );
   const laid = courses.count > 0;
   const all: LyingByWall = laid ? lyingOf(setting) : new Map<string, readonly Lying[]>();
   const sections = allOf(

@@ -2,19 +2,21 @@ import { type HouseRules, type RuleOverrides, isRuleId } from '../../kernel/rule
 import type { Pour } from '../outline/plan';
 import { type CourseRow, type Courses, websByWall } from '../courses';
 import type { Inserts, PlacedInsert } from '../inserts';
-import { type Length, inches, readLength, ZERO, max } from '../../kernel/measure';
+import { type Length, inches, readLength, ZERO, max, min } from '../../kernel/measure';
 import type { PlacedOpening } from '../openings';
 import type { Judged } from '../../kernel/judged';
 import type { Plan } from '../../kernel/plan';
 import {
   type BuiltLoop,
   type Crossing,
+  type GroundByWall,
   type HeightSpan,
   type Levels,
   type Shell,
   type Wall,
   crossingsOf,
   middleOfCourse,
+  soilAgainst,
 } from '../outline';
 import type { SteelProblem } from './bar';
 import type { Cutting } from './cut';
@@ -27,13 +29,15 @@ import { type Held, slotOffsets, tensionSide } from './slots';
 export type SteelInput = Pick<Plan, 'units' | 'steel'>;
 
 /** What was worked before the steel. */
-interface Ground {
+interface Before {
   readonly shell: Shell;
   readonly levels: Levels;
   readonly courses: Courses;
   readonly inserts: Inserts;
   readonly openings: readonly PlacedOpening[];
   readonly stacks: readonly Pour[];
+  /** The ground beside the walls when everything is filled. */
+  readonly filled: GroundByWall;
 }
 
 /** A wall as its steel sees it. */
@@ -134,7 +138,7 @@ function poursOf(stacks: readonly Pour[], levels: Levels, courses: number): read
 
 /** Everything that placing the bars of a job looks up. */
 export function settingOf(
-  { shell, levels, courses, inserts, openings, stacks }: Ground,
+  { shell, levels, courses, inserts, openings, stacks, filled }: Before,
   input: SteelInput,
   rules: HouseRules,
 ): Judged<Setting, SteelProblem> {
@@ -167,7 +171,11 @@ export function settingOf(
       if (!built || !family) return [];
       const soil = input.steel?.walls?.[wall.id];
       const reading = soils.find((each) => each.wall === wall.id)?.reading;
-      const backfill = reading?.ok ? reading.length : null;
+      const spans = levels.walls[wall.id] ?? [];
+      const footing = min(...spans.map(({ bottom }) => bottom));
+      const ground = filled[wall.id];
+      const fromGround = ground && spans.length > 0 ? soilAgainst(ground, footing) : null;
+      const backfill = reading?.ok ? reading.length : fromGround;
       const held = soil?.held ?? 'unsaid';
       return [
         {
@@ -175,7 +183,7 @@ export function settingOf(
           built,
           openings: openings.filter((each) => each.worked && each.wall === wall.id),
           inserts: inserts.placed.filter((each) => each.wall === wall.id),
-          spans: levels.walls[wall.id] ?? [],
+          spans,
           slots: slotOffsets(family, wall.core, rules),
           rows: rows.get(wall.id) ?? [],
           webs: [...(webs.get(wall.id)?.keys() ?? [])].sort((a, b) => a - b),

@@ -7,7 +7,10 @@ export const work: StageWork = {
   steps: [
     step(
       'steel',
-      { needs: ['shell', 'levels', 'courses', 'placed', 'openings', 'stacks'], reads: ['units', 'steel'] },
+      {
+        needs: ['shell', 'levels', 'courses', 'placed', 'openings', 'stacks', 'ground'],
+        reads: ['units', 'steel'],
+      },
       buildSteel,
     ),
   ],

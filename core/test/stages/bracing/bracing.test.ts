@@ -381,24 +381,95 @@ describe('other ways up', () => {
 });
 
 describe('pours', () => {
-  it('raise the brackets and lengthen the uprights for each pour', () => {
-    const job = plan({
+  const pours = (ground: Plan['pours'][number]['ground']): Plan =>
+    plan({
       pours: [
-        { id: 'a', toCourse: 7, top: 'full' },
+        { id: 'a', toCourse: 4, top: 'full', ...(ground ? { ground } : {}) },
         { id: 'b', toCourse: 12, top: 'full' },
       ],
     });
-    const { pours } = wallOf(bracingOf(job));
-    expect(
-      pours.map((pour) => [pour.toCourse, toInches(pour.top), toInches(pour.platform), pour.guardrail]),
-    ).toEqual([
-      [7, 112, 64, false],
-      [12, 192, 144, true],
+  const firstWalls = (each: Plan) =>
+    bracingOf(each).pours.map(({ walls }) => walls.find(({ wall }) => wall === 'w1'));
+  const inchesOf = (each: Plan) =>
+    firstWalls(each).map((wall) => [
+      toInches(wall?.height ?? inches(0)),
+      toInches(wall?.platform ?? inches(0)),
+      wall?.guardrail,
+      wall?.on,
     ]);
-    expect(pours.map((pour) => pour.upright)).toEqual([
-      { length: inches(120), extensions: 0 },
+
+  it('are each braced from the footing where nothing is filled between them', () => {
+    // [worked by hand] 4 courses are 64 in, 12 are 192; planks 48 in under the top; rails over 120 in.
+    expect(inchesOf(pours(undefined))).toEqual([
+      [64, 16, false, 'footing'],
+      [192, 144, true, 'footing'],
+    ]);
+    expect(firstWalls(pours(undefined)).map((wall) => wall?.braces[0]?.upright)).toEqual([
+      { length: inches(96), extensions: 0 },
       { length: inches(144), extensions: 1 },
     ]);
+  });
+
+  it('start from the slab where one is poured between them: shorter uprights, no rails, other screws', () => {
+    const slab = pours({ inside: { to: '40in', with: 'slab' }, outside: { to: '60in', with: 'fill' } });
+    // [worked by hand] 192 − 40 = 152; less 48 is 104, under 120.
+    expect(inchesOf(slab)).toEqual([
+      [64, 16, false, 'footing'],
+      [152, 104, false, 'slab'],
+    ]);
+    const brace = firstWalls(slab)[1]?.braces[0];
+    expect([toInches(brace?.bottom ?? inches(0)), toInches(brace?.top ?? inches(0))]).toEqual([40, 192]);
+    // Course 3 (32 to 48 in) still shows over the slab; 1 and 2 do not.
+    expect(Math.min(...(brace?.caught ?? []))).toBeGreaterThanOrEqual(3);
+    expect(kinds(slab)).not.toContain('guardrails');
+    expect(kinds(pours(undefined))).toContain('guardrails');
+  });
+
+  it('stand on the fill outside where they are braced from there', () => {
+    const outside = {
+      ...pours({ inside: { to: '40in', with: 'slab' }, outside: { to: '60in', with: 'fill' } }),
+      bracing: { walls: { w1: { side: 'outside' as const } } },
+    };
+    expect(inchesOf(outside)[1]).toEqual([132, 84, false, 'fill']);
+  });
+
+  it('brace only walls that are stacked in them, a low one with a waler', () => {
+    const low = pours(undefined);
+    const job: Plan = {
+      ...low,
+      loops: low.loops.map((loop) => ({
+        ...loop,
+        walk: loop.walk.map((row) => (row.id === 'w2' ? { ...row, top: '3 courses' } : row)),
+      })),
+    };
+    const byPour = bracingOf(job).pours.map(({ walls }) => walls.map(({ wall, way }) => `${wall} ${way}`));
+    expect(byPour).toEqual([
+      ['w1 braces', 'w2 waler', 'w3 braces', 'w4 braces'],
+      ['w1 braces', 'w3 braces', 'w4 braces'],
+    ]);
+    expect(bracingOf(job).walls.map(({ wall }) => wall)).toEqual(['w1', 'w2', 'w3', 'w4']);
+  });
+
+  it('want of each part what the greediest of them wants, and tell a shortage once or by pour', () => {
+    const job = {
+      ...pours({ inside: { to: '40in', with: 'slab' } }),
+      bracing: { onHand: { turnbuckle: 1 } },
+    };
+    const { pours: each, gear } = bracingOf(job);
+    for (const { part, wanted } of gear) {
+      const counts = each.map((pour) => pour.gear.find((line) => line.part === part)?.wanted.value ?? 0);
+      expect(wanted.value).toBe(Math.max(...counts));
+    }
+    const ids = work(job).notices.map(({ id }) => id);
+    expect(new Set(ids).size).toBe(ids.length);
+  });
+
+  it('leave readings of the first pour where they were when a pour is added', () => {
+    const one = firstWalls(plan({ pours: [{ id: 'a', toCourse: 4, top: 'full' }] }))[0]?.braces.map(
+      ({ id }) => id,
+    );
+    expect(firstWalls(pours(undefined))[0]?.braces.map(({ id }) => id)).toEqual(one);
+    expect(firstWalls(pours(undefined))[1]?.braces.every(({ id }) => id.startsWith('b:'))).toBe(true);
   });
 });
 
@@ -462,15 +533,16 @@ describe('wind on an empty wall', () => {
   });
 
   it('names the freest wall first, and nothing while no wind is said', () => {
-    expect(bracingOf(plan()).wind).toEqual([]);
-    const { wind } = bracingOf(plan({ bracing: { wind: 30 } }));
+    const windOf = (each: Plan) => bracingOf(each).pours[0]?.wind ?? [];
+    expect(windOf(plan())).toEqual([]);
+    const wind = windOf(plan({ bracing: { wind: 30 } }));
     expect(
       wind
         .map(({ wall }) => wall)
         .slice(0, 2)
         .sort(),
     ).toEqual(['w1', 'w3']);
-    const twice = bracingOf(plan({ bracing: { wind: 60 } })).wind;
+    const twice = windOf(plan({ bracing: { wind: 60 } }));
     expect((twice[0]?.worst.leg ?? 0) / (wind[0]?.worst.leg ?? 1)).toBeCloseTo(4, 9);
   });
 });

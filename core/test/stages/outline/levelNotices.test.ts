@@ -1,6 +1,7 @@
 import type { WalkRow } from '../../../src/stages/outline/plan';
 import { applyEdit } from '../../../src/plan';
 import { describe, expect, it } from 'vitest';
+import { toInches } from '../../../src/kernel/measure';
 import type { Plan } from '../../../src/kernel/plan';
 import { type WorkedPlan, work } from '../../../src/work';
 import { type Side, planOf, withCourses } from '../../support/plans';
@@ -24,6 +25,30 @@ const withRow = (row: string, change: Partial<WalkRow>, plan = planOf(RECTANGLE,
 const words = (worked: WorkedPlan, id: string): string | undefined =>
   worked.notices.find((notice) => notice.id.startsWith(id))?.what;
 
+describe('a footing step told in courses', () => {
+  it('is as many whole courses of the forms as it says, and stays so when the forms change', () => {
+    const stepped = (by: string, family = 'module-48'): Plan => ({
+      ...withRow(
+        'w3',
+        { footing: [{ id: 'b', at: '10ft', step: `down ${by}` }] },
+        withRow('w1', { footing: [{ id: 'a', at: '10ft', step: `up ${by}` }] }),
+      ),
+      family,
+    });
+    const bottoms = (plan: Plan) => work(plan).levels.walls['w1']?.map((span) => toInches(span.bottom));
+    expect(bottoms(stepped('2 courses'))).toEqual([0, 32]);
+    expect(bottoms(stepped('1 course'))).toEqual([0, 16]);
+    // [reference families] Long 96 is 18 in high.
+    expect(bottoms(stepped('2 courses', 'long-96'))).toEqual([0, 36]);
+    const typed = applyEdit(planOf(RECTANGLE, withCourses(6)), {
+      kind: 'set-wall',
+      row: 'w1',
+      change: { footing: [{ id: 'a', at: '10ft', step: 'up 2 courses' }] },
+    });
+    expect(typed.loops[0]?.walk[0]?.footing?.[0]?.step).toBe('up 2 courses');
+  });
+});
+
 describe('what heights have to say', () => {
   it.each<readonly [string, Plan, string, readonly string[]]>([
     [
@@ -42,7 +67,7 @@ describe('what heights have to say', () => {
       'a step that cannot be read',
       withRow('w1', { footing: [{ id: 'a', at: '5ft', step: 'sideways 3' }] }),
       'step-unreadable:w1',
-      ['“down 16in”', '“sideways 3”', '“up 32in”'],
+      ['“down 2 courses”', '“sideways 3”', '“up 32in”'],
     ],
     [
       'steps that do not come home',

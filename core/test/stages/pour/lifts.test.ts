@@ -4,14 +4,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type Length, inches, subtract, toInches, ZERO } from '../../../src/kernel/measure';
 import type { Plan } from '../../../src/kernel/plan';
-import {
-  type PourSpan,
-  type WorkedPour,
-  clockText,
-  minutesOf,
-  liftsOf,
-  standsAlong,
-} from '../../../src/stages/pour';
+import type { PourSpan } from '../../../src/stages/outline';
+import { type WorkedPour, clockText, minutesOf, liftsOf, standsAlong } from '../../../src/stages/pour';
 import { work } from '../../../src/work';
 import { openingOf } from '../../support/openings';
 import { type Side, HATCHERY, planOf, rectilinear, withCourses } from '../../support/plans';

@@ -1,4 +1,4 @@
-import type { UnitSystem } from '@ombra/core/kernel/measure';
+import { type UnitSystem, USUAL } from '@ombra/core/kernel/measure';
 import { Plus, X } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { LengthField } from '../../../ui/LengthField';
@@ -40,6 +40,7 @@ export function StepList<Item extends Step>(props: StepListProps<Item>) {
           <li key={step.id} className="flex items-start gap-1">
             <div className="w-28">
               <LengthField
+                usual={USUAL.station}
                 label={`${name} ${String(index + 1)}: how far from ${from}`}
                 text={step.at}
                 units={units}

@@ -1,7 +1,7 @@
 import { rulesOf } from '@ombra/core/rules';
 import type { WalkRow, Wall, WallChange } from '@ombra/core/stages/outline';
 import { systemOf } from '@ombra/core/kernel/forms';
-import { type Length, readLength, showLength, storeLength } from '@ombra/core/kernel/measure';
+import { type Length, USUAL, readLength, showLength, storeLength, times } from '@ombra/core/kernel/measure';
 import { cutRulesOf, expectedGrowth, seamHoles, snapSeam } from '@ombra/core/stages/courses';
 import type { WorkedPlan } from '@ombra/core/work';
 import { Choice } from '../../../ui/Choice';
@@ -9,7 +9,6 @@ import { LengthField } from '../../../ui/LengthField';
 import type { Job } from '../../../job/useJob';
 import { CardFrame } from './CardFrame';
 import { StepList } from './StepList';
-import { TextField } from '../../../ui/TextField';
 
 interface WallCardProps {
   readonly job: Job;
@@ -67,6 +66,7 @@ export function WallCard({ job, worked, wall, onClose }: WallCardProps) {
   const pieces = worked.courses.pieces.filter(
     (piece) => piece.kind !== 'corner' && piece.wall === wall.id && piece.course === 1,
   ).length;
+  const topOf = (count: number): Length | null => worked.levels.tops[count] ?? null;
   const inInches = (length: Length): string =>
     showLength(length, units, { style: 'inches', partsPerInch: 32 });
   return (
@@ -89,6 +89,7 @@ export function WallCard({ job, worked, wall, onClose }: WallCardProps) {
             <div>
               <span className="heading mb-0.5 block">Seam from {wall.from}, form face</span>
               <LengthField
+                usual={USUAL.station}
                 label={`Seam, how far from ${wall.from}`}
                 text={row.bond.at}
                 units={units}
@@ -149,9 +150,12 @@ export function WallCard({ job, worked, wall, onClose }: WallCardProps) {
           </label>
           <div>
             <span className="heading mb-0.5 block">Top</span>
-            <TextField
+            <LengthField
               label={`Top of ${wall.name}`}
               text={row.top ?? ''}
+              units={units}
+              usual={USUAL.height}
+              ofCourses={topOf}
               placeholder="as the job; or 5 courses, 7′ 4″"
               onType={(top) => {
                 change({ top: top.trim() === '' ? null : top }, 'top');
@@ -189,6 +193,9 @@ export function WallCard({ job, worked, wall, onClose }: WallCardProps) {
                 </select>
                 <div className="w-20">
                   <LengthField
+                    usual={USUAL.step}
+                    ofCourses={(count) => times(family.courseHeight, count)}
+                    placeholder="2 courses"
                     label={`${place}: by how much`}
                     text={size}
                     units={units}
@@ -216,9 +223,12 @@ export function WallCard({ job, worked, wall, onClose }: WallCardProps) {
         >
           {(step, put, place) => (
             <div className="w-28">
-              <TextField
+              <LengthField
                 label={`${place}: the top from there on`}
                 text={step.top}
+                units={units}
+                usual={USUAL.height}
+                ofCourses={topOf}
                 placeholder="5 courses"
                 onType={(top) => {
                   put({ ...step, top });
@@ -260,6 +270,7 @@ export function WallCard({ job, worked, wall, onClose }: WallCardProps) {
                 </select>
                 <div className="w-28">
                   <LengthField
+                    usual={USUAL.wall}
                     label={`Pulled length ${String(index + 1)}`}
                     text={entry.length}
                     units={units}
