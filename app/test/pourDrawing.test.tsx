@@ -260,7 +260,14 @@ describe('the parts of the pour', () => {
 
   it('tell plates and bolts, and what lies before a corner', () => {
     const drawn = html(
-      <TopPanel job={jobOf(demo)} topoff={worked.topoff} wall="wall-1" open={null} onOpen={nothing} />,
+      <TopPanel
+        job={jobOf(demo)}
+        topoff={worked.topoff}
+        edges={worked.edges}
+        wall={{ id: 'wall-1', name: 'A–B' }}
+        open={null}
+        onOpen={nothing}
+      />,
     );
     expect(drawn).toContain(`Cut of ${String(worked.topoff.boards.value)} boards`);
     expect(drawn).toContain('15 cast in, 0 drilled');

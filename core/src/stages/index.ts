@@ -1,6 +1,7 @@
 import { bracingStage } from './bracing/stage';
 import { bucksStage } from './bucks/stage';
 import { coursesStage } from './courses/stage';
+import { edgesStage } from './edges/stage';
 import { footingStage } from './footing/stage';
 import { insertsStage } from './inserts/stage';
 import { openingsStage } from './openings/stage';
@@ -23,6 +24,7 @@ export const STAGES: readonly Stage[] = [
   tallyStage,
   steelStage,
   bracingStage,
+  edgesStage,
   topoffStage,
   pourStage,
   orderStage,

@@ -97,6 +97,20 @@ export const LiftLayer = memo(function LiftLayer({ frame, levels, pour }: LiftLa
           );
         });
       })}
+      {pour.holes.map((hole) => {
+        const found = walls.get(hole.wall);
+        if (!found) return null;
+        return (
+          <circle
+            key={`${hole.wall}:${String(hole.lift)}:${String(hole.number)}`}
+            cx={stripX(frame, found.loop, found.wall.station + hole.at)}
+            cy={stripY(frame, hole.up)}
+            r={5}
+            strokeWidth={2}
+            className="fill-sheet stroke-ink"
+          />
+        );
+      })}
       {pour.stops
         .filter((stop) => stop.kind === 'sill')
         .map((stop) => {

@@ -10,6 +10,7 @@ import { TableHead } from '../../ui/TableHead';
 import type { Job } from '../../job/useJob';
 import { RuleLines } from '../../rules/RuleLines';
 import { FigureRow } from '../../frame/figures/FigureRow';
+import { HoleList } from './HoleList';
 import { liftTimes } from './LiftLayer';
 import { timeOf } from './pourWords';
 import type { DayEdit } from './dayEdit';
@@ -32,6 +33,12 @@ const LINES: readonly (readonly [string, RuleId])[] = [
   ['Start this far from the corner', 'pour.start.away'],
   ['Seen from above', 'pour.direction'],
   ['Hose stop every', 'pour.hose.step'],
+];
+
+/** What a pour through access holes goes by besides. */
+const OF_HOLES: readonly (readonly [string, RuleId])[] = [
+  ['Max access hole spacing', 'pour.hole.spacing'],
+  ['Plug one and go on, min', 'pour.hole.plug'],
 ];
 
 /** Depths of the lifts, typed from the bottom up. */
@@ -223,6 +230,7 @@ export function LiftsPanel({ job, pour, walls, open, onOpen, set }: LiftsPanelPr
               />
             ))}
         </details>
+        <HoleList holes={pour.holes} units={plan.units} />
         <Stations job={job} pour={pour} />
         <p className="mt-2 max-w-[78ch] text-sm text-quiet">
           Each lift ends at one height all the way around.{' '}
@@ -235,7 +243,7 @@ export function LiftsPanel({ job, pour, walls, open, onOpen, set }: LiftsPanelPr
       </section>
       <section aria-label="Route of the hose">
         <h3 className="heading">Route of the hose</h3>
-        <RuleLines job={job} lines={LINES} />
+        <RuleLines job={job} lines={pour.method === 'holes' ? [...LINES, ...OF_HOLES] : LINES} />
         <label className="mt-2 block">
           <span className="heading mb-0.5 block">Corner</span>
           <select

@@ -7,6 +7,7 @@ import { TableHead } from '../../ui/TableHead';
 import { PlanDrawing } from '../../drawing/plan/PlanDrawing';
 import { mixText } from './MixPanel';
 import { degreesText, loadText, METHOD_WORDS, slumpText, timeOf } from './pourWords';
+import { HoleList } from './HoleList';
 import { liftTimes } from './LiftLayer';
 import { RouteOnPlan } from './RouteOnPlan';
 import { SheetFrame } from '../../frame/sheet/SheetFrame';
@@ -176,6 +177,7 @@ function Card({
           </ul>
         </section>
       </div>
+      <HoleList holes={pour.holes} units={units} />
       <section aria-label="Before the pump unfolds" className="mt-2">
         <h2 className="border-b border-ink font-semibold">Before the pump unfolds</h2>
         <ul className="columns-3 gap-3 text-[11.5px] leading-[1.15]">

@@ -9,6 +9,7 @@ import type { StageProps } from '../../frame/stage';
 import { StageFrame, Summary, Working } from '../../frame/StageFrame';
 import { NothingStands } from '../../frame/walls/NothingStands';
 import { BoltLayer } from './BoltLayer';
+import { EdgeLayer } from './EdgeLayer';
 import { FillLayer } from './FillLayer';
 import { MixPanel } from './MixPanel';
 import { OrderPanel } from './OrderPanel';
@@ -92,7 +93,10 @@ function Poured({ job, place, onPlace, onStage, pour, pours }: PouredProps) {
           rehearsing ? (
             <FillLayer frame={frame} levels={worked.levels} pour={pour} run={played.run} at={played.at} />
           ) : panel === 'top' ? (
-            <BoltLayer frame={frame} topoff={worked.topoff} />
+            <>
+              <EdgeLayer frame={frame} edges={worked.edges} levels={worked.levels} />
+              <BoltLayer frame={frame} topoff={worked.topoff} />
+            </>
           ) : (
             <LiftLayer frame={frame} levels={worked.levels} pour={pour} />
           ),
@@ -112,6 +116,8 @@ function Poured({ job, place, onPlace, onStage, pour, pours }: PouredProps) {
         ...worked.tally.courses.map((course) => course.coreVolume),
         worked.topoff.bolts,
         worked.topoff.boards,
+        ...worked.edges.walls.map(({ volume }) => volume),
+        ...worked.edges.boards.map(({ count }) => count),
       ]}
     >
       {({ wall, walls, open, onOpen }) => {
@@ -126,7 +132,14 @@ function Poured({ job, place, onPlace, onStage, pour, pours }: PouredProps) {
               <RehearsalPanel job={job} pour={pour} played={played} rehearsal={rehearsal} seed={seed} />
             )}
             {panel === 'top' && (
-              <TopPanel job={job} topoff={worked.topoff} wall={wall.id} open={open} onOpen={onOpen} />
+              <TopPanel
+                job={job}
+                topoff={worked.topoff}
+                edges={worked.edges}
+                wall={wall}
+                open={open}
+                onOpen={onOpen}
+              />
             )}
             {panel === 'ready' && <ReadyList job={job} pour={pour} />}
           </>

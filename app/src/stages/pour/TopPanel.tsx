@@ -5,14 +5,18 @@ import type { RuleId } from '@ombra/core/kernel/rules';
 import type { TopOff } from '@ombra/core/stages/topoff';
 import { TableHead } from '../../ui/TableHead';
 import type { Job } from '../../job/useJob';
+import type { Edges } from '@ombra/core/stages/edges';
+import type { Wall } from '@ombra/core/stages/outline';
+import { EdgePanel } from './EdgePanel';
 import { RuleLines } from '../../rules/RuleLines';
 import { FigureRow } from '../../frame/figures/FigureRow';
 
 interface TopPanelProps {
   readonly job: Job;
   readonly topoff: TopOff;
+  readonly edges: Edges;
   /** The wall that is chosen; its rows stand out. */
-  readonly wall: string;
+  readonly wall: Pick<Wall, 'id' | 'name'>;
   readonly open: string | null;
   readonly onOpen: (figure: Figure) => void;
 }
@@ -81,7 +85,7 @@ export function PlateTable({
 }
 
 /** Topping off: how each pour's top is left, sill plates from stock with their splices, and anchor bolts clear of what stands there. */
-export function TopPanel({ job, topoff, wall, open, onOpen }: TopPanelProps) {
+export function TopPanel({ job, topoff, edges, wall, open, onOpen }: TopPanelProps) {
   const { plan } = job;
   const rules = rulesOf(plan);
   const told = (length: Length): string => showLength(length, plan.units, { style: 'inches' });
@@ -112,7 +116,7 @@ export function TopPanel({ job, topoff, wall, open, onOpen }: TopPanelProps) {
             {cast + drilled > 0 && ` Ledger anchors: ${String(cast)} cast in, ${String(drilled)} drilled.`}
           </p>
           <div className="mt-2 overflow-x-auto">
-            <PlateTable topoff={topoff} units={plan.units} wall={wall} />
+            <PlateTable topoff={topoff} units={plan.units} wall={wall.id} />
           </div>
           <p className="mt-1 text-[15px]">
             Cut of {topoff.boards.value} boards
@@ -135,10 +139,13 @@ export function TopPanel({ job, topoff, wall, open, onOpen }: TopPanelProps) {
           </ul>
         </section>
       </div>
-      <section aria-label="Rules of topping off">
-        <h3 className="heading">Bolts and plates</h3>
-        <RuleLines job={job} lines={LINES} />
-        <p className="mt-2 text-sm text-quiet">
+      <section aria-label="Rules of topping off" className="flex flex-col gap-3">
+        <EdgePanel job={job} edges={edges} wall={wall} open={open} onOpen={onOpen} />
+        <div>
+          <h3 className="heading">Bolts and plates</h3>
+          <RuleLines job={job} lines={LINES} />
+        </div>
+        <p className="text-sm text-quiet">
           IRC R403.1.6, from memory: at most 6 ft apart, two to a piece, one within 12 in of each end and not
           nearer than seven diameters, 7 in deep. Wind, earthquake and the stamped drawings may require more.
         </p>

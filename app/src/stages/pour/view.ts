@@ -5,7 +5,7 @@ export const pourView: StageView = {
   id: 'pour',
   name: 'Pour',
   view: {
-    shows: ['pour', 'topoff'],
+    shows: ['pour', 'edges', 'topoff'],
     panels: POUR_PANELS.map((id) => ({ id, name: POUR_PANEL_NAMES[id] })),
     load: async () => (await import('./PourStage')).PourStage,
   },

@@ -1,6 +1,7 @@
 import { rulesOf } from '@ombra/core/rules';
 import { type Length, showLength } from '@ombra/core/kernel/measure';
 import { type RuleId, stateRule } from '@ombra/core/kernel/rules';
+import { edgeText } from '../pour/EdgePanel';
 import { PlateTable } from '../pour/TopPanel';
 import { SheetFrame } from '../../frame/sheet/SheetFrame';
 import type { SheetProps } from '../../frame/stage';
@@ -15,7 +16,7 @@ const STATED: readonly RuleId[] = [
 
 /** The tape sheet of plates and bolts, for whoever sets them while the top is soft. */
 export function TopSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
-  const { topoff, units } = worked;
+  const { topoff, edges, units } = worked;
   const rules = rulesOf(job.plan);
   const told = (length: Length): string => showLength(length, units, { style: 'inches' });
   return (
@@ -34,8 +35,16 @@ export function TopSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
             Bolts between {told(topoff.band.from)} and {told(topoff.band.to)} in from the concrete’s outside
             face. {STATED.map((id) => stateRule(id, rules, units)).join(' ')}
           </p>
+          {edges.walls.length > 0 && (
+            <p className="mt-1 text-[15px]">
+              Exposed edge above the foam:{' '}
+              {edges.walls.map((edge) => `${edge.name} ${edgeText(edge, units)}`).join('; ')}. Boards:{' '}
+              {edges.boards.map(({ board, count }) => `${String(count.value)} of ${board}`).join(', ')}. Bolts
+              and plates on top of it.
+            </p>
+          )}
           <p className="mt-1 text-[15px]">
-            Boards:{' '}
+            Plates:{' '}
             {topoff.stock.pieces
               .map((board) => board.map((piece) => showLength(piece as Length, units)).join(' + '))
               .join('; ')}

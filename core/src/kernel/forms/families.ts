@@ -67,6 +67,21 @@ export const FAMILIES: readonly Family[] = [
     bundle: 30,
     massKilograms: 14,
   },
+  {
+    kind: 'cell',
+    id: 'element-112',
+    name: 'Element 112',
+    cores: [inches(6)],
+    courseHeight: inches(14),
+    blockLength: inches(112),
+    blockThickness: inches(11),
+    cellSpacing: inches(14),
+    // Round cells of 6 in, eight up and one along, what they share counted once.
+    volumePerBlock: 0.0849,
+    barEveryCourses: 2,
+    bundle: 10,
+    massKilograms: 25,
+  },
 ];
 
 /**

@@ -11,6 +11,7 @@ import type { PlacedOpening } from '../openings';
 import type { HouseRules, RuleId } from '../../kernel/rules';
 import { type Levels, type Shell, type Wall, isSquare } from '../outline';
 import type { StockOfSize } from '../steel';
+import type { Edges } from '../edges';
 import type { TopOff } from '../topoff';
 import { type How, givenCount, givenLength } from '../../kernel/figures/how';
 import { ledgeStraights, openingParts } from './openingParts';
@@ -390,6 +391,16 @@ const topParts = (topoff: TopOff | null, rules: HouseRules, units: UnitSystem): 
         },
       ];
 
+/** Boards that exposed edges are formed with. */
+const edgeParts = (edges: Edges | null, rules: HouseRules, units: UnitSystem): readonly Article[] =>
+  (edges?.boards ?? []).map(({ board, count }) => ({
+    id: `edge-boards:${board}`,
+    group: 'parts',
+    article: `Edge boards ${board}, lengths of ${showLength(rules.length('order.board.length'), units)}`,
+    needed: count.how,
+    rules: count.rules,
+  }));
+
 /** Bundles of straights shared out by what each wall lays, the largest remainders first, so that all are placed. */
 function staging(lines: readonly OrderLine[], courses: Courses, walls: readonly Wall[]): readonly Staging[] {
   const bundles = lines
@@ -423,6 +434,7 @@ interface OrderGround {
   /** Bars to buy, by size. */
   readonly steel: readonly StockOfSize[];
   readonly topoff: TopOff | null;
+  readonly edges: Edges | null;
   readonly braceScrews: How;
 }
 
@@ -442,6 +454,7 @@ export function buildOrder(
     inserts,
     steel,
     topoff,
+    edges,
     braceScrews,
   }: OrderGround,
   rules: HouseRules,
@@ -469,6 +482,7 @@ export function buildOrder(
     ...strapParts(strapsOf(courses, levels.tops, rules), rules, units),
     ...braceParts(braceScrews),
     ...topParts(topoff, rules, units),
+    ...edgeParts(edges, rules, units),
     ...fixings({ courses, first, rules, pours, units }),
   ];
   const lines = articles.map((article) => orderLine(article, family, rules));

@@ -23,6 +23,7 @@ type Ordered = Pick<
   | 'footing'
   | 'steel'
   | 'bracing'
+  | 'edges'
   | 'topoff'
 >;
 
@@ -89,8 +90,9 @@ export function orderFor(worked: Ordered, units: UnitSystem, rules: HouseRules, 
       inserts: { ...worked.inserts, placed: worked.inserts.placed.filter((insert) => starts(insert.rect)) },
       // Steel is bought for the whole job: its offcuts go from pour to pour.
       steel: [],
-      // Plates close the last pour.
+      // Plates and edges close the last pour.
       topoff: worked.tally.pours.at(-1)?.id === pour.id ? worked.topoff : null,
+      edges: worked.tally.pours.at(-1)?.id === pour.id ? worked.edges : null,
       braceScrews: uprightScrews(
         screwed.filter(({ id }) => id === pour.id),
         rules,

@@ -14,3 +14,4 @@ export * from './plan';
 export * from './edits';
 export * from './pourName';
 export * from './spans';
+export * from './wallFaces';

@@ -23,6 +23,7 @@ import { type LiftSpan, liftsOf, liftsWithFooting } from './lifts';
 import { sidesOf } from './sides';
 import { type Slice, pointOver, slicesOf } from './slices';
 import { type PourSpan, pourSpans } from '../outline';
+import { type AccessHole, holesOf, stopsByHole } from './holes';
 import { type PourMethod, type Stop, isMoved, methodOf, reachOf, routeOf, stopsOf } from './stops';
 import { type PourVolumes, volumesOf } from './volumes';
 
@@ -50,6 +51,8 @@ export interface WorkedPour {
   /** Slices in the order of a lift. */
   readonly route: readonly number[];
   readonly stops: readonly Stop[];
+  /** Holes in the walls’ faces through which all lifts but the last are filled; none where the pour is placed otherwise. */
+  readonly holes: readonly AccessHole[];
   readonly volumes: PourVolumes;
   readonly mix: MixCard;
   /** Null where the concrete's figures are out of any range, or nothing is poured. */
@@ -85,6 +88,7 @@ type PourGround = Pick<
   | 'footing'
   | 'steel'
   | 'bracing'
+  | 'edges'
   | 'topoff'
   | 'stacks'
 >;
@@ -247,7 +251,12 @@ function workedPour(
     };
   }
   const route = routeOf(slices, shell, said.corner, rules);
-  const stops = stopsOf({
+  const through: Judged<readonly AccessHole[], PourProblem> =
+    method === 'holes'
+      ? holesOf({ ...setting, pour: span.pour, lifts, openings: openings.placed })
+      : { value: [], problems: [] };
+  const holes = through.value;
+  const plain = stopsOf({
     route,
     lifts,
     walls,
@@ -257,6 +266,7 @@ function workedPour(
     sides,
     rules,
   });
+  const stops = holes.length > 0 ? stopsByHole(plain, holes, slices) : plain;
   const poured = volumes.walls.length > 0;
   const face = volumes.walls.reduce((sum, { wall }) => {
     const own = walls.get(wall);
@@ -314,13 +324,14 @@ function workedPour(
     slices,
     route: route.map((slice) => slice.index),
     stops,
+    holes,
     volumes,
     mix,
     pressing,
     dwell: dwell.value,
     stand: stand.value,
     reach: reachOf(rules),
-    moves: stops.filter((stop) => stop.move).length,
+    moves: isMoved(method) ? stops.filter((stop) => stop.move).length : 0,
     day,
     clock,
     money: moneyOf(span.pour, { ordered: volumes.ordered, clock, method, units }, rules),
@@ -330,6 +341,7 @@ function workedPour(
       last,
       method,
       done: said.ready ?? [],
+      holes,
       watched: volumes.walls.map(({ wall, name }) => ({ wall, name, by: watchers[wall] ?? null })),
       units,
     }),
@@ -340,6 +352,7 @@ function workedPour(
       ...split.problems,
       ...beside.problems,
       ...filling.problems,
+      ...through.problems,
       ...mixed.problems,
       ...(poured ? judgeClock(span.pour, day, clock) : []),
       ...pressed.problems,

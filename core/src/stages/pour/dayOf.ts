@@ -105,7 +105,7 @@ export function dayOf(
     backing: rules.count('pour.truck.test'),
     prime: method === 'pump' ? rules.count('pour.pump.prime') : 0,
     wash: rules.count('pour.truck.wash'),
-    move: isMoved(method) ? rules.count('pour.move') : 0,
+    move: isMoved(method) ? rules.count('pour.move') : method === 'holes' ? rules.count('pour.hole.plug') : 0,
     chuteMoving: rules.count('pour.move'),
     working: mix.working,
     discharge: mix.discharge,

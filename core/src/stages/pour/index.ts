@@ -1,5 +1,6 @@
 export * from './buildPour';
 export * from './dayOf';
+export * from './holes';
 export * from './method';
 export * from './mix';
 export * from './money';

@@ -41,6 +41,7 @@ const ABOUT: Readonly<Record<PourProblem['kind'], string>> = {
   'load-old': 'Loads too old',
   'trucks-close': 'Trucks too close together',
   'holes-for-cells': 'Access holes without cells',
+  'hole-missing': 'Cells that no access hole reaches',
 };
 
 /** The causes, for several places at once. */
@@ -257,6 +258,14 @@ function pourWording(
       ...at(problem.pour),
       rule: 'pour.truck.spacing',
       what: `A load takes the crew ${showMinutes(problem.service)} and a truck comes every ${showMinutes(problem.spacing)}: each truck waits longer than the last, and its concrete stiffens.`,
+    }),
+    'hole-missing': ({ pour, wall, lift, gap, most }) => ({
+      key: [pour, lift],
+      severity: 'check',
+      place: { wall, ...place },
+      where: nameOf(wall),
+      rule: 'pour.hole.spacing',
+      what: `In lift ${String(lift)} a stretch lies ${told(gap)} from the nearest access hole; the limit is ${told(most)}. No cell stands closer. Fill that stretch from the top, or rod it.`,
     }),
     'holes-for-cells': () => ({
       severity: 'check',

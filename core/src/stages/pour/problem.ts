@@ -155,4 +155,13 @@ export type PourProblem =
       readonly spacing: number;
       readonly service: number;
     }
-  | { readonly kind: 'holes-for-cells' };
+  | { readonly kind: 'holes-for-cells' }
+  | {
+      /** A stretch of wall that no access hole of a lift reaches: no cell there, or too few. */
+      readonly kind: 'hole-missing';
+      readonly pour: string;
+      readonly wall: string;
+      readonly lift: number;
+      readonly gap: Length;
+      readonly most: Length;
+    };

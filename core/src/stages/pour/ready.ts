@@ -7,6 +7,7 @@ import type { HouseRules } from '../../kernel/rules';
 import type { Steel } from '../steel';
 import type { TopOff } from '../topoff';
 import type { PourSpan } from '../outline';
+import type { AccessHole } from './holes';
 import type { PourMethod } from './stops';
 
 /** Something that must be true before the pump unfolds. */
@@ -25,6 +26,7 @@ interface ReadyInput {
   readonly last: boolean;
   readonly method: PourMethod;
   readonly done: readonly string[];
+  readonly holes: readonly AccessHole[];
   readonly bracing: Bracing;
   readonly openings: Openings;
   readonly bucks: Bucks;
@@ -249,7 +251,7 @@ const SITE_BY_METHOD: Readonly<Record<PourMethod, readonly (readonly [id: string
     ['barrows', 'Barrows and planks where the chute does not reach.'],
   ],
   conveyor: [['belt', 'Conveyor set up, sock on its end, its next places marked.']],
-  holes: [['holes', 'Access holes cut, their plugs numbered beside them, glue at hand.']],
+  holes: [['glue', 'Glue, screws and a board for every plug at hand; whoever plugs goes with the hose.']],
 };
 
 function siteItems({ method, watched }: ReadyInput): readonly Item[] {
@@ -273,11 +275,27 @@ function siteItems({ method, watched }: ReadyInput): readonly Item[] {
   ];
 }
 
+/** Access holes cut, wall by wall, each with its plug. */
+function holeItems({ holes }: ReadyInput): readonly Item[] {
+  const walls = [...new Set(holes.map(({ wall }) => wall))];
+  return walls.map((wall): Item => {
+    const own = holes.filter((hole) => hole.wall === wall);
+    const name = own[0]?.name ?? wall;
+    return {
+      id: `holes:${wall}`,
+      group: 'forms',
+      what: `${name}: ${plural(own.length, 'access hole')} cut, each plug numbered and at its hole.`,
+      line: { of: 'Access holes cut, plugs numbered', own: `${name} ${String(own.length)}` },
+    };
+  });
+}
+
 /** The list of what must be true before the pump unfolds, made from this job. */
 export function pourReady(input: ReadyInput): readonly PourReady[] {
   const done = new Set(input.done);
   return [
     ...strapItems(input),
+    ...holeItems(input),
     ...openingItems(input),
     ...insertItems(input),
     ...steelItems(input),

@@ -91,6 +91,16 @@ const pourLengthRules = {
     most: inches(144),
     source: ours,
   },
+  'pour.hole.spacing': {
+    id: 'pour.hole.spacing',
+    type: 'length',
+    statement: 'Access holes are at most {value} apart along a wall.',
+    reason: 'Concrete runs from cell to cell only so far, and leaves its stone behind.',
+    default: inches(56),
+    least: inches(12),
+    most: inches(120),
+    source: ours,
+  },
   'pour.reach.pump': {
     id: 'pour.reach.pump',
     type: 'length',
@@ -235,6 +245,14 @@ const pourCountRules = {
     least: 0,
     most: 60,
     source: ours,
+  },
+  'pour.hole.plug': {
+    id: 'pour.hole.plug',
+    ...minutes,
+    type: 'count',
+    statement: 'Shutting off, plugging one access hole and going on to the next takes {value} minutes.',
+    reason: 'The plug is glued, screwed over and held before the hose leaves.',
+    default: 2,
   },
   'pour.move': {
     id: 'pour.move',

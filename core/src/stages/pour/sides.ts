@@ -20,13 +20,13 @@ export interface SideVolume {
 }
 
 /** Where the job's own side pours come from. */
-type SidesGround = Pick<Worked, 'footing' | 'openings' | 'shell'>;
+type SidesGround = Pick<Worked, 'footing' | 'openings' | 'shell' | 'edges'>;
 
-/** What the job itself pours beside its walls: a footing that is poured as one with them, the gap on rock, slab concrete over a held-down wall. */
+/** What the job itself pours beside its walls: a footing that is poured as one with them, the gap on rock, slab concrete over a held-down wall, edges above the foam. */
 function ownSides(
   span: PourSpan,
   first: boolean,
-  { footing, openings, shell }: SidesGround,
+  { footing, openings, shell, edges }: SidesGround,
 ): readonly SideVolume[] {
   const walls = new Map(wallsOf(shell).map((wall) => [wall.id, wall]));
   const poured: readonly SideVolume[] =
@@ -95,7 +95,16 @@ function ownSides(
       },
     ];
   });
-  return [...poured, ...onRock, ...slabs];
+  const onTop = edges.walls
+    .filter(({ top }) => top > span.bottom && top <= span.top)
+    .map(({ wall, name, volume }): SideVolume => ({
+      id: `edge:${wall}`,
+      name: `Exposed edge of ${name}`,
+      when: 'last',
+      own: true,
+      volume: { ...volume, id: `pour.${span.pour}.side.edge:${wall}` },
+    }));
+  return [...poured, ...onRock, ...slabs, ...onTop];
 }
 
 /** Side pours of a pour: the job's own, then those that were typed. Slab concrete is only told where it falls in with this pour. */

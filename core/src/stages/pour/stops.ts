@@ -20,7 +20,7 @@ export interface Stop {
   readonly top: Length;
   /** Cubic metres, as the drawings have it. */
   readonly volume: number;
-  /** Chute or conveyor are moved before it. */
+  /** Chute or conveyor are moved before it, or the last access hole is plugged and the next opened. */
   readonly move: boolean;
   /** The chute would be moved before it, where it takes over for a pump. */
   readonly chuteMove: boolean;

@@ -18,6 +18,7 @@ export const work: StageWork = {
           'footing',
           'steel',
           'bracing',
+          'edges',
           'topoff',
           'stacks',
         ],

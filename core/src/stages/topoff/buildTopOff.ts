@@ -3,7 +3,7 @@ import type { Pour } from '../outline/plan';
 import type { Worked } from '../../kernel/engine/stage';
 import type { Bracing } from '../bracing';
 import type { Inserts } from '../inserts';
-import { inches, subtract, ZERO, nanometres } from '../../kernel/measure';
+import { add, inches, subtract, ZERO, nanometres } from '../../kernel/measure';
 import type { Openings } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
 import type { Wall } from '../outline';
@@ -126,17 +126,23 @@ export function buildTopOff(
     placed: inserts,
     steel,
     bracing,
+    edges,
     stacks: pours,
-  }: Pick<Worked, 'shell' | 'levels' | 'openings' | 'placed' | 'steel' | 'bracing' | 'stacks'>,
+  }: Pick<Worked, 'shell' | 'levels' | 'openings' | 'placed' | 'steel' | 'bracing' | 'edges' | 'stacks'>,
   rules: HouseRules,
 ): TopOff {
   const walls = shell.loops.flatMap(({ built }) => (built?.walls ?? []).map((wall) => ({ built, wall })));
   const standing = standingByWall(steel);
+  const edgeOn = new Map(edges.walls.map((edge) => [edge.wall, edge]));
   const bolted = allOf(
     walls
       .flatMap(({ built, wall }) =>
         built ? plateRuns({ built, wall, levels, openings: openings.placed, rules }) : [],
       )
+      .map((run): PlateRun => {
+        const edge = edgeOn.get(run.wall);
+        return edge ? { ...run, top: add(run.top, edge.height) } : run;
+      })
       .map((run) => {
         const bars = standing.get(run.wall) ?? [];
         return boltedRun(run, blockedOn({ run, standing: bars, bracing, openings, inserts, rules }), rules);

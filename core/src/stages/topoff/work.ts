@@ -6,7 +6,7 @@ export const work: StageWork = {
   steps: [
     step(
       'topoff',
-      { needs: ['shell', 'levels', 'openings', 'placed', 'steel', 'bracing', 'stacks'], reads: [] },
+      { needs: ['shell', 'levels', 'openings', 'placed', 'steel', 'bracing', 'edges', 'stacks'], reads: [] },
       (worked, _, rules) => buildTopOff(worked, rules),
     ),
   ],

@@ -13,7 +13,13 @@ import { toInches } from '../../../src/kernel/measure';
 describe('the form families that ship', () => {
   // Source: our own generic families; their figures are invented.
   it('are of every kind, with corners that leave room for the wall', () => {
-    expect(FAMILIES.map((family) => family.id)).toEqual(['module-48', 'long-96', 'panel-48', 'cell-24']);
+    expect(FAMILIES.map((family) => family.id)).toEqual([
+      'module-48',
+      'long-96',
+      'panel-48',
+      'cell-24',
+      'element-112',
+    ]);
     for (const family of FAMILIES) {
       if (family.kind !== 'flat-wall') continue;
       expect(family.corner90.long).toBeGreaterThan(family.corner90.short);
@@ -38,8 +44,8 @@ describe('the form families that ship', () => {
 
   it('keep block, webs and skins of every kind ready for the courses', () => {
     const systems = FAMILIES.map((family) => systemOf(family));
-    expect(systems.map((system) => toInches(system.block))).toEqual([48, 96, 48, 24]);
-    expect(systems.map((system) => system.corner90 !== null)).toEqual([true, true, false, false]);
+    expect(systems.map((system) => toInches(system.block))).toEqual([48, 96, 48, 24, 112]);
+    expect(systems.map((system) => system.corner90 !== null)).toEqual([true, true, false, false, false]);
     for (const family of FAMILIES) {
       for (const core of family.cores) {
         expect(2 * skinOf(family, core) + core).toBe(wallThickness(family, core));

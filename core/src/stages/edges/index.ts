@@ -1,0 +1,2 @@
+export * from './buildEdges';
+export * from './plan';

@@ -1,0 +1,119 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { evaluate } from '../../src/kernel/figures/how';
+import { inches, toCubicYards, toInches } from '../../src/kernel/measure';
+import type { Plan } from '../../src/kernel/plan';
+import { applyEdit, readPlan, writePlan } from '../../src/plan';
+import { type Edge, EDGE_OVER } from '../../src/stages/edges';
+import { work } from '../../src/work';
+import { bandArea } from '../support/clipper';
+import { openingOf } from '../support/openings';
+import { type Side, HATCHERY, planOf, rectilinear, withCourses } from '../support/plans';
+
+const RECTANGLE: readonly Side[] = [
+  [480, 90],
+  [336, 90],
+  [480, 90],
+  [336, 90],
+];
+const plan = (edge: Edge | undefined, change: Partial<Plan> = {}, sides = RECTANGLE): Plan =>
+  planOf(sides, { ...withCourses(6), ...(edge ? { edges: { all: edge } } : {}), ...change });
+const volumeIn = (each: Plan): number =>
+  work(each).edges.walls.reduce((sum, { volume }) => sum + volume.value, 0);
+
+describe('an exposed edge above the foam', () => {
+  it('is a ring of the core, or of core and foam, worked by hand', () => {
+    // [by hand] Outside 480 × 336, wall 13 = 2.5 + 8 + 2.5. Core ring: 475 × 331 less 459 × 315; 6 in high.
+    const core = (475 * 331 - 459 * 315) * 6;
+    const whole = (480 * 336 - 454 * 310) * 6;
+    const outside = (480 * 336 - 459 * 315) * 6;
+    const inside = (475 * 331 - 454 * 310) * 6;
+    for (const [over, cubicInches] of [
+      ['core', core],
+      ['both', whole],
+      ['outside', outside],
+      ['inside', inside],
+    ] as const) {
+      expect(toCubicYards(volumeIn(plan({ height: '6in', over })))).toBeCloseTo(cubicInches / 46656, 9);
+    }
+  });
+
+  it('of any outline is what a polygon library makes of its faces', () => {
+    fc.assert(
+      fc.property(rectilinear(), fc.constantFrom(...EDGE_OVER), (sides, over) => {
+        const each = plan({ height: '4in', over }, {}, sides);
+        const { shell, edges } = work(each);
+        const corners = (shell.loops[0]?.walked ?? []).map(({ x, y }) => [toInches(x), toInches(y)] as const);
+        const [outer, inner] = [
+          over === 'outside' || over === 'both' ? 0 : 2.5,
+          over === 'inside' || over === 'both' ? 13 : 10.5,
+        ];
+        const volume = edges.walls.reduce((sum, { volume: own }) => sum + own.value, 0);
+        expect(toCubicYards(volume) * 46656).toBeCloseTo(bandArea(corners, outer, inner) * 4, 1);
+        for (const { volume: own } of edges.walls) expect(evaluate(own.how)).toBe(own.value);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('leaves out doors that reach through the top', () => {
+    // [by hand] A door of 40 in of concrete from the footing through the top: 40 × 8 × 6.
+    const door = openingOf({ wall: 'w1', at: '120in', width: '40in', height: '96in', sill: '0in' });
+    const worked = work(plan({ height: '6in', over: 'core' }, { openings: [door] }));
+    const hole = worked.openings.placed[0]?.concrete;
+    const gap = hole && hole.top >= inches(96) ? toInches((hole.to - hole.from) as typeof hole.to) : 0;
+    const all = volumeIn(plan({ height: '6in', over: 'core' }));
+    const left = worked.edges.walls.reduce((sum, { volume }) => sum + volume.value, 0);
+    expect(toCubicYards(all - left) * 46656).toBeCloseTo(gap * 8 * 6, 4);
+  });
+
+  it('is ordered with the pour that ends there', () => {
+    const without = volumeIn(plan({ height: '6in', over: 'core' }));
+    const [pour] = work(plan({ height: '6in', over: 'core' })).pour.pours;
+    const bare = work(plan(undefined)).pour.pours[0];
+    const sides = pour?.volumes.sides.filter(({ id }) => id.startsWith('edge:')) ?? [];
+    expect(sides.reduce((sum, { volume }) => sum + volume.value, 0)).toBeCloseTo(without, 9);
+    expect((pour?.volumes.ordered.value ?? 0) > (bare?.volumes.ordered.value ?? 0)).toBe(true);
+  });
+
+  it('lifts plates and bolts, and takes boards along both faces', () => {
+    const each = plan({ height: '6in', over: 'core' });
+    const { topoff, edges } = work(each);
+    expect([...new Set(topoff.runs.map(({ top }) => toInches(top)))]).toEqual([96 + 6]);
+    // [by hand] 475 + 331 outside and 459 + 315 inside, twice; 6 in and a lap of 1 1/2 are more than a 2×8's 7 1/4.
+    expect(edges.boards.map(({ board }) => board)).toEqual(['2×10']);
+    const length = edges.walls.flatMap(({ boards }) => boards).reduce((sum, run) => sum + toInches(run), 0);
+    expect(length).toBeCloseTo(2 * (475 + 331 + 459 + 315), 6);
+  });
+
+  it('is set for all walls, otherwise for one, and taken off again', () => {
+    const all = applyEdit(plan(undefined), { kind: 'edge', wall: null, edge: { height: '6', over: 'core' } });
+    expect(all.edges?.all?.height).toBe('6ft');
+    const some = applyEdit(
+      applyEdit(plan({ height: '6in', over: 'core' }), { kind: 'edge', wall: 'w2', edge: 'none' }),
+      { kind: 'edge', wall: 'w3', edge: { height: '2in', over: 'both' } },
+    );
+    expect(work(some).edges.walls.map(({ wall, height }) => [wall, toInches(height)])).toEqual([
+      ['w1', 6],
+      ['w3', 2],
+      ['w4', 6],
+    ]);
+    expect(readPlan(writePlan(some))).toEqual({ ok: true, plan: some });
+    const back = applyEdit(applyEdit(some, { kind: 'edge', wall: 'w2', edge: null }), {
+      kind: 'edge',
+      wall: 'w3',
+      edge: null,
+    });
+    expect(back.edges).toEqual({ all: { height: '6in', over: 'core' } });
+  });
+
+  it('of what cannot be read is told once, and a high one on each wall', () => {
+    const kinds = (height: string) =>
+      work(plan({ height, over: 'core' })).edges.problems.map(({ kind }) => kind);
+    expect(kinds('some')).toEqual(['edge-unreadable']);
+    expect(kinds('0in')).toEqual(['edge-unreadable']);
+    expect(kinds('8in')).toEqual([]);
+    expect(kinds('9in')).toEqual(Array(4).fill('edge-high'));
+    expect(work(planOf(HATCHERY, withCourses(7))).edges.walls).toEqual([]);
+  });
+});
