@@ -270,7 +270,8 @@ describe('the parts of the pour', () => {
       />,
     );
     expect(drawn).toContain(`Cut of ${String(worked.topoff.boards.value)} boards`);
-    expect(drawn).toContain('15 cast in, 0 drilled');
+    expect(drawn).toContain(`${String(worked.topoff.ledgerAnchors.cast)} cast in, 0 drilled`);
+    expect(worked.topoff.ledgerAnchors.cast).toBeGreaterThan(10);
     const table = html(<PlateTable topoff={worked.topoff} units="imperial" />);
     // Round the inside corner D the plate begins before the corner that the tape hangs on.
     expect(table).toContain('9 1/4″ before it');

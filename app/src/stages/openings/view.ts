@@ -17,6 +17,12 @@ export const openingsView: StageView = {
       title: 'Openings',
       load: async () => (await import('./OpeningsSheet')).OpeningsSheet,
     },
+    {
+      path: 'ledgers',
+      name: 'Ledgers',
+      title: 'Ledgers laid out',
+      load: async () => (await import('./LedgerSheet')).LedgerSheet,
+    },
   ],
   prints: 'openings',
 };

@@ -37,6 +37,7 @@ const ABOUT: Readonly<Record<InsertProblem['kind'], string>> = {
   'near-insert': 'Inserts close together',
   'near-corner': 'Inserts close to a corner',
   'on-joint': 'Inserts on a joint',
+  'anchor-gap': 'Ledger stretches without a clear anchor place',
   'too-deep': 'Inserts deeper than the core',
   'falls-little': 'Drains with too little fall',
   'ledge-off-course': 'Ledges off the course line',
@@ -100,6 +101,11 @@ function wording(
       what: `Sits on a joint of course ${String(problem.course)} at ${showLength(problem.at, plan.units)}.`,
       why: insertsRules['inserts.joint.clear'].reason,
       fixes: offJoint(problem, inserts, plan),
+    }),
+    'anchor-gap': ({ from, to, places }) => ({
+      severity: 'check',
+      rule: 'inserts.ledger.spacing',
+      what: `Between ${showLength(from, plan.units)} and ${showLength(to, plan.units)} no anchor keeps its distance and clears webs, joints and joists${places > 1 ? `; ${String(places - 1)} more ${places === 2 ? 'stretch' : 'stretches'} like it` : ''}. Shift the joists, or ask the engineer for a closer pair beside it.`,
     }),
     'too-deep': (problem) => ({
       severity: 'stop',

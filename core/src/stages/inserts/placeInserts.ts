@@ -17,7 +17,10 @@ import { MOST_FIXINGS } from '../limits';
 import { type Rect, fromStart, spansUnder } from '../openings';
 import type { Plan } from '../../kernel/plan';
 import type { HouseRules, LengthRuleId } from '../../kernel/rules';
-import { type Levels, type Shell, type Wall, alongFace } from '../outline';
+import type { Worked } from '../../kernel/engine/stage';
+import type { Courses } from '../courses';
+import { type Levels, type Wall, alongFace } from '../outline';
+import { type LedgerLayout, ledgerLayout } from './ledger';
 import type { InsertProblem } from './problem';
 
 /** One anchor, plate or the like along a run, from its wall's first corner. */
@@ -47,6 +50,8 @@ export interface PlacedInsert {
   readonly fixings: readonly Fixing[];
   /** Concrete that it keeps out, in cubic metres; negative where it adds some. */
   readonly displaces: number;
+  /** How a ledger is laid out; none for other kinds. */
+  readonly ledger?: LedgerLayout;
 }
 
 export interface Inserts {
@@ -99,27 +104,6 @@ export function copiedInsert(insert: Insert, by: Length, units: Plan['units']): 
   };
 }
 
-/** What `spaced` goes by. */
-interface SpacedInput {
-  readonly from: Length;
-  readonly to: Length;
-  readonly end: Length;
-  readonly spacing: Length;
-  readonly rows: number;
-  readonly room: Room;
-}
-
-/** Stations spaced along a run, the last ones no further from its end than the first from its start; null where there is no room for so many. */
-function spaced({ from, to, end, spacing, rows, room }: SpacedInput): readonly Length[] | null {
-  const first = add(from, end);
-  const last = subtract(to, end);
-  if (last <= first) return [nanometres((from + to) / 2)];
-  const bays = Math.ceil((last - first) / spacing);
-  // Rows are staggered: each station has one anchor, those at the ends one a row.
-  if (!room(bays + 1 + 2 * (rows - 1))) return null;
-  return Array.from({ length: bays + 1 }, (_, index) => nanometres(first + ((last - first) * index) / bays));
-}
-
 type Read = (field: keyof Insert, text: string) => Length | null;
 
 /** Whether so many anchors or plates can still be laid out. */
@@ -141,6 +125,7 @@ interface Extent {
   readonly fixings: readonly Fixing[];
   readonly depth: Length;
   readonly displaces: number;
+  readonly ledger?: LedgerLayout;
 }
 
 /** What `extentOf` goes by. */
@@ -152,11 +137,22 @@ interface ExtentOfInput {
   readonly read: Read;
   readonly rules: HouseRules;
   readonly courseHeight: Length;
+  readonly courses: Pick<Courses, 'pieces'>;
   readonly room: Room;
 }
 
 /** What an insert takes up on its wall's face, and the anchors or plates in it. */
-function extentOf({ insert, wall, at, up, read, rules, courseHeight, room }: ExtentOfInput): Extent | null {
+function extentOf({
+  insert,
+  wall,
+  at,
+  up,
+  read,
+  rules,
+  courseHeight,
+  courses,
+  room,
+}: ExtentOfInput): Extent | null {
   const rule = (id: LengthRuleId): Length => rules.length(id);
   /** A rectangle about its middle. */
   const about = (width: Length, height: Length): Rect => ({
@@ -200,24 +196,40 @@ function extentOf({ insert, wall, at, up, read, rules, courseHeight, room }: Ext
       if (length === null || height === null || spacing === null) return null;
       const along = run(length);
       const rows = insert.rows ?? rules.count('inserts.ledger.rows');
-      const stations = spaced({
-        from: along.from,
-        to: along.to,
-        end: rule('inserts.ledger.end'),
+      // At the ends of every board one in each row; where there are more than can be laid out, none is.
+      const boards = Math.ceil(length / rule('inserts.ledger.stock'));
+      if (!room(Math.ceil(length / spacing) + 1 + 2 * rows * boards)) return null;
+      const { bottom, top } = about(ZERO, height);
+      const layout = ledgerLayout({
+        wall: wall.id,
+        ...along,
+        forward: insert.from === 'start',
+        bottom,
+        top,
         spacing,
-        rows,
-        room,
+        courses,
+        rules,
       });
-      if (stations === null) return null;
+      const rowUp = (row: number): Length => nanometres(bottom + (height * (row + 1)) / (rows + 1));
+      const ends = new Set(
+        layout.boards.flatMap((board) => {
+          const own = layout.anchors.filter((at) => at > board.from && at < board.to);
+          return [own[0], own.at(-1)];
+        }),
+      );
       // Rows share the height of the board; every second anchor stands in the next row, so that the rows are staggered.
-      const fixings = Array.from({ length: rows }, (_, row) =>
-        stations.flatMap((station, index): Fixing[] =>
-          rows > 1 && index > 0 && index < stations.length - 1 && index % rows !== row
-            ? []
-            : [{ at: station, up: nanometres(up - height / 2 + (height * (row + 1)) / (rows + 1)) }],
-        ),
-      ).flat();
-      return { rect: { ...about(ZERO, height), ...along }, fixings, depth: ZERO, displaces: 0 };
+      const fixings = layout.anchors.flatMap((at, index): Fixing[] =>
+        ends.has(at)
+          ? Array.from({ length: rows }, (_, row) => ({ at, up: rowUp(row) }))
+          : [{ at, up: rowUp(index % rows) }],
+      );
+      return {
+        rect: { from: along.from, to: along.to, bottom, top },
+        fixings,
+        depth: ZERO,
+        displaces: 0,
+        ledger: layout,
+      };
     }
     case 'hangers': {
       const length = lengthOf(insert, 'length', wall.length, read);
@@ -262,6 +274,7 @@ interface PlaceOneInput {
   readonly name: string;
   readonly wall: Wall;
   readonly levels: Levels;
+  readonly courses: Pick<Courses, 'pieces'>;
   readonly plan: InsertsInput;
   readonly rules: HouseRules;
   /** Fixings that may still be set in the job. */
@@ -273,6 +286,7 @@ function placeOne({
   name,
   wall,
   levels,
+  courses,
   plan,
   rules,
   left,
@@ -297,7 +311,7 @@ function placeOne({
     problems.push({ kind: 'too-many-fixings', ...own, fixings, most: MOST_FIXINGS });
     return false;
   };
-  const extent = extentOf({ insert, wall, at, up, read, rules, courseHeight, room });
+  const extent = extentOf({ insert, wall, at, up, read, rules, courseHeight, courses, room });
   if (!extent) return { value: null, problems };
   const { rect } = extent;
   const past = max(subtract(ZERO, rect.from), subtract(rect.to, wall.length));
@@ -322,6 +336,10 @@ function placeOne({
     );
     problems.push({ kind: 'ledge-off-course', ...own, up, nearest });
   }
+  const [gap] = extent.ledger?.gaps ?? [];
+  if (gap && past <= 0) {
+    problems.push({ kind: 'anchor-gap', ...own, ...gap, places: extent.ledger?.gaps.length ?? 1 });
+  }
   const value: PlacedInsert = {
     id: insert.id,
     name,
@@ -336,12 +354,17 @@ function placeOne({
     cast: insert.fixing !== 'drilled',
     fixings: extent.fixings,
     displaces: past > 0 ? 0 : extent.displaces,
+    ...(extent.ledger ? { ledger: extent.ledger } : {}),
   };
   return { value, problems };
 }
 
 /** Puts every insert of the plan on its wall. One whose wall is gone is kept in the plan and told. */
-export function placeInserts(shell: Shell, levels: Levels, plan: InsertsInput, rules: HouseRules): Inserts {
+export function placeInserts(
+  { shell, levels, courses }: Pick<Worked, 'shell' | 'levels' | 'courses'>,
+  plan: InsertsInput,
+  rules: HouseRules,
+): Inserts {
   const inserts = plan.inserts ?? [];
   const names = insertNames(inserts);
   const walls = new Map(
@@ -359,7 +382,7 @@ export function placeInserts(shell: Shell, levels: Levels, plan: InsertsInput, r
           problems: rows.has(insert.wall) ? [] : [{ kind: 'wall-gone', insert: insert.id, name }],
         };
       }
-      const found = placeOne({ insert, name, wall, levels, plan, rules, left });
+      const found = placeOne({ insert, name, wall, levels, courses, plan, rules, left });
       left -= found.value?.fixings.length ?? 0;
       return found;
     }),

@@ -28,6 +28,13 @@ export type InsertProblem =
       readonly at: Length;
       readonly off: Length;
     })
+  /** The first of so many stretches of a ledger where no clear place for an anchor is near enough. */
+  | (OnWall & {
+      readonly kind: 'anchor-gap';
+      readonly from: Length;
+      readonly to: Length;
+      readonly places: number;
+    })
   | (OnWall & { readonly kind: 'too-deep'; readonly depth: Length; readonly core: Length })
   | (OnWall & { readonly kind: 'falls-little'; readonly fall: Length; readonly least: Length })
   | (OnWall & { readonly kind: 'ledge-off-course'; readonly up: Length; readonly nearest: Length });

@@ -6,11 +6,7 @@ import { placeInserts } from './placeInserts';
 /** Where inserts come to lie, and what they clash with. */
 export const work: StageWork = {
   steps: [
-    step(
-      'placed',
-      { needs: ['shell', 'levels'], reads: ['units', 'inserts'] },
-      ({ shell, levels }, plan, rules) => placeInserts(shell, levels, plan, rules),
-    ),
+    step('placed', { needs: ['shell', 'levels', 'courses'], reads: ['units', 'inserts'] }, placeInserts),
     step(
       'inserts',
       { needs: ['placed', 'openings', 'courses', 'shell'], reads: [] },

@@ -47,6 +47,7 @@ const ABOUT: Readonly<Record<PourProblem['kind'], string>> = {
 /** The causes, for several places at once. */
 const TOP_ABOUT: Readonly<Record<TopOffProblem['kind'], string>> = {
   'bolt-gap': 'Places without a bolt',
+  'anchor-on-bar': 'Ledger anchors on bars',
   'piece-short': 'Plates too short for bolts',
   'plate-curved': 'Curved plates',
   'plate-wide': 'Plates wider than the wall',
@@ -295,6 +296,13 @@ function topWording(units: UnitSystem, nameOf: (row: string) => string): NoticeT
       ...on(problem.wall),
       rule: 'topoff.bolt.least',
       what: `A ${inInches(problem.length)} piece of plate is too short for its bolts. Splice it elsewhere, or strap it.`,
+    }),
+    'anchor-on-bar': ({ wall, ledger, at, anchors, clear }) => ({
+      key: ledger,
+      severity: 'check',
+      ...on(wall),
+      rule: 'topoff.anchor.bar',
+      what: `${ledger}: ${String(anchors)} ${anchors === 1 ? 'anchor is' : 'anchors are'} within ${inInches(clear)} of a bar, the first at ${told(at)}. Tie the bar aside before the pour, or move the anchor an inch.`,
     }),
     'plate-curved': (problem) => ({
       severity: 'tip',

@@ -11,7 +11,9 @@ import type { Bar, Steel } from '../steel';
 import { type StockPlan, cutStock } from '../../kernel/stock/cutStock';
 import { figureOf } from '../../kernel/figures/figure';
 import { givenCount } from '../../kernel/figures/how';
-import { type Blocked, boltRules, layBolts } from './bolts';
+import { type Blocked, layBolts } from '../../kernel/stock/layBolts';
+import { anchorsOnBars } from './anchorsOnBars';
+import { boltRules } from './boltRules';
 import { type PlatePiece, type PlateRun, plateRuns, splices } from './plates';
 import type { BoltedRun, PourTop, TopOff, TopOffProblem } from './topOff';
 
@@ -203,6 +205,7 @@ export function buildTopOff(
         rules,
       ),
       ...bolted.problems,
+      ...anchorsOnBars(inserts, steel.bars, rules),
     ],
   };
 }

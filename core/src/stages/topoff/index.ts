@@ -1,4 +1,4 @@
-export * from './bolts';
+export * from './boltRules';
 export * from './buildTopOff';
 export * from './plates';
 export * from './topOff';

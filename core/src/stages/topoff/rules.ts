@@ -18,6 +18,16 @@ const topOffLengthRules = {
     most: inches(360),
     source: commonPractice,
   },
+  'topoff.anchor.bar': {
+    id: 'topoff.anchor.bar',
+    type: 'length',
+    statement: 'Ledger anchors keep {value} clear of the middle of a bar.',
+    reason: 'An anchor that meets a bar stands crooked, or cannot be drilled.',
+    default: inches(1),
+    least: ZERO,
+    most: inches(4),
+    source: ours,
+  },
   'topoff.plate.least': {
     id: 'topoff.plate.least',
     type: 'length',

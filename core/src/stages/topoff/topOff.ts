@@ -14,6 +14,15 @@ export type TopOffProblem =
   | { readonly kind: 'plate-curved'; readonly wall: string }
   | { readonly kind: 'plate-wide'; readonly wall: string; readonly plate: Length; readonly wallThick: Length }
   | {
+      /** Anchors of a ledger that come to lie on bars; the first of them. */
+      readonly kind: 'anchor-on-bar';
+      readonly wall: string;
+      readonly ledger: string;
+      readonly at: Length;
+      readonly anchors: number;
+      readonly clear: Length;
+    }
+  | {
       /** Nearest and farthest from an end leave no place between them. */
       readonly kind: 'no-end-zone';
       readonly nearest: Length;

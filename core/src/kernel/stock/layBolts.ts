@@ -1,5 +1,4 @@
-import { type Length, inches, nanometres } from '../../kernel/measure';
-import type { HouseRules } from '../../kernel/rules';
+import { type Length, inches } from '../measure';
 
 /** Places are looked for half an inch by half an inch: as fine as anyone marks a form. */
 const STEP = inches(0.5);
@@ -10,8 +9,8 @@ export interface Blocked {
   readonly to: number;
 }
 
-/** How a bolt may stand on a piece of plate. */
-interface BoltRules {
+/** How a bolt may stand on a piece of plate or board. */
+export interface BoltRules {
   readonly spacing: Length;
   /** Nearest and farthest from an end. */
   readonly nearest: Length;
@@ -19,14 +18,6 @@ interface BoltRules {
   /** Fewest on a piece. */
   readonly least: number;
 }
-
-/** IRC R403.1.6 [from memory], as the job has it. */
-export const boltRules = (rules: HouseRules): BoltRules => ({
-  spacing: rules.length('topoff.bolt.spacing'),
-  nearest: nanometres(rules.count('topoff.bolt.diameters') * rules.length('topoff.bolt.diameter')),
-  farthest: rules.length('topoff.bolt.end'),
-  least: rules.count('topoff.bolt.least'),
-});
 
 /** Bolts of a piece, and what they could not keep. */
 interface LaidBolts {
@@ -113,10 +104,10 @@ function clearPlaces(first: number, last: number, blocked: readonly Blocked[]): 
 }
 
 /**
- * Anchor bolts of one piece of plate: the fewest that keep their spacing, one near each end and none too near, clear of what is in
- * the way; then spread as evenly as that allows. What cannot be kept is told. [IRC R403.1.6; from memory]
+ * Bolts of one piece of plate or board: the fewest that keep their spacing, one near each end and none too near, clear of what is in
+ * the way; then spread as evenly as that allows. What cannot be kept is told.
  *
- * @example layBolts(ZERO, inches(192), [], boltRules(houseRules())).at.length // 4
+ * @example layBolts(ZERO, inches(192), [], { spacing: feet(6), nearest: inches(3.5), farthest: inches(12), least: 2 }).at.length // 4
  */
 export function layBolts(from: Length, to: Length, blocked: readonly Blocked[], rules: BoltRules): LaidBolts {
   const places = clearPlaces(from + rules.nearest, to - rules.nearest, blocked);

@@ -1,0 +1,135 @@
+import { type Length, type UnitSystem, showLength, subtract } from '@ombra/core/kernel/measure';
+import type { PlacedInsert } from '@ombra/core/stages/inserts';
+import { TableHead } from '../../ui/TableHead';
+import { SheetFrame } from '../../frame/sheet/SheetFrame';
+import type { SheetProps } from '../../frame/stage';
+
+const WIDTH = 700;
+const HEIGHT = 64;
+
+/** A ledger as it lies on the ground: its boards, joists crossed, anchors as holes; the measured end on the left. */
+function LedgerDrawing({
+  ledger,
+  along,
+}: {
+  readonly ledger: PlacedInsert;
+  readonly along: (at: Length) => Length;
+}) {
+  const { layout, rect } = { layout: ledger.ledger, rect: ledger.rect };
+  if (!layout) return null;
+  const length = subtract(rect.to, rect.from);
+  const x = (at: Length): number => (along(at) / length) * (WIDTH - 4) + 2;
+  const y = (up: Length): number => 12 + ((rect.top - up) / (rect.top - rect.bottom)) * (HEIGHT - 24);
+  return (
+    <svg
+      viewBox={`0 0 ${String(WIDTH)} ${String(HEIGHT)}`}
+      className="w-full"
+      role="img"
+      aria-label={`${ledger.name} laid out: ${String(layout.boards.length)} boards, ${String(layout.joists.length)} joists, ${String(ledger.fixings.length)} holes`}
+    >
+      {layout.boards.map(({ from, to }) => (
+        <rect
+          key={from}
+          x={Math.min(x(from), x(to))}
+          width={Math.abs(x(to) - x(from))}
+          y={12}
+          height={HEIGHT - 24}
+          className="fill-timber stroke-ink"
+          fillOpacity={0.35}
+        />
+      ))}
+      {layout.joists.map((at) => (
+        <path
+          key={at}
+          d={`M${(x(at) - 3).toFixed(1)} 2l6 6m-6 0l6 -6M${x(at).toFixed(1)} 12v${String(HEIGHT - 24)}`}
+          className="fill-none stroke-quiet"
+        />
+      ))}
+      {ledger.fixings.map(({ at, up }) => (
+        <circle key={`${String(at)}:${String(up)}`} cx={x(at)} cy={y(up)} r={3} className="fill-ink" />
+      ))}
+    </svg>
+  );
+}
+
+/** One ledger with everything that is marked on it before it goes up. */
+function Ledger({ ledger, units }: { readonly ledger: PlacedInsert; readonly units: UnitSystem }) {
+  const { ledger: layout, rect } = ledger;
+  if (!layout) return null;
+  const forward = layout.boards[0]?.from === rect.from;
+  const along = (at: Length): Length => (forward ? subtract(at, rect.from) : subtract(rect.to, at));
+  const told = (length: Length): string => showLength(length, units);
+  const stations = [...new Set(ledger.fixings.map(({ at }) => at))].sort((a, b) => along(a) - along(b));
+  const rows = [...new Set(ledger.fixings.map(({ up }) => up))].sort((a, b) => b - a);
+  return (
+    <section aria-label={ledger.name} className="break-inside-avoid border-b border-ink pb-2">
+      <h2 className="text-lg font-semibold">
+        {ledger.name} · {ledger.wallName}, {ledger.face} · middle{' '}
+        {told(((rect.bottom + rect.top) / 2) as Length)} above the lowest footing
+      </h2>
+      <LedgerDrawing ledger={ledger} along={along} />
+      <p className="text-[15px]">
+        Boards from the measured end:{' '}
+        <strong>{layout.boards.map(({ from, to }) => told(subtract(to, from))).join(' + ')}</strong>.{' '}
+        {ledger.cast
+          ? 'Anchors are cast in: foam cut square around each, the board held by its nuts.'
+          : 'Drilled through once it is stacked: all-thread, a plate and nut on both sides.'}
+      </p>
+      <table className="figures w-full border-collapse text-[15px]">
+        <TableHead
+          names={['row', 'up from the lower edge', 'holes, from the measured end']}
+          left={['holes, from the measured end']}
+        />
+        <tbody>
+          {rows.map((up, index) => (
+            <tr key={up} className="border-b border-line align-top">
+              <th scope="row" className="px-1 text-left">
+                {index === 0 ? 'top' : index === rows.length - 1 ? 'bottom' : String(index + 1)}
+              </th>
+              <td className="px-1 text-right whitespace-nowrap">
+                {showLength(subtract(up, rect.bottom), units, { style: 'inches' })}
+              </td>
+              <td className="px-1 font-semibold">
+                {stations
+                  .filter((at) => ledger.fixings.some((hole) => hole.at === at && hole.up === up))
+                  .map((at) => told(along(at)))
+                  .join(' · ')}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-1 text-[15px]">
+        Joists, middles: {layout.joists.map((at) => told(along(at))).join(' · ')}.
+      </p>
+    </section>
+  );
+}
+
+/** Every ledger laid out on the ground: boards, splices, bolt holes and joist marks from one end. */
+export function LedgerSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
+  const { units } = worked;
+  const ledgers = worked.inserts.placed.filter(({ ledger }) => ledger !== undefined);
+  return (
+    <SheetFrame
+      job={job}
+      here="ledgers"
+      title="ledgers"
+      line={`${String(ledgers.length)} ${ledgers.length === 1 ? 'ledger' : 'ledgers'} laid out on the ground`}
+    >
+      {ledgers.length === 0 ? (
+        <p className="text-lg font-semibold">No ledger in this job. Add one under Openings, Inserts.</p>
+      ) : (
+        <div className="flex flex-col gap-3">
+          {ledgers.map((ledger) => (
+            <Ledger key={ledger.id} ledger={ledger} units={units} />
+          ))}
+          <p className="text-sm font-semibold">
+            Number and size of the anchors are the drawings’. Nuts tightened once the concrete has its
+            strength.
+          </p>
+        </div>
+      )}
+    </SheetFrame>
+  );
+}

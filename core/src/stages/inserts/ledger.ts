@@ -1,0 +1,98 @@
+import type { Courses } from '../courses';
+import { type Length, add, subtract } from '../../kernel/measure';
+import type { HouseRules } from '../../kernel/rules';
+import { type Blocked, layBolts } from '../../kernel/stock/layBolts';
+
+/** A ledger as it is laid out: stations from its wall’s first corner along the outside face. */
+export interface LedgerLayout {
+  /** Boards end to end, from the end that it is measured from. */
+  readonly boards: readonly { readonly from: Length; readonly to: Length }[];
+  /** Middles of the joists that hang on it. */
+  readonly joists: readonly Length[];
+  /** Stations of its anchors, each clear of webs, joints, joists and board ends. */
+  readonly anchors: readonly Length[];
+  /** Stretches where no clear place was near enough. */
+  readonly gaps: readonly { readonly from: Length; readonly to: Length }[];
+}
+
+/** What `ledgerLayout` goes by. */
+interface LedgerInput {
+  readonly wall: string;
+  readonly from: Length;
+  readonly to: Length;
+  /** Whether it is measured from its lower station. */
+  readonly forward: boolean;
+  /** Heights that the board covers. */
+  readonly bottom: Length;
+  readonly top: Length;
+  readonly spacing: Length;
+  readonly courses: Pick<Courses, 'pieces'>;
+  readonly rules: HouseRules;
+}
+
+/** Ends of boards: whole stock lengths from the measured end; a rest too short takes some of the board before it. */
+function boardEnds(length: Length, stock: Length, least: Length): readonly Length[] {
+  const ends: Length[] = [];
+  for (let at = stock; at < length; at = add(at, stock)) ends.push(at);
+  const last = ends.at(-1);
+  if (last !== undefined && length - last < least) ends[ends.length - 1] = subtract(length, least);
+  return [...ends, length];
+}
+
+/** Joints and webs of the courses behind a board. */
+function behind({ wall, bottom, top, courses }: LedgerInput) {
+  const pieces = courses.pieces.filter((piece) => piece.bottom < top && piece.top > bottom);
+  const own = pieces.flatMap((piece) => (piece.kind === 'corner' || piece.wall !== wall ? [] : [piece]));
+  return {
+    joints: own.map(({ start }) => start).filter((at) => at > 0),
+    webs: own.flatMap((piece) => piece.webs.map((web) => add(piece.start, web))),
+  };
+}
+
+/**
+ * A ledger laid out: boards of stock length, joist marks from its measured end, and anchors board by board, as far apart as they may be
+ * and clear of webs, joints between blocks, joists and splices. The load and the drawings decide; this lays it out.
+ *
+ * @example ledgerLayout(input).boards.length // 1, of a board no longer than the stock
+ */
+export function ledgerLayout(input: LedgerInput): LedgerLayout {
+  const { from, to, forward, spacing, rules } = input;
+  const length = subtract(to, from);
+  const station = (along: Length): Length => (forward ? add(from, along) : subtract(to, along));
+  const ends = boardEnds(length, rules.length('inserts.ledger.stock'), rules.length('inserts.ledger.least'));
+  const boards = ends.map((end, index) => {
+    const [a, b] = [station(ends[index - 1] ?? (0 as Length)), station(end)];
+    return forward ? { from: a, to: b } : { from: b, to: a };
+  });
+  const joistSpacing = rules.length('inserts.ledger.joists');
+  const joists = Array.from({ length: Math.floor(length / joistSpacing) + 1 }, (_, index) =>
+    station((index * joistSpacing) as Length),
+  );
+  const { joints, webs } = behind(input);
+  const about = (places: readonly Length[], by: Length): readonly Blocked[] =>
+    places.map((at) => ({ from: at - by, to: at + by }));
+  const blocked = [
+    ...about(webs, rules.length('inserts.ledger.web')),
+    ...about(joints, rules.length('inserts.joint.clear')),
+    ...about(joists, rules.length('inserts.ledger.joist')),
+  ];
+  const laid = boards.map((board) =>
+    layBolts(
+      board.from,
+      board.to,
+      blocked.filter((each) => each.to > board.from && each.from < board.to),
+      {
+        spacing,
+        nearest: rules.length('inserts.ledger.edge'),
+        farthest: rules.length('inserts.ledger.end'),
+        least: 2,
+      },
+    ),
+  );
+  return {
+    boards,
+    joists,
+    anchors: laid.flatMap(({ at }) => at),
+    gaps: laid.flatMap(({ gaps }) => gaps),
+  };
+}
