@@ -9,6 +9,21 @@ const EXAMPLES = [
     about: 'one low pour, a door, a louver and a sleeve; feet and inches',
   },
   { file: 'cider-press', name: 'Cider press', about: 'an L in two pours, with a wide door; metric' },
+  {
+    file: 'boathouse',
+    name: 'Boathouse',
+    about: 'a footing stepped by two courses, soil on three sides, a slab between its pours',
+  },
+  {
+    file: 'kennel',
+    name: 'Kennel',
+    about: 'long foam-cement elements filled through access holes, with a ledger',
+  },
+  {
+    file: 'observatory',
+    name: 'Observatory',
+    about: 'two courses on insulated footing forms with exposed concrete above; metric',
+  },
 ] as const;
 
 /** Example plans, a press each. @param onOpen makes a job of a plan file's text */

@@ -1,5 +1,6 @@
 import { type Length, type UnitSystem, showLength, subtract } from '@ombra/core/kernel/measure';
 import type { PlacedInsert } from '@ombra/core/stages/inserts';
+import { type Wall, wallsOf } from '@ombra/core/stages/outline';
 import { TableHead } from '../../ui/TableHead';
 import { SheetFrame } from '../../frame/sheet/SheetFrame';
 import type { SheetProps } from '../../frame/stage';
@@ -53,11 +54,24 @@ function LedgerDrawing({
 }
 
 /** One ledger with everything that is marked on it before it goes up. */
-function Ledger({ ledger, units }: { readonly ledger: PlacedInsert; readonly units: UnitSystem }) {
+function Ledger({
+  ledger,
+  wall,
+  units,
+}: {
+  readonly ledger: PlacedInsert;
+  readonly wall: Pick<Wall, 'from' | 'to'>;
+  readonly units: UnitSystem;
+}) {
   const { ledger: layout, rect } = ledger;
   if (!layout) return null;
   const forward = layout.boards[0]?.from === rect.from;
   const along = (at: Length): Length => (forward ? subtract(at, rect.from) : subtract(rect.to, at));
+  // Walls are walked clockwise: from inside their first corner is on the left, from outside on the right.
+  const fromLeft = (at: Length): Length =>
+    ledger.face === 'inside' ? subtract(at, rect.from) : subtract(rect.to, at);
+  const [left, right] = ledger.face === 'inside' ? [wall.from, wall.to] : [wall.to, wall.from];
+  const end = forward ? wall.from : wall.to;
   const told = (length: Length): string => showLength(length, units);
   const stations = [...new Set(ledger.fixings.map(({ at }) => at))].sort((a, b) => along(a) - along(b));
   const rows = [...new Set(ledger.fixings.map(({ up }) => up))].sort((a, b) => b - a);
@@ -67,9 +81,14 @@ function Ledger({ ledger, units }: { readonly ledger: PlacedInsert; readonly uni
         {ledger.name} · {ledger.wallName}, {ledger.face} · middle{' '}
         {told(((rect.bottom + rect.top) / 2) as Length)} above the lowest footing
       </h2>
-      <LedgerDrawing ledger={ledger} along={along} />
+      <LedgerDrawing ledger={ledger} along={fromLeft} />
+      <p className="flex justify-between text-sm">
+        <span>toward corner {left}</span>
+        <span>seen facing the wall</span>
+        <span>toward corner {right}</span>
+      </p>
       <p className="text-[15px]">
-        Boards from the measured end:{' '}
+        Measured from its end toward corner {end}. Boards:{' '}
         <strong>{layout.boards.map(({ from, to }) => told(subtract(to, from))).join(' + ')}</strong>.{' '}
         {ledger.cast
           ? 'Anchors are cast in: foam cut square around each, the board held by its nuts.'
@@ -109,6 +128,7 @@ function Ledger({ ledger, units }: { readonly ledger: PlacedInsert; readonly uni
 /** Every ledger laid out on the ground: boards, splices, bolt holes and joist marks from one end. */
 export function LedgerSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
   const { units } = worked;
+  const walls = wallsOf(worked.shell);
   const ledgers = worked.inserts.placed.filter(({ ledger }) => ledger !== undefined);
   return (
     <SheetFrame
@@ -121,9 +141,10 @@ export function LedgerSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
         <p className="text-lg font-semibold">No ledger in this job. Add one under Openings, Inserts.</p>
       ) : (
         <div className="flex flex-col gap-3">
-          {ledgers.map((ledger) => (
-            <Ledger key={ledger.id} ledger={ledger} units={units} />
-          ))}
+          {ledgers.map((ledger) => {
+            const wall = walls.find(({ id }) => id === ledger.wall);
+            return wall && <Ledger key={ledger.id} ledger={ledger} wall={wall} units={units} />;
+          })}
           <p className="text-sm font-semibold">
             Number and size of the anchors are the drawings’. Nuts tightened once the concrete has its
             strength.
