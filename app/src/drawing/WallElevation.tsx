@@ -3,6 +3,7 @@ import { type Wall, wallsOf } from '@ombra/core/stages/outline';
 import type { WorkedPlan } from '@ombra/core/work';
 import type { ReactNode } from 'react';
 import { OpeningsDrawing } from './strip/OpeningsDrawing';
+import { RakeDrawing } from './strip/RakeDrawing';
 import { StripDrawing, StripPatterns } from './strip/StripDrawing';
 import { type StripFrame, courseTop, heightOfCourse, stripFrame, stripSpan } from './strip/stripGeometry';
 
@@ -69,6 +70,7 @@ export function WallElevation({
         <g transform={`translate(${String(MARGIN - span.x)} 0)`}>
           <g clipPath={`url(#${clip})`}>
             <StripDrawing frame={frame} pieces={pieces} units={worked.units} />
+            <RakeDrawing frame={frame} worked={worked} />
             <OpeningsDrawing
               frame={frame}
               openings={worked.openings.placed.filter((each) => each.wall === wall.id)}

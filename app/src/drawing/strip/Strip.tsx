@@ -11,6 +11,7 @@ import { OpeningsDrawing } from './OpeningsDrawing';
 import { Overlay } from './Overlay';
 import { SeamHandles } from './SeamHandles';
 import { StoryPole } from './StoryPole';
+import { RakeDrawing } from './RakeDrawing';
 import { StripDrawing, StripPatterns } from './StripDrawing';
 import type { StripView } from './StripView';
 import { TallHandle } from './TallHandle';
@@ -225,6 +226,7 @@ export function Strip({ worked, plan, place, onPlace, onEdit, lit, below, over }
               <Ground frame={frame} worked={worked} />
               {below?.draw(frame)}
               <StripDrawing frame={frame} pieces={pieces} units={worked.units} />
+              <RakeDrawing frame={frame} worked={worked} />
               <OpeningsDrawing
                 frame={frame}
                 openings={worked.openings.placed}

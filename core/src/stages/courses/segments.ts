@@ -1,8 +1,8 @@
 import { type Length, ZERO, max, min } from '../../kernel/measure';
 import type { HeightSpan } from '../outline';
 
-/** What lies past the end of a segment: the wall's own end, more of the course at another height, the face of a footing step, or open air. */
-export type SegmentEnd = 'wall-end' | 'joint' | 'footing' | 'free';
+/** What lies past the end of a segment: the wall's own end, more of the course at another height, the face of a footing step, open air, or nothing because a sloping top runs out there. */
+export type SegmentEnd = 'wall-end' | 'joint' | 'footing' | 'free' | 'rake';
 
 /** A stretch of a wall that stands in one course, with its heights above the lowest footing. */
 export interface Segment {
@@ -21,8 +21,13 @@ export interface Stretch extends Omit<Segment, 'start' | 'end'> {
 }
 
 /** Why a wall does not go on past a station in a course: its footing is higher there, or its top lower. */
-const beyond = (span: HeightSpan | undefined, courseTop: Length): SegmentEnd =>
-  span !== undefined && span.bottom >= courseTop ? 'footing' : 'free';
+function beyond(span: HeightSpan | undefined, courseTop: Length): SegmentEnd {
+  if (span !== undefined && span.bottom >= courseTop) return 'footing';
+  return span?.cut ? 'rake' : 'free';
+}
+
+/** Up to where blocks are laid in a span: a sloping top is cut of whole courses. */
+const laidTo = (span: HeightSpan): Length => span.cut?.over ?? span.top;
 
 /**
  * The stretches of a wall that stand in the course between two heights. Neighbours of one height are one stretch; where a
@@ -36,7 +41,7 @@ export function segmentsOf(
 ): readonly Segment[] {
   const cells = spans.flatMap((span) => {
     const bottom = max(span.bottom, courseBottom);
-    const top = min(span.top, courseTop);
+    const top = min(laidTo(span), courseTop);
     return top > bottom ? [{ from: span.from, to: span.to, bottom, top }] : [];
   });
   const merged: { from: Length; to: Length; bottom: Length; top: Length }[] = [];

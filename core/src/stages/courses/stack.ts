@@ -62,6 +62,7 @@ function rowOfSegment(laid: LaidWall, parity: Parity, segment: Stretch, standing
     if (corner) return rowEnd(side === 'start' ? full.startEnd : full.endEnd, wall, side === 'start');
     const kind = segment[side];
     const end = side === 'start' ? full.startEnd : full.endEnd;
+    if (kind === 'rake') return { kind: 'free', webs: [] };
     return { kind: kind !== 'wall-end' ? kind : end.make === 'tee' ? 'tee' : 'free', webs: [] };
   };
   return {

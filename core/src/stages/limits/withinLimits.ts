@@ -117,6 +117,19 @@ function rowWithin(row: WalkRow, reader: Reader): WalkRow {
         reader,
       ),
     }),
+    ...(row.rake && {
+      rake: sameOr(row.rake, {
+        points: keep(
+          row.rake.points,
+          () => place,
+          (point) => [
+            ['rake', point.at, RANGES.station],
+            ['rake', heightIn(point.top), RANGES.height],
+          ],
+          reader,
+        ),
+      }),
+    }),
     ...(row.asLaid && {
       asLaid: keep(
         row.asLaid,

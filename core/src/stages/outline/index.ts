@@ -13,5 +13,6 @@ export * from './wallEdit';
 export * from './plan';
 export * from './edits';
 export * from './pourName';
+export * from './rake';
 export * from './spans';
 export * from './wallFaces';

@@ -68,6 +68,8 @@ const ABOUT: Readonly<Record<LevelProblem['kind'], string>> = {
   'step-off-wall': 'Steps off their wall',
   'steps-not-home': 'Footing steps that do not add up',
   'step-off-course': 'Footing steps off the course',
+  'rake-unclear': 'Rakes that say too little',
+  'rake-low': 'Rakes that come down too low',
   'top-unreadable': 'Tops that cannot be read',
   'top-too-high': 'Tops above the job',
   'top-below-bottom': 'Tops below the footing',
@@ -145,6 +147,16 @@ function wording(plan: Context, nameOf: (wall: string) => string): NoticeTable<L
       what: `A footing step of ${inInches(problem.step)} is not a whole number of courses: the first course above it is ripped to ${inInches(problem.rip)}. ${problem.nearest.map(inInches).join(' or ')} needs no rip.`,
       why: 'A step of whole courses lets the first course on the upper footing line up with the courses below.',
       fixes: stepFixes(problem, plan),
+    }),
+    'rake-unclear': (problem) => ({
+      severity: 'stop',
+      ...onWall(problem.wall),
+      what: 'A raked top needs at least two points at different places along the wall. It is taken as level until then.',
+    }),
+    'rake-low': (problem) => ({
+      severity: 'stop',
+      ...onWall(problem.wall),
+      what: `The rake comes down to ${show(problem.top)}, under the first course, ${show(problem.least)}. Raise it, or end it higher and build the rest of wood. The top is taken as level until then.`,
     }),
     'top-unreadable': (problem) => ({
       severity: 'stop',

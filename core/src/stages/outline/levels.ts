@@ -15,6 +15,7 @@ import {
 import { MOST_PIECES } from '../limits';
 import type { Plan } from '../../kernel/plan';
 import type { HouseRules } from '../../kernel/rules';
+import { type SlopePoint, rakedStretches } from './rake';
 import { type Shell, type ShellLoop, type Wall, alongFace } from './shell';
 
 /** A stretch of a wall with one footing and one top: stations from the wall's first corner, heights above the lowest footing. */
@@ -22,7 +23,10 @@ export interface HeightSpan {
   readonly from: Length;
   readonly to: Length;
   readonly bottom: Length;
+  /** Where the top slopes, the last whole course under it. */
   readonly top: Length;
+  /** Where blocks are cut to a slope: the top of the course that they are cut of, and the slope’s heights at both ends. */
+  readonly cut?: { readonly over: Length; readonly slope: readonly [from: Length, to: Length] };
 }
 
 /** How the rest of a height that is no whole number of courses is made, in which course, and how high it is. */
@@ -59,6 +63,10 @@ export type LevelProblem =
       /** Height that the first course on the upper footing is ripped to. */
       readonly rip: Length;
     }
+  /** A rake whose points say nothing: fewer than two, or two at one station. */
+  | { readonly kind: 'rake-unclear'; readonly wall: string }
+  /** A rake that comes down to less than a course over the footing; the wall keeps its level top. */
+  | { readonly kind: 'rake-low'; readonly wall: string; readonly top: Length; readonly least: Length }
   | { readonly kind: 'top-unreadable'; readonly wall: string; readonly text: string }
   | { readonly kind: 'top-too-high'; readonly wall: string; readonly top: Length; readonly highest: Length }
   | {
@@ -338,6 +346,72 @@ function topsOf(
   };
 }
 
+/** A raked top read from the plan; a value of null where there is none that can be. */
+function rakeOf(
+  { wall, row }: FootingSpan,
+  tops: readonly Length[],
+  units: UnitSystem,
+): Judged<readonly SlopePoint[] | null, LevelProblem> {
+  if (!row?.rake) return fine(null);
+  const highest = tops.at(-1) ?? ZERO;
+  const problems: LevelProblem[] = [];
+  const points = row.rake.points.flatMap((point): SlopePoint[] => {
+    const at = readLength(point.at, units);
+    const top = readTop(point.top, units, tops);
+    if (!at.ok) problems.push({ kind: 'step-unreadable', wall: wall.id, text: point.at });
+    if (top === null) problems.push({ kind: 'top-unreadable', wall: wall.id, text: point.top });
+    if (!at.ok || top === null) return [];
+    if (at.length < 0 || at.length > wall.measured) {
+      const off = { wall: wall.id, at: at.length, length: wall.measured, of: 'top' as const };
+      problems.push({ kind: 'step-off-wall', ...off });
+      return [];
+    }
+    if (top > highest) problems.push({ kind: 'top-too-high', wall: wall.id, top, highest });
+    // The ends of a wall as drawn are the ends of its face, round a corner too.
+    const on =
+      at.length === 0
+        ? ZERO
+        : at.length === wall.measured
+          ? wall.length
+          : nanometres(alongFace(wall, at.length));
+    return [{ at: on, top: min(top, highest) }];
+  });
+  const sorted = [...points].sort((a, b) => a.at - b.at);
+  const clear = sorted.length >= 2 && sorted.every((point, index) => point.at !== sorted[index - 1]?.at);
+  if (!clear) problems.push({ kind: 'rake-unclear', wall: wall.id });
+  return { value: clear ? sorted : null, problems };
+}
+
+/** The spans of a wall whose top slopes; null where it comes down too low. */
+function rakedSpans(
+  footing: FootingSpan,
+  lowest: Length,
+  tops: readonly Length[],
+  points: readonly SlopePoint[],
+): Judged<readonly HeightSpan[] | null, LevelProblem> {
+  const stretches = rakedStretches(
+    points,
+    tops,
+    footing.wall.length,
+    footing.spans.map(({ from }) => from),
+  );
+  const cut = footing.row?.rake?.how === 'cut';
+  const spans = stretches.map((stretch): HeightSpan => {
+    const here = footing.spans.findLast((span) => span.from <= stretch.from)?.bottom ?? lowest;
+    const { from, to, under, over, slope } = stretch;
+    const span = { from, to, bottom: subtract(here, lowest), top: under };
+    return cut && over > under ? { ...span, cut: { over, slope } } : span;
+  });
+  const low = spans.find(({ bottom, top }) => top <= bottom);
+  if (!low) return fine(spans);
+  const least = tops.find((top) => top > low.bottom) ?? low.top;
+  const lowestOf = min(...points.map(({ top }) => top));
+  return {
+    value: null,
+    problems: [{ kind: 'rake-low', wall: footing.wall.id, top: lowestOf, least }],
+  };
+}
+
 /** Footing and tops of a wall laid over each other. */
 function heightSpans(
   footing: FootingSpan,
@@ -345,7 +419,12 @@ function heightSpans(
   tops: readonly Length[],
   units: UnitSystem,
 ): Judged<readonly HeightSpan[], LevelProblem> {
-  const { value: changes, problems } = topsOf(footing, tops, units);
+  const rake = rakeOf(footing, tops, units);
+  const raked = rake.value ? rakedSpans(footing, lowest, tops, rake.value) : fine(null);
+  const inRake = [...rake.problems, ...raked.problems];
+  if (raked.value) return { value: raked.value, problems: inRake };
+  const level = topsOf(footing, tops, units);
+  const [changes, problems] = [level.value, [...inRake, ...level.problems]];
   const breaks = [
     ...new Set([...footing.spans.map((span) => span.from), ...changes.map((each) => each.from)]),
   ].sort((a, b) => a - b);

@@ -42,6 +42,15 @@ const row = z.strictObject({
     .max(40)
     .optional()
     .describe('Where the top changes along the wall, from its first corner in clockwise order.'),
+  rake: z
+    .strictObject({
+      how: z.enum(['cut', 'stepped']),
+      points: z.array(z.strictObject({ id: idField.optional(), at: lengthField, top: topText })).max(40),
+    })
+    .optional()
+    .describe(
+      'A top that slopes from point to point, cut to the slope or stepped in whole courses under it; takes the place of top and topSteps.',
+    ),
   footing: z
     .array(z.strictObject({ id: idField.optional(), at: lengthField, step: z.string().max(60) }))
     .max(40)
@@ -167,6 +176,7 @@ function wallExtras(row: FileRow, units: UnitSystem): Omit<WalkRow, 'id' | 'leng
   const stepId = idGiver('step', [
     ...(row.footing ?? []).map((step) => step.id),
     ...(row.topSteps ?? []).map((step) => step.id),
+    ...(row.rake?.points ?? []).map((point) => point.id),
   ]);
   const bond = (): WallBond | undefined => {
     if (row.bond?.kind === 'seam') return { kind: 'seam', at: length(row.bond.at) };
@@ -190,6 +200,18 @@ function wallExtras(row: FileRow, units: UnitSystem): Omit<WalkRow, 'id' | 'leng
             at: length(step.at),
             top: length(step.top),
           })),
+        }),
+    ...(row.rake === undefined
+      ? {}
+      : {
+          rake: {
+            how: row.rake.how,
+            points: row.rake.points.map((point) => ({
+              id: point.id ?? stepId(),
+              at: length(point.at),
+              top: length(point.top),
+            })),
+          },
         }),
     ...(row.footing === undefined
       ? {}

@@ -22,6 +22,22 @@ export interface TopStep {
   readonly top: string;
 }
 
+/** A point of a raked top: so far along the wall, its height as `9 courses` or above the lowest footing. */
+export interface RakePoint {
+  readonly id: string;
+  readonly at: string;
+  readonly top: string;
+}
+
+/**
+ * A top that slopes from point to point, level before the first and after the last: blocks cut to the slope, or stepped in whole
+ * courses under it.
+ */
+export interface Rake {
+  readonly how: 'cut' | 'stepped';
+  readonly points: readonly RakePoint[];
+}
+
 /** Cut lengths that a wall's rows are to have, the longer first, instead of those of the six-step rule. */
 export interface ChosenCuts {
   readonly odd: readonly string[];
@@ -78,6 +94,8 @@ export interface WalkRow {
   /** A top of its own, where it differs from the job's: `5 courses`, or a height above the lowest footing. */
   readonly top?: string;
   readonly topSteps?: readonly TopStep[];
+  /** Takes the place of its top and top steps. */
+  readonly rake?: Rake;
   readonly footing?: readonly FootingStep[];
   readonly bond?: WallBond;
   /** How the corner where this wall starts leads, where it differs from the house rule. */

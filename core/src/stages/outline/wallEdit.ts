@@ -1,4 +1,14 @@
-import type { AsLaid, Bearing, CornerLead, FootingStep, TopStep, WalkRow, WallBond, WallCurve } from './plan';
+import type {
+  AsLaid,
+  Bearing,
+  CornerLead,
+  FootingStep,
+  Rake,
+  TopStep,
+  WalkRow,
+  WallBond,
+  WallCurve,
+} from './plan';
 import { type UnitSystem, readLength, storeLength } from '../../kernel/measure';
 import { storedLengthText, storedTurnText } from '../../kernel/plan/storedText';
 
@@ -8,6 +18,7 @@ export interface WallChange {
   readonly core?: string | null;
   readonly top?: string | null;
   readonly topSteps?: readonly TopStep[] | null;
+  readonly rake?: Rake | null;
   readonly footing?: readonly FootingStep[] | null;
   readonly bond?: WallBond | null;
   readonly lead?: CornerLead | null;
@@ -45,7 +56,7 @@ const storedTopText = (text: string, units: UnitSystem): string =>
 
 /** Lengths of a change in their stored form, so that they mean the same whatever the job's units become. */
 function stored(change: WallChange, units: UnitSystem): WallChange {
-  const { curve, core, top, topSteps, footing, bond, asLaid, bearing } = change;
+  const { curve, core, top, topSteps, rake, footing, bond, asLaid, bearing } = change;
   const length = (text: string): string => storedLengthText(text, units);
   return {
     ...change,
@@ -59,6 +70,18 @@ function stored(change: WallChange, units: UnitSystem): WallChange {
             at: length(each.at),
             top: storedTopText(each.top, units),
           })),
+        }
+      : {}),
+    ...(rake
+      ? {
+          rake: {
+            ...rake,
+            points: rake.points.map((each) => ({
+              ...each,
+              at: length(each.at),
+              top: storedTopText(each.top, units),
+            })),
+          },
         }
       : {}),
     ...(footing

@@ -384,7 +384,7 @@ export function buildPour(ground: PourGround, input: PourInput, rules: HouseRule
     input,
     rules,
     core,
-    displacing: displacingOf(openings, inserts, rules),
+    displacing: displacingOf({ openings, inserts, levels }, rules),
     slices: slicesOf(shell, openings.placed, rules),
     walls,
     rows,

@@ -50,6 +50,7 @@ const TOP_ABOUT: Readonly<Record<TopOffProblem['kind'], string>> = {
   'anchor-on-bar': 'Ledger anchors on bars',
   'piece-short': 'Plates too short for bolts',
   'plate-curved': 'Curved plates',
+  'plate-raked': 'Plates on a rake',
   'plate-wide': 'Plates wider than the wall',
   'no-end-zone': 'Bolt rules that clash',
 };
@@ -308,6 +309,11 @@ function topWording(units: UnitSystem, nameOf: (row: string) => string): NoticeT
       severity: 'tip',
       ...on(problem.wall),
       what: 'Cut this plate from sheets to the curve. Bolts are laid out along its outside face.',
+    }),
+    'plate-raked': (problem) => ({
+      severity: 'check',
+      ...on(problem.wall),
+      what: `The top slopes for ${told(problem.length)}, measured along it: no plate, bolts or bars are laid out there. Saw the blocks to the line, board the top so that concrete stays on the slope, and set plate, bolts and a bar along it as the drawings say.`,
     }),
     'plate-wide': (problem) => ({
       severity: 'check',

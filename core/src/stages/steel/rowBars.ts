@@ -10,7 +10,7 @@ export function insetAt(limit: RowLimit, atStart: boolean, own: SteelWall, rules
   const { built, wall } = own;
   const cover = rules.length('steel.cover.end');
   if (limit === 'free') return add(wall.skin, cover);
-  if (limit === 'footing') return cover;
+  if (limit === 'footing' || limit === 'rake') return cover;
   if (limit === 'joint') return ZERO;
   if (limit === 'tee') {
     const tee = atStart ? built.tees.start : built.tees.end;

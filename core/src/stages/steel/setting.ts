@@ -136,6 +136,32 @@ function poursOf(stacks: readonly Pour[], levels: Levels, courses: number): read
   }));
 }
 
+/** Rows of a wall as far as their whole course stands under a sloping top: what is cut to the slope holds no bars of its own. */
+function underRake(rows: readonly CourseRow[], spans: readonly HeightSpan[]): readonly CourseRow[] {
+  if (!spans.some(({ cut }) => cut)) return rows;
+  return rows.flatMap((row) => {
+    const parts: CourseRow[] = [];
+    for (const span of spans) {
+      const [from, to] = [max(row.from, span.from), min(row.to, span.to)];
+      if (to <= from || span.top < row.top) continue;
+      const last = parts.at(-1);
+      if (last?.to === from) parts[parts.length - 1] = { ...last, to, end: to === row.to ? row.end : 'rake' };
+      else {
+        parts.push({
+          ...row,
+          from,
+          to,
+          start: from === row.from ? row.start : 'rake',
+          end: to === row.to ? row.end : 'rake',
+          whole: false,
+        });
+      }
+    }
+    const [only] = parts;
+    return parts.length === 1 && only?.from === row.from && only.to === row.to ? [row] : parts;
+  });
+}
+
 /** Everything that placing the bars of a job looks up. */
 export function settingOf(
   { shell, levels, courses, inserts, openings, stacks, filled }: Before,
@@ -185,7 +211,7 @@ export function settingOf(
           inserts: inserts.placed.filter((each) => each.wall === wall.id),
           spans,
           slots: slotOffsets(family, wall.core, rules),
-          rows: rows.get(wall.id) ?? [],
+          rows: underRake(rows.get(wall.id) ?? [], spans),
           webs: [...(webs.get(wall.id)?.keys() ?? [])].sort((a, b) => a - b),
           backfill,
           held,

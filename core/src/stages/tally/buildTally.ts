@@ -15,7 +15,7 @@ import { type Length, ZERO } from '../../kernel/measure';
 import type { Inserts } from '../inserts';
 import type { Openings } from '../openings';
 import type { HouseRules, RuleId } from '../../kernel/rules';
-import { type Shell, type Wall, middleOfCourse } from '../outline';
+import { type Levels, type Shell, type Wall, middleOfCourse } from '../outline';
 import { type Core, concreteOfCourse, coreAreaOf, coreOf } from './concrete';
 import { type Displacing, displacingOf } from './displaced';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
@@ -99,13 +99,14 @@ const place = (course: number, wall: string): string => `${String(course)}:${wal
 interface GatherInput {
   readonly shell: Shell;
   readonly system: FormSystem;
+  readonly levels: Levels;
   readonly courses: Courses;
   readonly openings: Openings;
   readonly inserts: Inserts;
   readonly rules: HouseRules;
 }
 
-function gather({ shell, system, courses, openings, inserts, rules }: GatherInput): Counted {
+function gather({ shell, system, levels, courses, openings, inserts, rules }: GatherInput): Counted {
   const fills = new Map(courses.fills.map((fill) => [fill.wall, fill]));
   const counts = new Map<string, { straight: number; cut: number }>();
   const moulded = new Map<number, CornerPiece[]>();
@@ -126,7 +127,7 @@ function gather({ shell, system, courses, openings, inserts, rules }: GatherInpu
     core: coreOf(shell, courses),
     system,
     courses,
-    displacing: displacingOf(openings, inserts, rules),
+    displacing: displacingOf({ openings, inserts, levels }, rules),
     walls: shell.loops.flatMap((loop) => loop.built?.walls ?? []).filter((wall) => fills.has(wall.id)),
     fills,
     plain: new Set(
@@ -439,7 +440,8 @@ export function buildTally(
     stacks: pours,
     openings,
     placed: inserts,
-  }: Pick<Worked, 'shell' | 'system' | 'courses' | 'stacks' | 'openings' | 'placed'>,
+    levels,
+  }: Pick<Worked, 'shell' | 'system' | 'levels' | 'courses' | 'stacks' | 'openings' | 'placed'>,
   rules: HouseRules,
 ): Tally {
   const strapped = new Map<number, Set<string>>();
@@ -447,7 +449,7 @@ export function buildTally(
     if (!joint.reasons.some(isCutWeak)) continue;
     strapped.set(joint.course, (strapped.get(joint.course) ?? new Set()).add(joint.wall));
   }
-  const counted = system ? gather({ shell, system, courses, openings, inserts, rules }) : null;
+  const counted = system ? gather({ shell, system, levels, courses, openings, inserts, rules }) : null;
   const perCourse: readonly CourseTally[] = counted
     ? Array.from({ length: courses.count }, (_, index): CourseTally => {
         const course = index + 1;

@@ -1,10 +1,10 @@
 import type { CourseRow, Courses, Piece, RowLimit } from '../courses';
 import type { Family } from '../../kernel/forms';
 import { type Length, add, subtract, ZERO, nanometres, max, min } from '../../kernel/measure';
-import { type Openings, areaOf, areaWithin } from '../openings';
+import { areaOf, areaWithin } from '../openings';
 import { polygonArea } from '../../kernel/geometry/polygon';
 import { type BuiltLoop, type Shell, type Tee, type Wall, isSquare } from '../outline';
-import { type Displacing, bentBy, displacedIn } from './displaced';
+import { type Displacing, areaOverRake, bentBy, displacedIn } from './displaced';
 import { type Given, type How, type WorkedHow, givenCount, givenLength } from '../../kernel/figures/how';
 
 /** What the end of a stretch takes off the middle line of its core. A free end loses the thickness of its bulkhead; at another wall the core runs on through that wall's foam. */
@@ -18,6 +18,7 @@ function insetAt(limit: RowLimit, inset: Length, wall: Wall, tee: Tee | null): n
       return tee ? -tee.skin : 0;
     case 'joint':
     case 'footing':
+    case 'rake':
       return 0;
   }
 }
@@ -120,6 +121,17 @@ export function coreAreaOf(loop: BuiltLoop): How {
   return { op: 'product', name, unit: 'area', of: [givenLength('core', first.core), centreLine] };
 }
 
+/** Where the middle of the core begins and ends along a row. */
+function middleEnds(row: CourseRow, core: Core): readonly [from: number, to: number] {
+  const found = core.walls.get(row.wall);
+  if (!found) return [row.from, row.to];
+  const { wall, loop } = found;
+  return [
+    row.from + insetAt(row.start, wall.coreInset.start, wall, loop.tees.start),
+    row.to - insetAt(row.end, wall.coreInset.end, wall, loop.tees.end),
+  ];
+}
+
 /** Concrete in one stretch of a wall: core × middle line × height. */
 const concreteOfRow = (row: CourseRow, wall: Wall, tees: BuiltLoop['tees']): How => ({
   op: 'product',
@@ -152,7 +164,7 @@ const clipped = <Lying extends { readonly bottom: Length; readonly top: Length }
 function concreteOfBlocks(
   pieces: readonly Piece[],
   family: Extract<Family, { kind: 'cell' }>,
-  openings: Openings,
+  { openings, rakes }: Displacing,
   part: CoursePart,
 ): How {
   const faces = pieces.reduce((sum, piece) => {
@@ -162,7 +174,8 @@ function concreteOfBlocks(
     const rect = clipped({ from, to: add(from, length), bottom: piece.bottom, top: piece.top }, part);
     if (rect.top <= rect.bottom) return sum;
     const holes = openings.placed.filter((each) => each.worked && each.wall === piece.wall);
-    return holes.reduce((left, { hole }) => left - areaWithin(hole, rect), sum + areaOf(rect));
+    const over = areaOverRake(rakes.get(piece.wall) ?? [], rect);
+    return holes.reduce((left, { hole }) => left - areaWithin(hole, rect), sum + areaOf(rect) - over);
   }, 0);
   const block = { from: ZERO, to: family.blockLength, bottom: ZERO, top: family.courseHeight };
   return {
@@ -249,7 +262,7 @@ export function concreteOfCourse(
   part: CoursePart = {},
 ): How {
   if (core.family?.kind === 'cell') {
-    return concreteOfBlocks(core.pieces.get(course) ?? [], core.family, displacing.openings, part);
+    return concreteOfBlocks(core.pieces.get(course) ?? [], core.family, displacing, part);
   }
   const rows = (core.rows.get(course) ?? [])
     .filter((row) => part.wall === undefined || row.wall === part.wall)
@@ -261,7 +274,12 @@ export function concreteOfCourse(
   const whole = core.whole.has(course);
   const gross =
     part.wall === undefined && whole ? grossAllRound(core.loops, span) : grossOfRows(rows, core, whole);
-  const { out, added } = displacedIn(rows, wall, span, displacing);
+  const { out, added } = displacedIn(
+    rows,
+    { wallOf: wall, middleOf: (row) => middleEnds(row, core) },
+    span,
+    displacing,
+  );
   const poured: How =
     added.length === 0
       ? gross

@@ -1,6 +1,6 @@
 import type { CourseRow } from '../courses';
 import type { Inserts } from '../inserts';
-import { type Length, subtract, max, min } from '../../kernel/measure';
+import { type Length, NANOMETRES_PER_METRE, subtract, max, min } from '../../kernel/measure';
 import {
   type BareWindow,
   type Openings,
@@ -11,7 +11,7 @@ import {
   bareWindows,
 } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
-import type { Wall } from '../outline';
+import type { Levels, Wall } from '../outline';
 import { type How, givenCount, givenLength } from '../../kernel/figures/how';
 
 /** What keeps concrete out of the walls, or adds some: openings with their bucks, and what is cast in. */
@@ -20,14 +20,66 @@ export interface Displacing {
   readonly inserts: Inserts;
   /** Windows of bare concrete round a liner, by opening. */
   readonly windows: ReadonlyMap<string, readonly BareWindow[]>;
+  /** Stretches of walls that are cut to a slope. */
+  readonly rakes: ReadonlyMap<string, readonly Slope[]>;
 }
 
+/** A stretch of a sloping top: its stations, and its heights at both. */
+interface Slope {
+  readonly from: Length;
+  readonly to: Length;
+  readonly slope: readonly [from: Length, to: Length];
+}
+
+/** Area of a trapezoid over a level base, where it stands above it; square metres. */
+function aboveLine(width: number, left: number, right: number): number {
+  if (width <= 0 || (left <= 0 && right <= 0)) return 0;
+  if (left >= 0 && right >= 0) return (width * (left + right)) / 2 / NANOMETRES_PER_METRE ** 2;
+  const part = Math.max(left, right) / Math.abs(right - left);
+  return (width * part * Math.max(left, right)) / 2 / NANOMETRES_PER_METRE ** 2;
+}
+
+/**
+ * Area of a rectangle of a wall’s face that lies above its sloping top, in square metres.
+ *
+ * @example areaOverRake([], rect) // 0
+ */
+export function areaOverRake(slopes: readonly Slope[], rect: RectLike): number {
+  return slopes.reduce((sum, { from, to, slope }) => {
+    const [a, b] = [Math.max(from, rect.from), Math.min(to, rect.to)];
+    if (b <= a) return sum;
+    const heightAt = (at: number): number => slope[0] + ((slope[1] - slope[0]) * (at - from)) / (to - from);
+    const [left, right] = [heightAt(a), heightAt(b)];
+    // What is over the slope up to the top, less what of that is under the bottom.
+    return (
+      sum +
+      aboveLine(b - a, rect.top - left, rect.top - right) -
+      aboveLine(b - a, rect.bottom - left, rect.bottom - right)
+    );
+  }, 0);
+}
+
+type RectLike = Readonly<Record<keyof Rect, number>>;
+
 /** What keeps concrete out of a job's walls, or adds some. */
-export const displacingOf = (openings: Openings, inserts: Inserts, rules: HouseRules): Displacing => ({
+export const displacingOf = (
+  {
+    openings,
+    inserts,
+    levels,
+  }: { readonly openings: Openings; readonly inserts: Inserts; readonly levels: Levels },
+  rules: HouseRules,
+): Displacing => ({
   openings,
   inserts,
   windows: new Map(
     openings.placed.filter((each) => each.worked).map((each) => [each.id, bareWindows(each, rules)] as const),
+  ),
+  rakes: new Map(
+    Object.entries(levels.walls).flatMap(([wall, spans]) => {
+      const slopes = spans.flatMap(({ from, to, cut }) => (cut ? [{ from, to, slope: cut.slope }] : []));
+      return slopes.length === 0 ? [] : [[wall, slopes] as const];
+    }),
   ),
 });
 
@@ -87,6 +139,32 @@ const ofOpening = (opening: PlacedOpening, row: CourseRow, wall: Wall): readonly
     : []),
 ];
 
+/** What is looked up of a row. */
+interface RowsOf {
+  readonly wallOf: (id: string) => Wall | undefined;
+  /** Where the middle of its core begins and ends. */
+  readonly middleOf: (row: CourseRow) => readonly [from: number, to: number];
+}
+
+/** What a sloping top keeps out of a row: core × the face above the slope, along the middle of the core. */
+function overRake(row: CourseRow, { wallOf, middleOf }: RowsOf, rakes: Displacing['rakes']): readonly How[] {
+  const wall = wallOf(row.wall);
+  const slopes = rakes.get(row.wall);
+  if (!wall || !slopes) return [];
+  const [from, to] = middleOf(row);
+  const area = areaOverRake(slopes, { from, to, bottom: row.bottom, top: row.top }) * bentBy(wall);
+  if (area === 0) return [];
+  return [
+    {
+      op: 'product',
+      name: `${wall.name}, above the rake`,
+      unit: 'volume',
+      of: [givenLength('core', wall.core), { op: 'given', name: 'cut off', unit: 'area', value: area }],
+      pieces: { wall: wall.id, course: row.course },
+    },
+  ];
+}
+
 /**
  * Concrete kept out of the rows of a course, and what is added to it, term by term.
  *
@@ -94,12 +172,13 @@ const ofOpening = (opening: PlacedOpening, row: CourseRow, wall: Wall): readonly
  */
 export function displacedIn(
   rows: readonly CourseRow[],
-  wallOf: (id: string) => Wall | undefined,
+  rowsOf: RowsOf,
   span: { readonly bottom: Length; readonly top: Length },
   displacing: Displacing,
 ): { readonly out: readonly How[]; readonly added: readonly How[] } {
-  const { openings, inserts, windows } = displacing;
-  const out: How[] = [];
+  const { openings, inserts, windows, rakes } = displacing;
+  const { wallOf } = rowsOf;
+  const out: How[] = rows.flatMap((row) => overRake(row, rowsOf, rakes));
   const added: How[] = [];
   for (const opening of openings.placed) {
     const wall = wallOf(opening.wall);

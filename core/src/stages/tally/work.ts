@@ -6,7 +6,10 @@ export const work: StageWork = {
   steps: [
     step(
       'tally',
-      { needs: ['shell', 'system', 'courses', 'stacks', 'openings', 'placed'], reads: [] },
+      {
+        needs: ['shell', 'system', 'levels', 'courses', 'stacks', 'openings', 'placed'],
+        reads: [],
+      },
       (worked, _, rules) => buildTally(worked, rules),
     ),
   ],

@@ -200,6 +200,13 @@ export function buildTopOff(
     ledgerAnchors: { cast: anchors(true), drilled: anchors(false) },
     tops: topsOf(pours, rules),
     problems: [
+      ...walls.flatMap(({ wall }): readonly TopOffProblem[] => {
+        const sloped = (levels.walls[wall.id] ?? []).reduce(
+          (sum, { from, to, cut }) => (cut ? sum + Math.hypot(to - from, cut.slope[1] - cut.slope[0]) : sum),
+          0,
+        );
+        return sloped > 0 ? [{ kind: 'plate-raked', wall: wall.id, length: nanometres(sloped) }] : [];
+      }),
       ...judgePlates(
         walls.map(({ wall }) => wall),
         rules,

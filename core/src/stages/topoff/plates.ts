@@ -66,7 +66,9 @@ function goesOn(built: BuiltLoop, levels: Levels, wall: Wall, atStart: boolean):
 /** Stretches of a wall's top at one height, first to last. */
 function stretchesOf(levels: Levels, wall: Wall) {
   const found: { from: Length; to: Length; top: Length }[] = [];
-  for (const { from, to, top } of levels.walls[wall.id] ?? []) {
+  for (const { from, to, top, cut } of levels.walls[wall.id] ?? []) {
+    // A plate on a slope is cut and bolted to it on site.
+    if (cut) continue;
     const last = found.at(-1);
     if (last?.top === top && last.to === from) last.to = to;
     else found.push({ from, to, top });

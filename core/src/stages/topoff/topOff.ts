@@ -12,6 +12,8 @@ export type TopOffProblem =
   | { readonly kind: 'bolt-gap'; readonly wall: string; readonly from: Length; readonly to: Length }
   | { readonly kind: 'piece-short'; readonly wall: string; readonly length: Length }
   | { readonly kind: 'plate-curved'; readonly wall: string }
+  /** Blocks of a wall are cut to a slope, so long along it. */
+  | { readonly kind: 'plate-raked'; readonly wall: string; readonly length: Length }
   | { readonly kind: 'plate-wide'; readonly wall: string; readonly plate: Length; readonly wallThick: Length }
   | {
       /** Anchors of a ledger that come to lie on bars; the first of them. */

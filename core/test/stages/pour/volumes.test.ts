@@ -131,7 +131,7 @@ describe.each(jobs)('the concrete of %s', (_, job) => {
 
   it('is in every course what its walls, and its two halves, hold', () => {
     const core = coreOf(worked.shell, worked.courses);
-    const displacing = displacingOf(worked.openings, worked.inserts, houseRules(job.rules));
+    const displacing = displacingOf(worked, houseRules(job.rules));
     for (const { course, coreVolume } of worked.tally.courses) {
       const middle = Math.round(
         ((worked.courses.tops[course - 1] ?? 0) + (worked.courses.tops[course] ?? 0)) / 2,

@@ -8,6 +8,7 @@ import { Choice } from '../../../ui/Choice';
 import { LengthField } from '../../../ui/LengthField';
 import type { Job } from '../../../job/useJob';
 import { CardFrame } from './CardFrame';
+import { RakeFields } from './RakeFields';
 import { StepList } from './StepList';
 
 interface WallCardProps {
@@ -238,6 +239,18 @@ export function WallCard({ job, worked, wall, onClose }: WallCardProps) {
             </div>
           )}
         </StepList>
+        <RakeFields
+          rake={row.rake}
+          wall={wall}
+          units={units}
+          topOf={topOf}
+          courses={worked.levels.courses}
+          freshId={freshId}
+          onChange={(rake, merge) => {
+            change({ rake }, merge);
+          }}
+          onLeave={endMerge}
+        />
         <div>
           <h4 className="heading mb-0.5">As laid</h4>
           <p className="text-sm text-quiet">

@@ -1,0 +1,47 @@
+import { showLength } from '@ombra/core/kernel/measure';
+import type { StripView } from './StripView';
+import { stripX, stripY } from './stripGeometry';
+
+/** Sloping tops: what is sawn off above the slope is paled, the cut line drawn, its heights told at both ends. */
+export function RakeDrawing({ frame, worked }: Pick<StripView, 'frame' | 'worked'>) {
+  return frame.loops.flatMap((loop) =>
+    loop.built.walls.flatMap((wall) => {
+      const spans = (worked.levels.walls[wall.id] ?? []).flatMap((span) =>
+        span.cut ? [{ ...span, cut: span.cut }] : [],
+      );
+      if (spans.length === 0) return [];
+      const x = (at: number): string => stripX(frame, loop, wall.station + at).toFixed(1);
+      const y = (up: number): string => stripY(frame, up).toFixed(1);
+      const off = spans.map(
+        ({ from, to, cut }) =>
+          `M${x(from)} ${y(cut.over)}H${x(to)}V${y(cut.slope[1])}L${x(from)} ${y(cut.slope[0])}z`,
+      );
+      const line = spans.map(
+        ({ from, to, cut }) => `M${x(from)} ${y(cut.slope[0])}L${x(to)} ${y(cut.slope[1])}`,
+      );
+      const heights = spans.map(({ cut }) => Math.max(...cut.slope));
+      const highest = spans[heights.indexOf(Math.max(...heights))];
+      return [
+        <g key={wall.id} data-layer="rake" pointerEvents="none">
+          <path d={off.join('')} className="fill-paper" fillOpacity={0.82} />
+          <path d={line.join('')} strokeWidth={2.6} className="fill-none stroke-cut-line" />
+          {highest && (
+            <text
+              x={stripX(frame, loop, wall.station + (highest.from + highest.to) / 2)}
+              y={stripY(frame, Math.max(...highest.cut.slope)) + 16}
+              textAnchor="middle"
+              paintOrder="stroke"
+              strokeWidth={4}
+              className="figures fill-ink stroke-sheet text-[13px] font-semibold"
+            >
+              {showLength(
+                highest.cut.slope[0] > highest.cut.slope[1] ? highest.cut.slope[0] : highest.cut.slope[1],
+                worked.units,
+              )}
+            </text>
+          )}
+        </g>,
+      ];
+    }),
+  );
+}
