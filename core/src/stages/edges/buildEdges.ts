@@ -166,7 +166,7 @@ function edgeOn({ built, wall, height, over, spans, openings }: EdgeOnInput): Wa
 /**
  * Concrete above the foam in board forms: how high and how wide on each wall, its volume, and the boards along both of its faces.
  *
- * @example buildEdges(worked, { units: 'imperial' }, rules).walls // [] where the plan asks for none
+ * @example buildEdges(work(plan), plan, rules).walls.length // 0
  */
 export function buildEdges(
   { shell, levels, openings }: Pick<Worked, 'shell' | 'levels' | 'openings'>,

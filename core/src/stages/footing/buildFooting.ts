@@ -76,7 +76,13 @@ function firstLiftOf(bases: Bases, concrete: Figure, firstCourse: How | null): F
  * Works out the footing and everything measured on it. Never throws for what a plan says; what is wrong is in `problems`.
  */
 export function buildFooting(
-  { shell, levels, courses, tally }: Pick<Worked, 'shell' | 'levels' | 'courses' | 'tally'>,
+  {
+    shell,
+    levels,
+    openings,
+    courses,
+    tally,
+  }: Pick<Worked, 'shell' | 'levels' | 'openings' | 'courses' | 'tally'>,
   plan: FootingInput,
   rules: HouseRules,
   memory: Memory = NO_MEMORY,
@@ -102,6 +108,7 @@ export function buildFooting(
     courses,
     levels,
     standing,
+    openings: openings.placed,
     inForms: bases.kind === 'forms',
     rules,
   });

@@ -1,5 +1,6 @@
 import type { Courses, Piece } from '../courses';
-import { type Length, add, subtract } from '../../kernel/measure';
+import { type Length, add, max, subtract } from '../../kernel/measure';
+import type { PlacedOpening } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
 import { type Levels, type Shell, wallsOf } from '../outline';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
@@ -26,16 +27,39 @@ interface StandingStretch {
   readonly to: Length;
 }
 
+/** What openings down to the footing leave of a stretch: no blocks stand there, and no board or track runs through a doorway. */
+function besideDoors(
+  stretch: StandingStretch,
+  bottom: Length,
+  openings: readonly PlacedOpening[],
+): readonly StandingStretch[] {
+  const doors = openings
+    .filter((each) => each.worked && each.wall === stretch.wall && each.hole.bottom <= bottom)
+    .sort((a, b) => a.hole.from - b.hole.from);
+  const left: StandingStretch[] = [];
+  let { from } = stretch;
+  for (const { hole } of doors) {
+    if (hole.to <= from || hole.from >= stretch.to) continue;
+    if (hole.from > from) left.push({ ...stretch, from, to: hole.from });
+    from = max(from, hole.to);
+  }
+  return from < stretch.to ? [...left, { ...stretch, from }] : left;
+}
+
 /** What of every row of the courses stands on the footing or the rock: a row that runs on over a lower course stands on that one. */
-const standingStretches = (courses: Courses, levels: Levels): readonly StandingStretch[] =>
+const standingStretches = (
+  courses: Courses,
+  levels: Levels,
+  openings: readonly PlacedOpening[],
+): readonly StandingStretch[] =>
   courses.rows.flatMap((row) =>
-    (levels.walls[row.wall] ?? []).flatMap((span): StandingStretch[] => {
+    (levels.walls[row.wall] ?? []).flatMap((span): readonly StandingStretch[] => {
       // A row may run past its wall's own end, round an inside corner.
       const from = span.from === 0 ? row.from : Math.max(span.from, row.from);
       const last = span === levels.walls[row.wall]?.at(-1);
       const to = last ? row.to : Math.min(span.to, row.to);
       return span.bottom === row.bottom && to > from
-        ? [{ wall: row.wall, from: from as Length, to: to as Length }]
+        ? besideDoors({ wall: row.wall, from: from as Length, to: to as Length }, row.bottom, openings)
         : [];
     }),
   );
@@ -108,6 +132,7 @@ interface FirstCourseOfInput {
   readonly courses: Courses;
   readonly levels: Levels;
   readonly standing: readonly Piece[];
+  readonly openings: readonly PlacedOpening[];
   /** Whether insulated footing forms hold it. */
   readonly inForms: boolean;
   readonly rules: HouseRules;
@@ -119,10 +144,11 @@ export function firstCourseOf({
   courses,
   levels,
   standing,
+  openings,
   inForms,
   rules,
 }: FirstCourseOfInput): FirstCourse {
-  const rows = inForms ? [] : standingStretches(courses, levels);
+  const rows = inForms ? [] : standingStretches(courses, levels, openings);
   const lengths = rows.map((row) => subtract(row.to, row.from));
   const hold = inForms ? 'forms' : rules.choice('footing.hold') === 'track' ? 'track' : 'kickers';
   const glue = GLUES.find((each) => each === rules.choice('footing.glue')) ?? 'two-courses-first';

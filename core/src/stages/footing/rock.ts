@@ -130,21 +130,34 @@ export function gapAt(profile: readonly RockPoint[], at: Length): Length {
   return lerp(a.gap, b.gap, share);
 }
 
-/** Two wood blocks under a form block: at the webs nearest to so far from its ends. One where both are the same web. */
+/** Two wood blocks under a form block, or under each leg of a corner: at the webs nearest to so far from its ends. One where both are the same web. */
 function woodUnder(
   piece: Piece,
   walls: ReadonlyMap<string, Wall>,
   fromEnd: Length,
 ): readonly { wall: Wall; at: Length }[] {
-  if (piece.kind === 'corner') return [];
-  const wall = walls.get(piece.wall);
-  if (!wall || piece.webs.length === 0) return [];
-  const nearest = (to: number): Length =>
-    piece.webs.reduce((best, web) => (Math.abs(web - to) < Math.abs(best - to) ? web : best));
-  return [...new Set([nearest(fromEnd), nearest(piece.length - fromEnd)])].map((web) => ({
-    wall,
-    at: add(piece.start, web),
-  }));
+  const under = (
+    of: string,
+    { length, webs }: { readonly length: Length; readonly webs: readonly Length[] },
+    stationOf: (web: Length, wall: Wall) => Length,
+  ): readonly { wall: Wall; at: Length }[] => {
+    const wall = walls.get(of);
+    if (!wall || webs.length === 0) return [];
+    const nearest = (to: number): Length =>
+      webs.reduce((best, web) => (Math.abs(web - to) < Math.abs(best - to) ? web : best));
+    return [...new Set([nearest(fromEnd), nearest(length - fromEnd)])].map((web) => ({
+      wall,
+      at: stationOf(web, wall),
+    }));
+  };
+  if (piece.kind !== 'corner') return under(piece.wall, piece, (web) => add(piece.start, web));
+  // Webs of a leg are told from the corner.
+  return [
+    ...under(piece.wallBefore, { length: piece.legBefore, webs: piece.websBefore }, (web, wall) =>
+      subtract(wall.length, web),
+    ),
+    ...under(piece.wallAfter, { length: piece.legAfter, webs: piece.websAfter }, (web) => web),
+  ];
 }
 
 /** Area of the gap along a stretch: its mean height by its length, worked out between every two readings. */

@@ -7,7 +7,7 @@ export const work: StageWork = {
   steps: [
     step(
       'footing',
-      { needs: ['shell', 'levels', 'courses', 'tally'], reads: ['loops', 'units', 'footing'] },
+      { needs: ['shell', 'levels', 'openings', 'courses', 'tally'], reads: ['loops', 'units', 'footing'] },
       buildFooting,
     ),
   ],

@@ -53,7 +53,7 @@ function behind({ wall, bottom, top, courses }: LedgerInput) {
  * A ledger laid out: boards of stock length, joist marks from its measured end, and anchors board by board, as far apart as they may be
  * and clear of webs, joints between blocks, joists and splices. The load and the drawings decide; this lays it out.
  *
- * @example ledgerLayout(input).boards.length // 1, of a board no longer than the stock
+ * @example ledgerLayout({ wall: 'w', from: ZERO, to: feet(10), forward: true, bottom: feet(7), top: feet(8), spacing: feet(2), courses: { pieces: [] }, rules }).boards.length // 1
  */
 export function ledgerLayout(input: LedgerInput): LedgerLayout {
   const { from, to, forward, spacing, rules } = input;

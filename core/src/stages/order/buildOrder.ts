@@ -469,6 +469,7 @@ export function buildOrder(
     courses,
     levels,
     standing: standingPieces(courses, levels),
+    openings,
     inForms: footing.bases.kind === 'forms',
     rules,
   });

@@ -42,7 +42,7 @@ function aboveLine(width: number, left: number, right: number): number {
 /**
  * Area of a rectangle of a wall’s face that lies above its sloping top, in square metres.
  *
- * @example areaOverRake([], rect) // 0
+ * @example areaOverRake([], { from: 0, to: 1e9, bottom: 0, top: 1e9 }) // 0
  */
 export function areaOverRake(slopes: readonly Slope[], rect: RectLike): number {
   return slopes.reduce((sum, { from, to, slope }) => {

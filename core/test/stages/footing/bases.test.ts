@@ -270,8 +270,16 @@ describe('walls on rock', () => {
     const { courses, footing } = standing({ footing: { kind: 'rock', shots: rough } });
     for (const block of footing.rock?.blocks ?? []) {
       const piece = courses.pieces.find((each) => each.id === block.piece);
-      if (piece?.kind === 'corner' || !piece) throw new Error('not a block');
-      expect(piece.webs).toContain(block.at - piece.start);
+      if (!piece) throw new Error('no piece');
+      if (piece.kind === 'corner') {
+        // [by hand] A leg’s webs are told from its corner: at the wall’s end, or at its beginning.
+        const length = block.wall === 'w1' || block.wall === 'w3' ? inches(480) : inches(288);
+        expect(
+          block.wall === piece.wallAfter
+            ? piece.websAfter.includes(block.at)
+            : piece.websBefore.some((web) => web === length - block.at),
+        ).toBe(true);
+      } else expect(piece.webs).toContain(block.at - piece.start);
       if (block.wall === 'w1') {
         const at = toInches(block.at);
         const gap = (6 * Math.min(at, 480 - at)) / 240;
@@ -279,6 +287,8 @@ describe('walls on rock', () => {
       }
     }
     expect(footing.rock?.blocks.length).toBeGreaterThan(8);
+    const corners = new Set(courses.pieces.filter(({ kind }) => kind === 'corner').map(({ id }) => id));
+    expect(footing.rock?.blocks.some(({ piece }) => corners.has(piece))).toBe(true);
   });
 
   it('are taken to run from the readings on either side where a wall has none of its own', () => {

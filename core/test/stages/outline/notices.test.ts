@@ -66,7 +66,13 @@ describe('notices', () => {
 
   it('offer the families and cores that there are', () => {
     const family = notice(work(edited({ kind: 'set-family', family: 'gone' })), 'family-unknown');
-    expect(family.fixes.map((fix) => fix.label)).toEqual(['Module 48', 'Long 96', 'Panel 48', 'Cell 24']);
+    expect(family.fixes.map((fix) => fix.label)).toEqual([
+      'Module 48',
+      'Long 96',
+      'Panel 48',
+      'Cell 24',
+      'Element 112',
+    ]);
     const core = notice(
       work(edited({ kind: 'set-family', family: 'long-96' }, { kind: 'set-core', core: '4in' })),
       'core-not-offered',

@@ -176,7 +176,7 @@ describe('the list before the pump', () => {
     expect(by('chute')).toContain('site:way');
     expect(by('chute')).not.toContain('site:pump');
     expect(by('conveyor')).toContain('site:belt');
-    expect(by('holes')).toContain('site:holes');
+    expect(by('holes')).toContain('site:glue');
   });
 
   it('leaves to a later pour what lies above the first', () => {
