@@ -46,7 +46,7 @@ const THINGS: readonly (readonly [what: string, steps: readonly Step[], there: (
   ],
   [
     'which side a wall is braced on',
-    [stage('Bracing')],
+    [stage('Bracing'), tab('Braces')],
     (page) => page.getByRole('radio', { name: 'outside' }),
   ],
   ['the house rules', [settings, press('menuitem', /House rules/)], (page) => page.getByLabel('Find a rule')],

@@ -13,11 +13,7 @@ test('a hall in two pours: the slab between them is what the second is braced fr
   await openNewJob(page, 'Two pours');
   await typeWalls(page, ['40ft', '28ft', '40ft', '28ft']);
   await expect(page.getByText('Closed: gap 0')).toBeVisible();
-  await page
-    .getByRole('spinbutton', { name: 'Courses' })
-    .or(page.getByLabel('Courses', { exact: true }))
-    .first()
-    .fill('9');
+  await page.getByLabel('Number of courses').fill('9');
   await page.getByRole('button', { name: 'Several pours' }).click();
   await page.getByText('Ground after:').first().click();
   await page.getByLabel('Ground outside after Pour 1', { exact: true }).fill('3ft');
@@ -102,8 +98,12 @@ test('a gable: slope points on a wall, cut line on the strip, an edge above the 
 }) => {
   const path = await demoCopy(page, 'Gable');
   await page.goto(`${path}/courses`);
-  await page.getByRole('button', { name: /^B–C/ }).first().click();
-  await page.getByLabel('Sloping top of B–C').selectOption('cut');
+  await page
+    .getByRole('complementary', { name: 'Walls and notices' })
+    .getByRole('button', { name: /^B–C/ })
+    .click();
+  await page.keyboard.press('w');
+  await page.getByLabel('Slope along B–C').selectOption('cut');
   await expect(page.locator('[data-layer="rake"]').first()).toBeAttached();
   await page.getByLabel('slope point 2: height there').fill('6 courses');
   await saved(page);
@@ -128,6 +128,6 @@ test('the kennel is filled hole by hole, and its ledger lies on the ground with 
   await page.getByRole('button', { name: 'Sheets to print' }).click();
   await page.getByRole('menuitem', { name: 'Ledgers' }).click();
   await expect(page.getByRole('img', { name: /Loft ledger laid out: 3 boards/ })).toBeVisible();
-  await expect(page.getByText('toward corner C')).toBeVisible();
+  await expect(page.getByText('toward corner C', { exact: true })).toBeVisible();
   await expectAccessible(page);
 });

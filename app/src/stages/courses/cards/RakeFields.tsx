@@ -36,7 +36,7 @@ export function RakeFields(props: RakeFieldsProps) {
         <span className="heading mb-0.5 block">Sloping top</span>
         <select
           className="field"
-          aria-label={`Sloping top of ${wall.name}`}
+          aria-label={`Slope along ${wall.name}`}
           value={rake?.how ?? ''}
           onChange={(event) => {
             const how = event.currentTarget.value;
