@@ -10,8 +10,11 @@ const DEMO = `${base}/jobs/sorrel-fork-hatchery`;
 
 const browser = await chromium.launch({ executablePath: chromiumPath(), args: [...CHROMIUM_FLAGS] });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-const shoot = (name: string, fullPage = false) =>
-  page.screenshot({ path: `docs/screenshots/${name}.png`, fullPage });
+const shoot = async (name: string, fullPage = false) => {
+  // Notices of all stages have come in by then.
+  await page.getByText('Checking …').first().waitFor({ state: 'hidden' });
+  await page.screenshot({ path: `docs/screenshots/${name}.png`, fullPage });
+};
 
 await page.goto(base);
 await page.getByText('blocks to buy').waitFor();

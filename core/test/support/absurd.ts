@@ -17,7 +17,19 @@ const seeds: readonly (() => FileFields)[] = [
           [150, 90],
         ],
         {
-          ...withCourses(3),
+          pours: [
+            {
+              id: 'pour-1',
+              toCourse: 3,
+              top: 'full',
+              ground: {
+                outside: { to: '20in', with: 'fill' },
+                inside: { to: '8in', with: 'slab' },
+                walls: { w2: { outside: { to: '4in', with: 'fill' } } },
+              },
+            },
+          ],
+          edges: { all: { height: '4in', over: 'core' }, walls: { w3: { height: '2in', over: 'both' } } },
           openings: [openingOf({ at: '80in', height: '20in', sill: '16in' })],
           inserts: [
             insertOf({ at: '30in', up: '20in' }),
@@ -54,7 +66,18 @@ const seeds: readonly (() => FileFields)[] = [
       walk: [
         { length: '2m', turn: 'straight on' },
         { length: '', turn: 'straight on', curve: { radius: '3m', sweep: 'right 90' } },
-        { length: '1.5m', turn: 'right 90', footing: [{ at: '50cm', step: 'up 406mm' }] },
+        {
+          length: '1.5m',
+          turn: 'right 90',
+          footing: [{ at: '50cm', step: 'up 406mm' }],
+          rake: {
+            how: 'cut',
+            points: [
+              { at: '0', top: '2 courses' },
+              { at: '1.5m', top: '700mm' },
+            ],
+          },
+        },
       ],
     },
   }),

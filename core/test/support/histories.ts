@@ -81,6 +81,41 @@ export const anyChange: fc.Arbitrary<Change> = fc.oneof(
           },
     ),
   })),
+  fc
+    .tuple(fc.nat(20), fc.integer({ min: 2, max: 8 }), fc.constantFrom('cut' as const, 'stepped' as const))
+    .map(([nth, courses, how]): Change => (plan) => ({
+      ...plan,
+      loops: plan.loops.map((loop, first) =>
+        first > 0
+          ? loop
+          : {
+              ...loop,
+              walk: loop.walk.map((row, index) =>
+                index === nth % loop.walk.length
+                  ? {
+                      ...row,
+                      rake: {
+                        how,
+                        points: [
+                          { id: 'r1', at: '2ft', top: `${String(courses)} courses` },
+                          { id: 'r2', at: '9ft', top: '7ft 3in' },
+                        ],
+                      },
+                    }
+                  : row,
+              ),
+            },
+      ),
+    })),
+  fc
+    .tuple(
+      fc.constantFrom('core' as const, 'outside' as const, 'both' as const),
+      fc.integer({ min: 1, max: 9 }),
+    )
+    .map(([over, height]): Change => (plan) => ({
+      ...plan,
+      edges: { all: { height: `${String(height)}in`, over } },
+    })),
   fc.tuple(fc.nat(20), fc.nat(9)).map(([nth, feet]): Change => (plan) => {
     const walk = plan.loops[0]?.walk ?? [];
     const wall = walk[nth % Math.max(1, walk.length)]?.id ?? '';
@@ -101,11 +136,19 @@ export const anyChange: fc.Arbitrary<Change> = fc.oneof(
       return { ...plan, steel: { ...plan.steel, zones: [zone] } };
     }),
   fc
-    .tuple(fc.integer({ min: 1, max: 8 }), fc.constantFrom('full' as const, 'half' as const))
-    .map(([toCourse, top]): Change => (plan) => ({
+    .tuple(fc.integer({ min: 1, max: 8 }), fc.constantFrom('full' as const, 'half' as const), fc.nat(6))
+    .map(([toCourse, top, feet]): Change => (plan) => ({
       ...plan,
       pours: [
-        { id: 'pour-1', toCourse: Math.min(toCourse, 4), top },
+        {
+          id: 'pour-1',
+          toCourse: Math.min(toCourse, 4),
+          top,
+          ground: {
+            outside: { to: `${String(feet)}ft`, with: 'fill' },
+            ...(feet > 2 ? { inside: { to: '1ft', with: 'slab' as const } } : {}),
+          },
+        },
         { id: 'pour-2', toCourse: 8, top: 'full' },
       ],
     })),

@@ -35,9 +35,22 @@ const extras = fc
         maxLength: 1,
       }),
     ),
+    rake: some(
+      fc.record({
+        how: fc.constantFrom('cut' as const, 'stepped' as const),
+        points: fc.array(
+          fc.record({ id: fc.constant('r'), at: inchText, top: fc.constantFrom('3 courses', '5ft') }),
+          { minLength: 1, maxLength: 1 },
+        ),
+      }),
+    ),
     footing: some(
       fc.array(
-        fc.record({ id: fc.constant('f'), at: inchText, step: fc.constantFrom('up 32in', 'down 16in') }),
+        fc.record({
+          id: fc.constant('f'),
+          at: inchText,
+          step: fc.constantFrom('up 32in', 'down 16in', 'up 2 courses'),
+        }),
         {
           minLength: 1,
           maxLength: 1,
@@ -99,6 +112,14 @@ const OPENED: Pick<Plan, 'openings' | 'inserts' | 'bucks'> = {
   bucks: { lumber: { thickness: '1 3/4in', stock: '12ft', kerf: '3/16in' }, foam: { stock: '10ft' } },
 };
 
+/** Everything that can be said of exposed edges. */
+const EDGED: Pick<Plan, 'edges'> = {
+  edges: {
+    all: { height: '6in', over: 'outside' },
+    walls: { 'w0-1': 'none', 'w1-0': { height: '2in', over: 'both' } },
+  },
+};
+
 /** Everything that can be said of steel. */
 const REINFORCED: Pick<Plan, 'steel'> = {
   steel: {
@@ -128,11 +149,20 @@ const anyPlan: fc.Arbitrary<Plan> = fc
         toCourse: 4,
         top: half ? ('half' as const) : ('full' as const),
         then: 'Backfill',
+        ...(opened
+          ? {
+              ground: {
+                outside: { to: '3ft', with: 'fill' as const },
+                walls: { 'w0-0': { inside: { to: '12in', with: 'slab' as const } } },
+                before: true,
+              },
+            }
+          : {}),
       },
       { id: 'b', toCourse: 7, top: 'full' as const },
     ],
     ...(height === undefined ? {} : { height }),
-    ...(opened ? { ...OPENED, ...REINFORCED } : {}),
+    ...(opened ? { ...OPENED, ...REINFORCED, ...EDGED } : {}),
     ...(own ? { families: FAMILIES.slice(0, 1).map(writeFamily) } : {}),
   }));
 
