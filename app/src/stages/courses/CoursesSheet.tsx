@@ -86,7 +86,12 @@ export function CoursesSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
       {worked.courses.weakJoints.length > 0 && (
         <section className="mt-4">
           <h2 className="heading">Strap list: both faces</h2>
-          <StrapTable joints={worked.courses.weakJoints} walls={walls} units={plan.units} />
+          <StrapTable
+            joints={worked.courses.weakJoints}
+            walls={walls}
+            units={plan.units}
+            kind={worked.shell.family?.kind}
+          />
         </section>
       )}
     </SheetFrame>

@@ -145,6 +145,7 @@ export function CoursesStage({ job, place, onPlace, onStage }: StageProps) {
                   joints={straps}
                   walls={walls}
                   units={plan.units}
+                  kind={worked.shell.family?.kind}
                   onClose={closeCard}
                   onGo={(joint) => {
                     onPlace({ wall: joint.wall, course: joint.course, piece: null });

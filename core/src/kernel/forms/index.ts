@@ -4,3 +4,4 @@ export * from './familyFile';
 export * from './familySchema';
 export * from './reading';
 export * from './system';
+export * from './words';

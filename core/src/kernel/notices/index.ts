@@ -4,3 +4,4 @@ export * from './notice';
 export * from './noticeTable';
 export * from './ruleNotices';
 export * from './setAside';
+export * from './formWords';

@@ -1,6 +1,5 @@
 import type { Courses, Piece } from '../courses';
 import { type Length, add, max, subtract } from '../../kernel/measure';
-import type { PlacedOpening } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
 import { type Levels, type Shell, wallsOf } from '../outline';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
@@ -27,11 +26,18 @@ interface StandingStretch {
   readonly to: Length;
 }
 
+/** What the first course must know of an opening: where its hole lies. */
+interface Doorway {
+  readonly worked: boolean;
+  readonly wall: string;
+  readonly hole: { readonly from: Length; readonly to: Length; readonly bottom: Length };
+}
+
 /** What openings down to the footing leave of a stretch: no blocks stand there, and no board or track runs through a doorway. */
 function besideDoors(
   stretch: StandingStretch,
   bottom: Length,
-  openings: readonly PlacedOpening[],
+  openings: readonly Doorway[],
 ): readonly StandingStretch[] {
   const doors = openings
     .filter((each) => each.worked && each.wall === stretch.wall && each.hole.bottom <= bottom)
@@ -50,7 +56,7 @@ function besideDoors(
 const standingStretches = (
   courses: Courses,
   levels: Levels,
-  openings: readonly PlacedOpening[],
+  openings: readonly Doorway[],
 ): readonly StandingStretch[] =>
   courses.rows.flatMap((row) =>
     (levels.walls[row.wall] ?? []).flatMap((span): readonly StandingStretch[] => {
@@ -132,7 +138,7 @@ interface FirstCourseOfInput {
   readonly courses: Courses;
   readonly levels: Levels;
   readonly standing: readonly Piece[];
-  readonly openings: readonly PlacedOpening[];
+  readonly openings: readonly Doorway[];
   /** Whether insulated footing forms hold it. */
   readonly inForms: boolean;
   readonly rules: HouseRules;

@@ -53,6 +53,7 @@ export function RakeFields(props: RakeFieldsProps) {
         <div className="mt-1">
           <StepList
             heading={`Points of the slope, from ${wall.from} to ${wall.to}`}
+            boxes={['height there']}
             name="slope point"
             from={wall.from}
             units={units}

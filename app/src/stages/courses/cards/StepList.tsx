@@ -10,6 +10,8 @@ interface Step {
 
 interface StepListProps<Item extends Step> {
   readonly heading: string;
+  /** What stands over its boxes after the station: `up or down`, `by`. */
+  readonly boxes: readonly string[];
   /** What one of them is called: `footing step`. */
   readonly name: string;
   /** The corner that stations are measured from. */
@@ -25,7 +27,7 @@ interface StepListProps<Item extends Step> {
 
 /** Steps along a wall: how far from its first corner, and what changes there. */
 export function StepList<Item extends Step>(props: StepListProps<Item>) {
-  const { heading, name, from, units, steps, make, onChange, onLeave, children } = props;
+  const { heading, boxes, name, from, units, steps, make, onChange, onLeave, children } = props;
   const put = (changed: Item): void => {
     onChange(
       steps.map((step) => (step.id === changed.id ? changed : step)),
@@ -35,6 +37,16 @@ export function StepList<Item extends Step>(props: StepListProps<Item>) {
   return (
     <div>
       <h4 className="heading mb-0.5">{heading}</h4>
+      {steps.length > 0 && (
+        <p className="flex gap-1 text-sm text-quiet" aria-hidden="true">
+          <span className="w-28">from {from}</span>
+          {boxes.map((box) => (
+            <span key={box} className="min-w-20">
+              {box}
+            </span>
+          ))}
+        </p>
+      )}
       <ul className="flex flex-col gap-1">
         {steps.map((step, index) => (
           <li key={step.id} className="flex items-start gap-1">

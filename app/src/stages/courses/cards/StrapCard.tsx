@@ -1,4 +1,5 @@
 import { type UnitSystem, showLength } from '@ombra/core/kernel/measure';
+import { type Family, inWordsOf } from '@ombra/core/kernel/forms';
 import { type WeakJoint, STRAP_REASONS } from '@ombra/core/stages/courses';
 import type { Wall } from '@ombra/core/stages/outline';
 import { CardFrame } from './CardFrame';
@@ -8,6 +9,8 @@ interface StrapTableProps {
   readonly joints: readonly WeakJoint[];
   readonly walls: readonly Wall[];
   readonly units: UnitSystem;
+  /** Kind of the job’s forms, in whose words reasons are told. */
+  readonly kind: Family['kind'] | undefined;
   /** Left out on paper. */
   readonly onGo?: (joint: WeakJoint) => void;
 }
@@ -34,7 +37,7 @@ function courseText(courses: readonly number[]): string {
 }
 
 /** Every joint to strap on both faces: wall, station, courses, and why. */
-export function StrapTable({ joints, walls, units, onGo }: StrapTableProps) {
+export function StrapTable({ joints, walls, units, kind, onGo }: StrapTableProps) {
   const ordered = grouped(joints).sort((a, b) => a.first.station - b.first.station);
   return (
     <table className="figures w-full border-collapse text-[16px]">
@@ -72,7 +75,7 @@ export function StrapTable({ joints, walls, units, onGo }: StrapTableProps) {
                 </td>
                 <td className="px-1">{courseText(courses)}</td>
                 <td className="px-1">
-                  {first.reasons.map((reason) => STRAP_REASONS[reason]).join('; ')}
+                  {first.reasons.map((reason) => inWordsOf(kind, STRAP_REASONS[reason])).join('; ')}
                   {first.boards &&
                     `, ${showLength(first.boards.from, units)} to ${showLength(first.boards.to, units)}`}
                 </td>

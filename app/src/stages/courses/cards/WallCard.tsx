@@ -167,6 +167,7 @@ export function WallCard({ job, worked, wall, onClose }: WallCardProps) {
         </div>
         <StepList
           heading={`Footing steps, from ${wall.from} to ${wall.to}`}
+          boxes={['up or down', 'by']}
           name="footing step"
           from={wall.from}
           units={units}
@@ -212,6 +213,7 @@ export function WallCard({ job, worked, wall, onClose }: WallCardProps) {
         </StepList>
         <StepList
           heading="Top steps"
+          boxes={['top from there']}
           name="top step"
           from={wall.from}
           units={units}
