@@ -17,7 +17,7 @@ interface LengthFieldProps {
   readonly units: UnitSystem;
   /** What is usual here: a bare number far out of it is asked back. */
   readonly usual: Usual;
-  /** The height of so many courses, where it may be told so: `2 courses`. */
+  /** Height of a number of courses, in fields that accept `2 courses`. */
   readonly ofCourses?: (count: number) => Length | null;
   readonly placeholder?: string;
   readonly onType: (text: string) => void;
@@ -35,7 +35,7 @@ function shown(text: string, units: UnitSystem, exact: boolean): string {
   return exact && !(back.ok && back.length === reading.length) ? text : rounded;
 }
 
-/** What a press on one of several readings takes. */
+/** Buttons for the readings of an ambiguous length. */
 function Readings({
   readings,
   units,
@@ -67,7 +67,7 @@ function Readings({
   );
 }
 
-/** A length told in courses, read; null where the text tells none. */
+/** A length given in courses; null for any other text. */
 function coursesIn(text: string, ofCourses: LengthFieldProps['ofCourses']): Length | null {
   const count = /^\s*(\d{1,2})\s*courses?\s*$/i.exec(text)?.[1];
   return count === undefined || !ofCourses ? null : ofCourses(Number(count));

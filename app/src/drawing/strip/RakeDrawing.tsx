@@ -2,7 +2,7 @@ import { showLength } from '@ombra/core/kernel/measure';
 import type { StripView } from './StripView';
 import { stripX, stripY } from './stripGeometry';
 
-/** Sloping tops: what is sawn off above the slope is paled, the cut line drawn, its heights told at both ends. */
+/** Sloping tops: what is sawn off above the slope is paled, the cut line drawn, its highest point told. */
 export function RakeDrawing({ frame, worked }: Pick<StripView, 'frame' | 'worked'>) {
   return frame.loops.flatMap((loop) =>
     loop.built.walls.flatMap((wall) => {
@@ -19,27 +19,25 @@ export function RakeDrawing({ frame, worked }: Pick<StripView, 'frame' | 'worked
       const line = spans.map(
         ({ from, to, cut }) => `M${x(from)} ${y(cut.slope[0])}L${x(to)} ${y(cut.slope[1])}`,
       );
-      const heights = spans.map(({ cut }) => Math.max(...cut.slope));
-      const highest = spans[heights.indexOf(Math.max(...heights))];
+      const ends = spans.flatMap(({ from, to, cut }) => [
+        { at: from, up: cut.slope[0] },
+        { at: to, up: cut.slope[1] },
+      ]);
+      const highest = ends.reduce((best, end) => (end.up > best.up ? end : best));
       return [
         <g key={wall.id} data-layer="rake" pointerEvents="none">
           <path d={off.join('')} className="fill-paper" fillOpacity={0.82} />
           <path d={line.join('')} strokeWidth={2.6} className="fill-none stroke-cut-line" />
-          {highest && (
-            <text
-              x={stripX(frame, loop, wall.station + (highest.from + highest.to) / 2)}
-              y={stripY(frame, Math.max(...highest.cut.slope)) + 16}
-              textAnchor="middle"
-              paintOrder="stroke"
-              strokeWidth={4}
-              className="figures fill-ink stroke-sheet text-[13px] font-semibold"
-            >
-              {showLength(
-                highest.cut.slope[0] > highest.cut.slope[1] ? highest.cut.slope[0] : highest.cut.slope[1],
-                worked.units,
-              )}
-            </text>
-          )}
+          <text
+            x={x(highest.at)}
+            y={stripY(frame, highest.up) + 16}
+            textAnchor="middle"
+            paintOrder="stroke"
+            strokeWidth={4}
+            className="figures fill-ink stroke-sheet text-[13px] font-semibold"
+          >
+            {showLength(highest.up, worked.units)}
+          </text>
         </g>,
       ];
     }),

@@ -1,4 +1,4 @@
-import type { Pour, PourGround, Wall } from '@ombra/core/stages/outline';
+import { type Pour, type PourGround, type Wall, pourName } from '@ombra/core/stages/outline';
 import { type Plan, type PlanEdit, withoutKey } from '@ombra/core/kernel/plan';
 import { Plus, X } from 'lucide-react';
 import { GroundFields, groundText } from './GroundFields';
@@ -76,7 +76,7 @@ export function PourList({ plan, courses, walls, freshId, onEdit, onLeave }: Pou
         <ol className="mb-1 flex flex-col gap-2">
           {pours.map((pour, index) => {
             const last = index === pours.length - 1;
-            const name = pour.name ?? `Pour ${String(index + 1)}`;
+            const name = pourName(pours, pour.id);
             const from = (pours[index - 1]?.toCourse ?? 0) + 1;
             return (
               <li key={pour.id} className="border-l-4 border-line pl-2">

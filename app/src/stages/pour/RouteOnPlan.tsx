@@ -12,7 +12,12 @@ interface RouteOnPlanProps {
 export function RouteOnPlan({ frame, pour, hose = null }: RouteOnPlanProps) {
   const route = pour.route.flatMap((index) => pour.slices[index] ?? []);
   const first = route[0];
-  const moved = new Set(pour.stops.flatMap((stop) => (stop.move && stop.slice !== null ? [stop.slice] : [])));
+  // From hole to hole only the hose goes: no machine is set down anew.
+  const moved = new Set(
+    pour.moves === 0
+      ? []
+      : pour.stops.flatMap((stop) => (stop.move && stop.slice !== null ? [stop.slice] : [])),
+  );
   const loops = [...new Set(route.map((slice) => slice.loop))];
   const at = route.find((slice) => slice.index === hose);
   const last = route.at(-1);

@@ -44,10 +44,12 @@ interface EngineParts<Refused> {
     readonly admit: (plan: Plan) => { readonly plan: Plan; readonly problems: Refused };
     readonly say: (problems: Refused, plan: Plan, nameOf: Telling['nameOf']) => readonly Notice[];
   };
-  /** The shown names of walls and corners, from what was worked. */
+  /** The shown names of walls and corners, and the words for forms, from what was worked. */
   readonly names: {
     readonly needs: readonly WorkedKey[];
     readonly of: (worked: Worked) => Telling['nameOf'];
+    /** What the stages say, in the words of the job’s own forms. */
+    readonly inWords: (worked: Worked, notices: readonly Notice[]) => readonly Notice[];
   };
   /** The working of the stages in the trade's order; null for one that is added later. */
   readonly works: readonly (StageWork | null)[];
@@ -129,7 +131,10 @@ export function makeEngine<Refused>({ book, limits, names, works: given }: Engin
         `notices ${String(index)}`,
         [...Object.values(worked), ...Object.values(naming), from],
         (watched) =>
-          says.say(worked as Worked, { units: from.units, nameOf: tell, rules: watched, plan: from }),
+          names.inWords(
+            naming as Worked,
+            says.say(worked as Worked, { units: from.units, nameOf: tell, rules: watched, plan: from }),
+          ),
       ) as readonly Notice[];
     });
     const all = [...limits.say(admitted.problems, whole, tell), ...said, ...ruleNotices(jobRules())];

@@ -105,7 +105,7 @@ function clearPlaces(first: number, last: number, blocked: readonly Blocked[]): 
 
 /**
  * Bolts of one piece of plate or board: the fewest that keep their spacing, one near each end and none too near, clear of what is in
- * the way; then spread as evenly as that allows. What cannot be kept is told.
+ * the way; then spread as evenly as that allows. Gaps that break a rule are returned.
  *
  * @example layBolts(ZERO, inches(192), [], { spacing: feet(6), nearest: inches(3.5), farthest: inches(12), least: 2 }).at.length // 4
  */

@@ -33,7 +33,7 @@ export interface PourBraces {
   readonly wind: readonly WindOnWall[];
 }
 
-/** A problem, and the pour that has it; of the whole job, or of several pours alike, where none is named. */
+/** A problem with the pour it belongs to; without one it belongs to the whole job, or to several pours. */
 export type ToldOfPour = BracingProblem & { readonly pour?: string };
 
 export interface Bracing {
@@ -70,7 +70,7 @@ function mostOfGear(pours: readonly PourBraces[]): readonly GearLine[] {
   return [...most.values()];
 }
 
-/** Problems of several pours, each once: where pours share one, it is told of none of them. */
+/** Problems of all pours, each once. One that several pours share names none of them. */
 function toldOnce(
   byPour: readonly { readonly pour: string; readonly problems: readonly BracingProblem[] }[],
 ): readonly ToldOfPour[] {

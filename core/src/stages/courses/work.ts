@@ -1,7 +1,6 @@
 import { type StageWork, saying, step } from '../../kernel/engine/stage';
 import { layCourses } from './layCourses';
 import { luckyLengths } from './lucky';
-import { inFormWords } from '../../kernel/notices';
 import { courseNotices } from './notices';
 
 /** Every piece of every course. */
@@ -21,7 +20,7 @@ export const work: StageWork = {
       ({ shell, system, courses }, _, rules) => luckyLengths(shell, system, courses, rules),
     ),
   ],
-  says: saying(['courses', 'openings', 'shell'], ({ courses, openings, shell }, { units, nameOf }) =>
-    inFormWords(shell.family?.kind, courseNotices(courses, openings, units, nameOf)),
+  says: saying(['courses', 'openings'], ({ courses, openings }, { units, nameOf }) =>
+    courseNotices(courses, openings, units, nameOf),
   ),
 };

@@ -56,9 +56,12 @@ const BOARDS: readonly (readonly [name: string, width: Length])[] = [
   ['2×12', inches(11.25)],
 ];
 
+/** What is ripped where no board is wide enough. */
+const PLYWOOD = 'Plywood strips';
+
 /** The narrowest board that covers an edge and laps the form; a strip of plywood where none does. */
 const boardFor = (height: Length, lap: Length): string =>
-  BOARDS.find(([, width]) => width >= height + lap)?.[0] ?? 'Plywood strips';
+  BOARDS.find(([, width]) => width >= height + lap)?.[0] ?? PLYWOOD;
 
 /** A layer of a wall, and how far in from the form’s outside face it lies. */
 interface Layer {
@@ -201,7 +204,21 @@ export function buildEdges(
   return { walls, boards: boardsOf(walls, rules), problems };
 }
 
-/** Boards along all edges by what they are cut of, the narrowest first. */
+/**
+ * The edges of walls whose forms end between two heights, those of one pour, with their own boards.
+ *
+ * @example edgesBetween({ walls: [], boards: [], problems: [] }, { bottom: ZERO, top: feet(9) }, rules).walls // []
+ */
+export function edgesBetween(
+  edges: Edges,
+  { bottom, top }: { readonly bottom: Length; readonly top: Length },
+  rules: HouseRules,
+): Edges {
+  const walls = edges.walls.filter((edge) => edge.top > bottom && edge.top <= top);
+  return { walls, boards: boardsOf(walls, rules), problems: [] };
+}
+
+/** Boards along edges by what they are cut of, the narrowest first. */
 function boardsOf(walls: readonly WallEdge[], rules: HouseRules): Edges['boards'] {
   const lap = rules.length('edges.board.lap');
   const byBoard = new Map<string, Length[]>();
@@ -209,7 +226,9 @@ function boardsOf(walls: readonly WallEdge[], rules: HouseRules): Edges['boards'
     const board = boardFor(height, lap);
     byBoard.set(board, [...(byBoard.get(board) ?? []), ...boards]);
   }
-  return [...byBoard].map(([board, runs]) => ({
+  const names = [...BOARDS.map(([name]) => name), PLYWOOD];
+  const sorted = [...byBoard].sort(([a], [b]) => names.indexOf(a) - names.indexOf(b));
+  return sorted.map(([board, runs]) => ({
     board,
     count: figureOf({
       id: `edges.boards.${board}`,

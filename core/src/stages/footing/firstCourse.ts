@@ -1,5 +1,6 @@
 import type { Courses, Piece } from '../courses';
-import { type Length, add, max, subtract } from '../../kernel/measure';
+import { besideGaps } from '../../kernel/geometry/gaps';
+import { type Length, add, subtract } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
 import { type Levels, type Shell, wallsOf } from '../outline';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
@@ -34,23 +35,17 @@ interface Doorway {
 }
 
 /** What openings down to the footing leave of a stretch: no blocks stand there, and no board or track runs through a doorway. */
-function besideDoors(
+const besideDoors = (
   stretch: StandingStretch,
   bottom: Length,
   openings: readonly Doorway[],
-): readonly StandingStretch[] {
-  const doors = openings
-    .filter((each) => each.worked && each.wall === stretch.wall && each.hole.bottom <= bottom)
-    .sort((a, b) => a.hole.from - b.hole.from);
-  const left: StandingStretch[] = [];
-  let { from } = stretch;
-  for (const { hole } of doors) {
-    if (hole.to <= from || hole.from >= stretch.to) continue;
-    if (hole.from > from) left.push({ ...stretch, from, to: hole.from });
-    from = max(from, hole.to);
-  }
-  return from < stretch.to ? [...left, { ...stretch, from }] : left;
-}
+): readonly StandingStretch[] =>
+  besideGaps(
+    stretch,
+    openings
+      .filter((each) => each.worked && each.wall === stretch.wall && each.hole.bottom <= bottom)
+      .map(({ hole }) => hole),
+  ).map((left) => ({ ...stretch, ...left }));
 
 /** What of every row of the courses stands on the footing or the rock: a row that runs on over a lower course stands on that one. */
 const standingStretches = (

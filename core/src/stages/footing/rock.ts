@@ -151,7 +151,7 @@ function woodUnder(
     }));
   };
   if (piece.kind !== 'corner') return under(piece.wall, piece, (web) => add(piece.start, web));
-  // Webs of a leg are told from the corner.
+  // Webs of a leg are measured from the corner.
   return [
     ...under(piece.wallBefore, { length: piece.legBefore, webs: piece.websBefore }, (web, wall) =>
       subtract(wall.length, web),

@@ -85,7 +85,7 @@ export function ledgerLayout(input: LedgerInput): LedgerLayout {
         spacing,
         nearest: rules.length('inserts.ledger.edge'),
         farthest: rules.length('inserts.ledger.end'),
-        least: 2,
+        least: rules.count('inserts.ledger.anchors'),
       },
     ),
   );

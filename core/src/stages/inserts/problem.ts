@@ -28,7 +28,7 @@ export type InsertProblem =
       readonly at: Length;
       readonly off: Length;
     })
-  /** The first of so many stretches of a ledger where no clear place for an anchor is near enough. */
+  /** Stretches of a ledger with no clear place for an anchor within reach: the first one, and how many there are. */
   | (OnWall & {
       readonly kind: 'anchor-gap';
       readonly from: Length;

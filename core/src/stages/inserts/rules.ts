@@ -200,6 +200,16 @@ const insertLengthRules = {
 
 /** House rules of what goes through a wall, into it or onto it that take a count. */
 const insertCountRules = {
+  'inserts.ledger.anchors': {
+    id: 'inserts.ledger.anchors',
+    type: 'count',
+    statement: 'A ledger board has at least {value} anchors.',
+    reason: 'On one it turns.',
+    default: 2,
+    least: 1,
+    most: 12,
+    source: ours,
+  },
   'inserts.ledger.rows': {
     id: 'inserts.ledger.rows',
     type: 'count',

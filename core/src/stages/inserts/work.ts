@@ -1,6 +1,5 @@
 import { type StageWork, saying, step } from '../../kernel/engine/stage';
 import { clashesOf } from './clashes';
-import { inFormWords } from '../../kernel/notices';
 import { insertNotices } from './notices';
 import { placeInserts } from './placeInserts';
 
@@ -17,7 +16,5 @@ export const work: StageWork = {
       }),
     ),
   ],
-  says: saying(['inserts', 'shell'], ({ inserts, shell }, { plan, nameOf }) =>
-    inFormWords(shell.family?.kind, insertNotices(inserts, plan, nameOf)),
-  ),
+  says: saying(['inserts'], ({ inserts }, { plan, nameOf }) => insertNotices(inserts, plan, nameOf)),
 };

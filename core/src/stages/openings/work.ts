@@ -1,5 +1,4 @@
 import { type StageWork, saying, step } from '../../kernel/engine/stage';
-import { inFormWords } from '../../kernel/notices';
 import { openingNotices } from './notices';
 import { placeOpenings } from './placeOpenings';
 
@@ -12,7 +11,5 @@ export const work: StageWork = {
       ({ shell, levels }, plan, rules) => placeOpenings(shell, levels, plan, rules),
     ),
   ],
-  says: saying(['openings', 'shell'], ({ openings, shell }, { plan, nameOf }) =>
-    inFormWords(shell.family?.kind, openingNotices(openings, plan, nameOf)),
-  ),
+  says: saying(['openings'], ({ openings }, { plan, nameOf }) => openingNotices(openings, plan, nameOf)),
 };

@@ -6,7 +6,8 @@ import { buildBucks } from '../bucks';
 import { type Courses, planOffcuts } from '../courses';
 import { systemOf } from '../../kernel/forms';
 import { type Order, buildOrder } from '.';
-import { pourName, wallsOf } from '../outline';
+import { edgesBetween } from '../edges';
+import { pourName, pourSpans, wallsOf } from '../outline';
 import { leastUnwatched } from '../steel';
 
 /** What was worked before the order. */
@@ -42,6 +43,7 @@ export function orderFor(worked: Ordered, units: UnitSystem, rules: HouseRules, 
     to: stacks[index]?.toCourse ?? 0,
     ...(stacks.length > 1 ? { name: pourName(stacks, id) } : {}),
   }));
+  const span = pourSpans(stacks, worked.levels).find((each) => each.pour === pour?.id);
   if (!pour || !family)
     return buildOrder(
       {
@@ -90,9 +92,9 @@ export function orderFor(worked: Ordered, units: UnitSystem, rules: HouseRules, 
       inserts: { ...worked.inserts, placed: worked.inserts.placed.filter((insert) => starts(insert.rect)) },
       // Steel is bought for the whole job: its offcuts go from pour to pour.
       steel: [],
-      // Plates and edges close the last pour.
+      // Plates close the last pour.
       topoff: worked.tally.pours.at(-1)?.id === pour.id ? worked.topoff : null,
-      edges: worked.tally.pours.at(-1)?.id === pour.id ? worked.edges : null,
+      edges: span ? edgesBetween(worked.edges, span, rules) : null,
       braceScrews: uprightScrews(
         screwed.filter(({ id }) => id === pour.id),
         rules,

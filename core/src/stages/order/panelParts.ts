@@ -1,5 +1,6 @@
 import type { CourseRow, Courses } from '../courses';
 import type { PanelAndTieFamily } from '../../kernel/forms';
+import { besideGaps } from '../../kernel/geometry/gaps';
 import { type Length, add } from '../../kernel/measure';
 import { type PlacedOpening, overlap } from '../openings';
 import { type How, givenCount } from '../../kernel/figures/how';
@@ -13,18 +14,13 @@ interface Part {
 }
 
 /** What openings leave of a row along its upper edge, where its ties lie. */
-function stretchesAt(row: CourseRow, openings: readonly PlacedOpening[]): readonly number[] {
-  const gaps = openings
-    .filter(({ wall, hole }) => wall === row.wall && hole.bottom < row.top && hole.top > row.top)
-    .map(({ hole }) => ({ from: Math.max(hole.from, row.from), to: Math.min(hole.to, row.to) }))
-    .filter(({ from, to }) => to > from)
-    .sort((a, b) => a.from - b.from);
-  const edges = [row.from, ...gaps.flatMap(({ from, to }) => [from, to]), row.to];
-  return Array.from({ length: gaps.length + 1 }, (_, index) => {
-    const [from = 0, to = 0] = edges.slice(2 * index);
-    return to - from;
-  }).filter((length) => length > 0);
-}
+const stretchesAt = (row: CourseRow, openings: readonly PlacedOpening[]): readonly number[] =>
+  besideGaps(
+    row,
+    openings
+      .filter(({ wall, hole }) => wall === row.wall && hole.bottom < row.top && hole.top > row.top)
+      .map(({ hole }) => hole),
+  ).map(({ from, to }) => to - from);
 
 /** Ties along a length: one at every spacing, and one at its end. */
 const along = (length: number, spacing: Length): number => Math.floor(length / spacing) + 1;

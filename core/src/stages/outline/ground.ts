@@ -209,7 +209,7 @@ export function groundOfJob(
 
 /**
  * Soil that a wall must hold back once all is filled: the ground outside over its footing, or over a slab inside that touches it;
- * fill inside does not count. Null where nobody has said how high the ground is. [IRC R404.1, unbalanced backfill; from memory]
+ * fill inside does not count. Null where no ground height is given. [IRC R404.1, unbalanced backfill; from memory]
  *
  * @param bottom lowest footing of the wall
  * @example soilAgainst(FOOTING_GROUND, ZERO) // null

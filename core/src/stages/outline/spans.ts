@@ -1,6 +1,7 @@
 import { type Length, ZERO } from '../../kernel/measure';
 import { type Levels, middleOfCourse } from './levels';
 import type { Pour } from './plan';
+import { pourName } from './pourName';
 
 /** What is poured in one go: a pour of the job, from one height to another above the lowest footing. */
 export interface PourSpan {
@@ -26,7 +27,7 @@ export function pourSpans(pours: readonly Pour[], levels: Levels): readonly Pour
     if (top <= bottom) return [];
     const span: PourSpan = {
       pour: pour.id,
-      name: pour.name ?? (pours.length === 1 ? 'Walls' : `Pour ${String(index + 1)}`),
+      name: pourName(pours, pour.id, 'Walls'),
       fromCourse: Math.max(
         1,
         tops.findIndex((each) => each > bottom),

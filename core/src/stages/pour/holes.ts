@@ -1,4 +1,5 @@
 import type { CourseRow, Courses } from '../courses';
+import { type Run, besideGaps } from '../../kernel/geometry/gaps';
 import type { Judged } from '../../kernel/judged';
 import { type Length, add, half, nanometres, subtract } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
@@ -36,32 +37,16 @@ interface HolesInput {
   readonly rules: HouseRules;
 }
 
-/** A stretch of a wall between its ends and its openings. */
-interface Run {
-  readonly from: number;
-  readonly to: number;
-}
-
 /** Stretches of a course that stand between openings, those that touch as one. */
-function runsOf(rows: readonly CourseRow[], holes: readonly PlacedOpening[]): readonly Run[] {
-  const joined: { from: number; to: number }[] = [];
+function runsOf(rows: readonly CourseRow[], openings: readonly PlacedOpening[]): readonly Run[] {
+  const joined: { from: Length; to: Length }[] = [];
   for (const { from, to } of [...rows].sort((a, b) => a.from - b.from)) {
     const last = joined.at(-1);
     if (last?.to === from) last.to = to;
     else joined.push({ from, to });
   }
-  const cuts = holes.map(({ concrete }) => [concrete.from, concrete.to] as const).sort(([a], [b]) => a - b);
-  return joined.flatMap(({ from, to }) => {
-    const runs: Run[] = [];
-    let start: number = from;
-    for (const [left, right] of cuts) {
-      if (right <= start || left >= to) continue;
-      if (left > start) runs.push({ from: start, to: left });
-      start = Math.max(start, right);
-    }
-    if (start < to) runs.push({ from: start, to });
-    return runs;
-  });
+  const gaps = openings.map(({ concrete }) => concrete);
+  return joined.flatMap((run) => besideGaps(run, gaps));
 }
 
 /**
@@ -73,7 +58,7 @@ function runsOf(rows: readonly CourseRow[], holes: readonly PlacedOpening[]): re
  */
 export function cellsFor(
   cells: readonly number[],
-  { from, to }: Run,
+  { from, to }: Readonly<Record<keyof Run, number>>,
   spacing: number,
 ): { readonly at: readonly number[]; readonly gap: number } {
   const chosen: number[] = [];

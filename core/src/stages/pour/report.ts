@@ -19,6 +19,13 @@ const onePourReport = (pour: WorkedPour, units: UnitSystem) => ({
     when: side.when,
     volume: volumeQuantity(side.volume.value, units),
   })),
+  holes: pour.holes.map(({ wall, lift, course, at, up }) => ({
+    wall,
+    lift,
+    course,
+    at: lengthQuantity(at, units),
+    up: lengthQuantity(up, units),
+  })),
   core: volumeQuantity(pour.volumes.core.value, units),
   ordered: volumeQuantity(pour.volumes.ordered.value, units),
   weight: { value: pour.volumes.weight.value, unit: 'kg' as const },

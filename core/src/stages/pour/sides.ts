@@ -7,6 +7,8 @@ import { type Figure, figureOf } from '../../kernel/figures/figure';
 import { given } from '../../kernel/figures/how';
 import type { Judged } from '../../kernel/judged';
 import type { PourProblem } from './problem';
+import type { HouseRules } from '../../kernel/rules';
+import { edgesBetween } from '../edges';
 import type { PourSpan } from '../outline';
 
 /** Concrete beside the walls that shares their trucks. */
@@ -20,13 +22,13 @@ export interface SideVolume {
 }
 
 /** Where the job's own side pours come from. */
-type SidesGround = Pick<Worked, 'footing' | 'openings' | 'shell' | 'edges'>;
+type SidesGround = Pick<Worked, 'footing' | 'openings' | 'shell' | 'edges'> & { readonly rules: HouseRules };
 
 /** What the job itself pours beside its walls: a footing that is poured as one with them, the gap on rock, slab concrete over a held-down wall, edges above the foam. */
 function ownSides(
   span: PourSpan,
   first: boolean,
-  { footing, openings, shell, edges }: SidesGround,
+  { footing, openings, shell, edges, rules }: SidesGround,
 ): readonly SideVolume[] {
   const walls = new Map(wallsOf(shell).map((wall) => [wall.id, wall]));
   const poured: readonly SideVolume[] =
@@ -95,15 +97,13 @@ function ownSides(
       },
     ];
   });
-  const onTop = edges.walls
-    .filter(({ top }) => top > span.bottom && top <= span.top)
-    .map(({ wall, name, volume }): SideVolume => ({
-      id: `edge:${wall}`,
-      name: `Exposed edge of ${name}`,
-      when: 'last',
-      own: true,
-      volume: { ...volume, id: `pour.${span.pour}.side.edge:${wall}` },
-    }));
+  const onTop = edgesBetween(edges, span, rules).walls.map(({ wall, name, volume }): SideVolume => ({
+    id: `edge:${wall}`,
+    name: `Exposed edge of ${name}`,
+    when: 'last',
+    own: true,
+    volume: { ...volume, id: `pour.${span.pour}.side.edge:${wall}` },
+  }));
   return [...poured, ...onRock, ...slabs, ...onTop];
 }
 

@@ -1,6 +1,5 @@
 import { type StageWork, saying, step } from '../../kernel/engine/stage';
 import { buildSteel } from './buildSteel';
-import { inFormWords } from '../../kernel/notices';
 import { steelNotices } from './notices';
 
 /** Every bar, and the stock that it is cut from. */
@@ -15,7 +14,7 @@ export const work: StageWork = {
       buildSteel,
     ),
   ],
-  says: saying(['steel', 'openings', 'shell'], ({ steel, openings, shell }, { units, nameOf }) =>
-    inFormWords(shell.family?.kind, steelNotices(steel, units, nameOf, openings)),
+  says: saying(['steel', 'openings'], ({ steel, openings }, { units, nameOf }) =>
+    steelNotices(steel, units, nameOf, openings),
   ),
 };

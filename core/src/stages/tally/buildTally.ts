@@ -15,7 +15,7 @@ import { type Length, ZERO } from '../../kernel/measure';
 import type { Inserts } from '../inserts';
 import type { Openings } from '../openings';
 import type { HouseRules, RuleId } from '../../kernel/rules';
-import { type Levels, type Shell, type Wall, middleOfCourse } from '../outline';
+import { type Levels, type Shell, type Wall, middleOfCourse, pourName } from '../outline';
 import { type Core, concreteOfCourse, coreAreaOf, coreOf } from './concrete';
 import { type Displacing, displacingOf } from './displaced';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
@@ -382,7 +382,7 @@ function pourTallies(
     return [
       {
         id: pour.id,
-        name: pour.name ?? `Pour ${String(index + 1)}`,
+        name: pourName(pours, pour.id),
         from,
         to,
         top: last ? 'full' : pour.top,

@@ -6,7 +6,7 @@ import type { Inserts } from '../inserts';
 import { add, inches, subtract, ZERO, nanometres } from '../../kernel/measure';
 import type { Openings } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
-import type { Wall } from '../outline';
+import { type Wall, pourName } from '../outline';
 import type { Bar, Steel } from '../steel';
 import { type StockPlan, cutStock } from '../../kernel/stock/cutStock';
 import { figureOf } from '../../kernel/figures/figure';
@@ -95,7 +95,7 @@ const topsOf = (pours: readonly Pour[], rules: HouseRules): readonly PourTop[] =
     const half = !last && pour.top === 'half';
     return {
       pour: pour.id,
-      name: pour.name ?? (pours.length === 1 ? 'Walls' : `Pour ${String(index + 1)}`),
+      name: pourName(pours, pour.id, 'Walls'),
       finish: half ? 'half-block' : last && rules.choice('topoff.top') === 'rough' ? 'rough' : 'trowelled',
       bars: last ? null : rules.length('steel.vertical.projection'),
     };

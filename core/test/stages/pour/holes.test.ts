@@ -58,21 +58,20 @@ describe('access holes', () => {
     }
   });
 
-  it('reach every stretch of wall within half their spacing, or it is told', () => {
+  it('are at most their spacing apart where cells stand everywhere, and a stretch without cells is told', () => {
+    // [by hand] Cells at a joint are not cut: between the last cell of a block and the first of the next lie 28 in, under 56.
     const { worked, pour } = pourOf(plan());
-    const missing = worked.pour.problems.filter(({ kind }) => kind === 'hole-missing');
-    const walls = new Set(pour.holes.map(({ wall }) => wall));
-    expect(walls.size).toBe(4);
-    if (missing.length === 0) {
-      for (const wall of walls) {
-        const own = pour.holes
-          .filter((hole) => hole.wall === wall && hole.lift === 1)
-          .map(({ at }) => toInches(at));
-        own.slice(1).forEach((at, index) => {
-          expect(at - (own[index] ?? 0)).toBeLessThanOrEqual(56);
-        });
-      }
+    expect(worked.pour.problems.filter(({ kind }) => kind === 'hole-missing')).toEqual([]);
+    for (const wall of ['w1', 'w2', 'w3', 'w4']) {
+      const own = pour.holes
+        .filter((hole) => hole.wall === wall && hole.lift === 1)
+        .map(({ at }) => toInches(at));
+      expect(own.length).toBeGreaterThan(4);
+      const gaps = own.slice(1).map((at, index) => at - (own[index] ?? 0));
+      expect(Math.max(...gaps)).toBeLessThanOrEqual(56);
     }
+    const close = plan({ rules: { 'pour.method': 'holes', 'pour.hole.spacing': '12in' } });
+    expect(pourOf(close).worked.pour.problems.map(({ kind }) => kind)).toContain('hole-missing');
   });
 
   it('stay out of openings', () => {

@@ -7,7 +7,7 @@ interface RakeFieldsProps {
   readonly rake: Rake | undefined;
   readonly wall: Pick<Wall, 'name' | 'from' | 'to' | 'measured'>;
   readonly units: UnitSystem;
-  /** The top of so many courses. */
+  /** Height of the top of a course, by its number. */
   readonly topOf: (courses: number) => Length | null;
   /** Courses that the job has: a new rake falls from its top by a quarter. */
   readonly courses: number;
@@ -19,6 +19,7 @@ interface RakeFieldsProps {
 /** A top that slopes: how its blocks meet the slope, and the points that it runs through. */
 export function RakeFields(props: RakeFieldsProps) {
   const { rake, wall, units, topOf, courses, freshId, onChange, onLeave } = props;
+  // Three quarters of the courses at the low end: a start to be typed over.
   const fresh = (how: Rake['how']): Rake => ({
     how,
     points: [

@@ -9,7 +9,7 @@ interface StrapTableProps {
   readonly joints: readonly WeakJoint[];
   readonly walls: readonly Wall[];
   readonly units: UnitSystem;
-  /** Kind of the job’s forms, in whose words reasons are told. */
+  /** Kind of form: sets the words for the reasons. */
   readonly kind: Family['kind'] | undefined;
   /** Left out on paper. */
   readonly onGo?: (joint: WeakJoint) => void;
