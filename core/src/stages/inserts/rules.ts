@@ -204,7 +204,7 @@ const insertCountRules = {
     id: 'inserts.ledger.anchors',
     type: 'count',
     statement: 'A ledger board has at least {value} anchors.',
-    reason: 'On one it turns.',
+    reason: 'Held by one bolt alone, it can turn.',
     default: 2,
     least: 1,
     most: 12,
