@@ -13,6 +13,8 @@ export default defineConfig({
   timeout: 60_000,
   // A machine that works on something else as well is slow, not wrong.
   expect: { timeout: 15_000 },
+  // One that holds only at its second try is told as flaky in the report, to be looked into; it stops nothing.
+  retries: 1,
   reporter: [['list']],
   use: {
     baseURL: `http://127.0.0.1:${String(PORT)}`,

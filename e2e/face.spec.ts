@@ -170,7 +170,7 @@ test('the list of jobs shows what each comes to, and opens an example', async ({
   const demo = page.getByRole('listitem').filter({ hasText: 'Sorrel Fork Hatchery' });
   await expect(demo).toContainText('32.09 yd³ · 213 blocks to buy');
   await expect(demo).toContainText(/ago/);
-  await page.getByRole('button', { name: 'Cider press' }).click();
+  await page.getByRole('region', { name: 'Examples' }).getByRole('button', { name: 'Cider press' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Larkspur cider press');
   await expect(page.getByText('Closed: gap 0')).toBeVisible();
 });

@@ -120,7 +120,7 @@ test('the kennel is filled hole by hole, and its ledger lies on the ground with 
   page,
 }) => {
   await page.goto('/');
-  await page.getByRole('button', { name: 'Kennel' }).click();
+  await page.getByRole('region', { name: 'Examples' }).getByRole('button', { name: 'Kennel' }).click();
   await expect(page.getByText('Closed: gap 0')).toBeVisible();
   await page.getByRole('button', { name: /Pour$/ }).click();
   await expect(page.getByText(/access holes, each with its plug/)).toBeVisible();

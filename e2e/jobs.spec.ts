@@ -38,3 +38,21 @@ test('all jobs are listed, a page at a time, and found by a part of their name',
   await page.getByLabel('Search jobs').fill('no such kennel');
   await expect(page.getByText('No job with this name.')).toBeVisible();
 });
+
+test('a press before the page’s script has come is not lost', async ({ page }) => {
+  let letGo: () => void = () => undefined;
+  const held = new Promise<void>((resolve) => {
+    letGo = resolve;
+  });
+  await page.route(/\.js$/, async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.goto('/', { waitUntil: 'commit' });
+  const kennel = page.getByRole('region', { name: 'Examples' }).getByRole('button', { name: 'Kennel' });
+  await expect(kennel).toBeDisabled();
+  const pressed = kennel.click();
+  letGo();
+  await pressed;
+  await expect(page.getByText('Closed: gap 0')).toBeVisible();
+});

@@ -1,5 +1,6 @@
 import { FilePlus2 } from 'lucide-react';
 import { useState } from 'react';
+import { useAlive } from './useAlive';
 
 /** Plans that ship, to look at and to change; each is opened as a job of one's own. */
 const EXAMPLES = [
@@ -28,6 +29,7 @@ const EXAMPLES = [
 
 /** Example plans, a press each. @param onOpen makes a job of a plan file's text */
 export function Examples({ onOpen }: { readonly onOpen: (text: string) => Promise<void> }) {
+  const alive = useAlive();
   const [failed, setFailed] = useState(false);
   const open = async (file: string): Promise<void> => {
     try {
@@ -45,7 +47,7 @@ export function Examples({ onOpen }: { readonly onOpen: (text: string) => Promis
       <ul className="mt-1 flex flex-col gap-1">
         {EXAMPLES.map(({ file, name, about }) => (
           <li key={file} className="flex flex-wrap items-center gap-x-3">
-            <button type="button" className="button" onClick={() => void open(file)}>
+            <button type="button" className="button" disabled={!alive} onClick={() => void open(file)}>
               <FilePlus2 aria-hidden="true" size={16} /> {name}
             </button>
             <span className="text-quiet">{about}</span>

@@ -1,5 +1,5 @@
 import { FileUp, Plus, Search, Trash2, Undo2 } from 'lucide-react';
-import { type SubmitEvent, useRef, useState, useSyncExternalStore } from 'react';
+import { type SubmitEvent, useRef, useState } from 'react';
 import {
   type JobPage,
   type ListedJob,
@@ -11,13 +11,11 @@ import {
 import { Bin } from './Bin';
 import { Examples } from './Examples';
 import { JobRows, nameOf } from './JobRows';
+import { useAlive } from './useAlive';
 import { useJobPages } from './useJobPages';
 
 /** Largest plan file that is worth sending; the server takes no more. */
 const LARGEST_FILE = 16_000_000;
-
-/** Alive once the page's script runs, for good: a press before that would send the form nowhere. */
-const neverChanges = () => () => undefined;
 
 interface JobListProps {
   /** The first page of jobs. */
@@ -33,11 +31,7 @@ export function JobList({ first, inBin }: JobListProps) {
   const [binOpen, setBinOpen] = useState(false);
   const [binChange, setBinChange] = useState(0);
   const [problems, setProblems] = useState<readonly Problem[]>([]);
-  const ready = useSyncExternalStore(
-    neverChanges,
-    () => true,
-    () => false,
-  );
+  const alive = useAlive();
   const chooser = useRef<HTMLInputElement>(null);
 
   const open = (made: Awaited<ReturnType<typeof makeEmptyJob>>): void => {
@@ -107,10 +101,10 @@ export function JobList({ first, inBin }: JobListProps) {
             placeholder="Name or place of the job"
           />
         </label>
-        <button type="submit" className="button strong" disabled={!ready}>
+        <button type="submit" className="button strong" disabled={!alive}>
           <Plus aria-hidden="true" size={16} /> New job
         </button>
-        <button type="button" className="button" onClick={() => chooser.current?.click()}>
+        <button type="button" className="button" disabled={!alive} onClick={() => chooser.current?.click()}>
           <FileUp aria-hidden="true" size={16} /> Open a plan file
         </button>
         <input
@@ -145,6 +139,7 @@ export function JobList({ first, inBin }: JobListProps) {
           placeholder="Search by name"
           maxLength={120}
           autoComplete="off"
+          readOnly={!alive}
           value={search}
           onChange={(event) => {
             setSearch(event.currentTarget.value);
@@ -170,6 +165,7 @@ export function JobList({ first, inBin }: JobListProps) {
           <button
             type="button"
             className="button plain"
+            disabled={!alive}
             aria-label={gone ? `Bring ${nameOf(job)} back` : `Remove ${nameOf(job)}`}
             onClick={() => {
               void toggle(job, !gone);
@@ -186,7 +182,7 @@ export function JobList({ first, inBin }: JobListProps) {
         )}
       />
       {jobs.length < total && (
-        <button type="button" className="button mt-3" onClick={more}>
+        <button type="button" className="button mt-3" disabled={!alive} onClick={more}>
           Show more
         </button>
       )}
@@ -205,6 +201,7 @@ export function JobList({ first, inBin }: JobListProps) {
       <button
         type="button"
         className="button plain mt-8"
+        disabled={!alive}
         aria-expanded={binOpen}
         onClick={() => {
           setBinOpen(!binOpen);
