@@ -65,6 +65,7 @@ const seeds: readonly (() => FileFields)[] = [
       closed: false,
       walk: [
         { length: '2m', turn: 'straight on' },
+        { length: '1m', turn: 'straight on', core: '6in', flush: 'inside' },
         { length: '', turn: 'straight on', curve: { radius: '3m', sweep: 'right 90' } },
         {
           length: '1.5m',

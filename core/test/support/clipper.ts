@@ -24,3 +24,27 @@ export function bandArea(corners: readonly Spot[], outer: number, inner: number)
   };
   return (area(outer) - area(inner)) / SCALE ** 2;
 }
+
+/** A rectangle of the plan in inches. */
+export type Rectangle = readonly [left: number, top: number, right: number, bottom: number];
+
+/** Area that rectangles cover together, in square inches, by a general-purpose polygon library. */
+export function unionArea(rectangles: readonly Rectangle[]): number {
+  const join = new clipper.Clipper();
+  for (const [left, top, right, bottom] of rectangles) {
+    const path = (
+      [
+        [left, top],
+        [right, top],
+        [right, bottom],
+        [left, bottom],
+      ] as const
+    ).map(([x, y]) => ({ X: Math.round(x * SCALE), Y: Math.round(y * SCALE) }));
+    join.AddPath(path, clipper.PolyType.ptSubject, true);
+  }
+  const solution: clipper.Path[] = [];
+  const filled = clipper.PolyFillType.pftNonZero;
+  join.Execute(clipper.ClipType.ctUnion, solution, filled, filled);
+  // Holes come the other way round, and take their area off.
+  return Math.abs(solution.reduce((sum, path) => sum + clipper.Clipper.Area(path), 0)) / SCALE ** 2;
+}

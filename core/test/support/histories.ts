@@ -2,7 +2,9 @@ import fc from 'fast-check';
 import { storeLength, inches, writeQuantity, type Length } from '../../src/kernel/measure';
 import type { Plan } from '../../src/kernel/plan';
 import type { Rule } from '../../src/kernel/rules';
+import { applyEdit } from '../../src/plan';
 import { RULES } from '../../src/rules';
+import { splitWall } from '../../src/stages/inserts';
 
 /** A change to a plan, as an edit would make it. */
 export type Change = (plan: Plan) => Plan;
@@ -81,6 +83,22 @@ export const anyChange: fc.Arbitrary<Change> = fc.oneof(
           },
     ),
   })),
+  fc
+    .tuple(fc.nat(20), fc.integer({ min: 20, max: 200 }), fc.constantFrom('4in', '6in', '10in'))
+    .map(([nth, at, core]): Change => (plan) => {
+      const [loop] = plan.loops;
+      const row = loop?.walk[nth % Math.max(1, loop.walk.length)];
+      if (!row) return plan;
+      const parted = splitWall({
+        plan,
+        row: row.id,
+        at: inches(at),
+        core,
+        newId: `p${String(nth)}-${String(at)}`,
+        anticlockwise: false,
+      });
+      return parted.ok ? applyEdit(plan, parted.edit) : plan;
+    }),
   fc
     .tuple(fc.nat(20), fc.integer({ min: 2, max: 8 }), fc.constantFrom('cut' as const, 'stepped' as const))
     .map(([nth, courses, how]): Change => (plan) => ({

@@ -150,7 +150,7 @@ function letterPlace(
   if (built && outer && inner) {
     const [x, y] = [frame.x(inner) - frame.x(outer), frame.y(inner) - frame.y(outer)];
     const size = Math.hypot(x, y) || 1;
-    const inside = built.corners[index]?.kind === 'inside';
+    const inside = built.corners.find(({ letter }) => letter === loop.letters[index])?.kind === 'inside';
     const from = inside ? inner : outer;
     const by = inside ? away : -away;
     return { x: frame.x(from) + (x / size) * by, y: frame.y(from) + (y / size) * by };

@@ -1,5 +1,5 @@
 import { type Point, step } from '@ombra/core/kernel/geometry';
-import { type BuiltLoop, type Shell, type ShellLoop, alongArc } from '@ombra/core/stages/outline';
+import { type BuiltLoop, type Shell, type ShellLoop, alongArc, wallFace } from '@ombra/core/stages/outline';
 
 /** Sides that a stretch of an arc is drawn in. */
 const ARC_SIDES = 8;
@@ -73,10 +73,9 @@ export function wallShape(built: BuiltLoop, index: number, from = 0, to = 1): re
   if (!curve) {
     // Whole walls reach into their corners; stretches of them are cut square.
     if (from === 0 && to === 1) {
-      const outside = built.faces.formOutside;
-      const inside = insideFace(built);
-      const next = built.open ? index + 1 : (index + 1) % built.walls.length;
-      return [start.outer, outside[next], inside[next], start.inner].flatMap((point) => point ?? []);
+      const outside = wallFace(built, wall, 'formOutside');
+      const inside = wallFace(built, wall, 'formInside');
+      return [...outside, inside[1], inside[0]];
     }
     const at = (share: number, aside: number): Point =>
       step(start.outer, wall.heading, share * wall.length, aside);

@@ -8,7 +8,7 @@ import {
   USUAL,
 } from '@ombra/core/kernel/measure';
 import type { PlanEdit } from '@ombra/core/kernel/plan';
-import { Check, CornerUpLeft, CornerUpRight, Minus, Plus, Spline, X } from 'lucide-react';
+import { ArrowUp, Check, CornerUpLeft, CornerUpRight, Minus, Plus, Spline, X } from 'lucide-react';
 import { type KeyboardEvent, useLayoutEffect, useRef, useState } from 'react';
 import { LengthField } from '../../ui/LengthField';
 import { TextField } from '../../ui/TextField';
@@ -41,7 +41,8 @@ function TurnField({
   const reading = readTurn(row.turn);
   const [draft, setDraft] = useState<string | null>(null);
   const left = reading.ok && reading.turn < 0;
-  const Icon = left ? CornerUpLeft : CornerUpRight;
+  const straight = reading.ok && reading.turn === 0;
+  const Icon = straight ? ArrowUp : left ? CornerUpLeft : CornerUpRight;
   return (
     <div className="flex">
       <button
@@ -133,6 +134,7 @@ function extrasOf(row: WalkRow): string {
     list && list.length > 0 ? [`${String(list.length)} ${name}${list.length > 1 ? 's' : ''}`] : [];
   return [
     ...(row.core === undefined ? [] : [`core ${row.core}`]),
+    ...(row.flush === undefined ? [] : [`flush ${row.flush}`]),
     ...(row.top === undefined ? [] : [`top ${row.top}`]),
     ...count(row.footing, 'footing step'),
     ...count(row.topSteps, 'top step'),

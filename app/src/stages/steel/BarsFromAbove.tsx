@@ -35,7 +35,7 @@ export function BarsFromAbove({ bars, marks, turned, scale, middle, length, corn
     const at = y(bar.offset);
     if (bar.use === 'corner') {
       // One leg lies on this wall, from the corner; the other is on the wall before it.
-      const [back = 0, leg = 0] = bar.legs;
+      const { before: back, after: leg } = bar.laps;
       if (bar.corner === corners[0]) round += line(bar.from, bar.from + leg, at + 2);
       else if (bar.corner === corners[1]) round += line(length - bar.from - back, length - bar.from, at + 2);
     } else if (bar.from === bar.to) {

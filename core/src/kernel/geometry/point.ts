@@ -19,3 +19,13 @@ export const step = (from: Point, heading: Angle, along: number, aside = 0): Poi
 });
 
 export const distance = (a: Point, b: Point): Length => nanometres(Math.hypot(b.x - a.x, b.y - a.y));
+
+/**
+ * The point of a line that lies square beside another point.
+ *
+ * @example footOn({ from: { x: ZERO, y: ZERO }, heading: degrees(0) }, { x: 3, y: 4 }) // { x: 3, y: 0 }
+ */
+export const footOn = (line: { readonly from: Point; readonly heading: Angle }, { x, y }: Point): Point => {
+  const { from, heading } = line;
+  return step(from, heading, (x - from.x) * cosine(heading) + (y - from.y) * sine(heading));
+};

@@ -6,8 +6,8 @@ import type { Side } from './problem';
 export interface FaceEnd {
   /** Where the face ends, from the wall's first corner on its outside face. */
   readonly at: Length;
-  /** How it ends: against a wall across it, round an outward turn, at a tee, or free. */
-  readonly how: 'inward' | 'outward' | 'tee' | 'free';
+  /** How it ends: against a wall across it, round an outward turn, where the next goes straight on, at a tee, or free. */
+  readonly how: 'inward' | 'outward' | 'straight' | 'tee' | 'free';
   readonly corner: Corner | null;
 }
 
@@ -21,6 +21,7 @@ export function faceEnds(built: BuiltLoop, wall: Wall, side: Side): readonly [st
       const tee = atStart ? built.tees.start : built.tees.end;
       return { at: place(0), how: tee ? 'tee' : 'free', corner: null };
     }
+    if (corner.kind === 'straight') return { at: place(0), how: 'straight', corner };
     // Inside, the face of a wall lies in by the thickness of the other one at an outside corner, and out by it at an inside one.
     const other = built.walls.find((each) => each.id === (atStart ? corner.wallBefore : corner.wallAfter));
     const turn = Math.abs(Math.tan(((toDegrees(corner.turn) / 2) * Math.PI) / 180));

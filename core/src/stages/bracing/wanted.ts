@@ -34,6 +34,16 @@ export function inTheWay({ openings, inserts, across, side, width }: InTheWayInp
   return (at) => taken.some(([from, to]) => at > from - half && at < to + half);
 }
 
+/** Why a brace stands at an end of a stretch. */
+const WHY: Readonly<Record<StretchEnd['how'], Wanted['why']>> = {
+  free: 'bulkhead',
+  tee: 'tee',
+  crossing: 'tee',
+  inward: 'corner',
+  outward: 'corner',
+  straight: 'seam',
+};
+
 /** What `wantedOn` goes by. */
 interface WantedOnInput {
   readonly of: Stretch;
@@ -61,8 +71,7 @@ export function wantedOn({
     const edge = atStart ? add(face.at, half) : subtract(face.at, half);
     return {
       at: atStart ? min(at, middle) : max(at, middle),
-      why:
-        face.how === 'free' ? 'bulkhead' : face.how === 'tee' || face.how === 'crossing' ? 'tee' : 'corner',
+      why: WHY[face.how],
       face: face.at,
       from: atStart ? edge : middle,
       to: atStart ? middle : edge,

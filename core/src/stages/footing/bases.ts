@@ -15,7 +15,7 @@ import {
 import type { Plan } from '../../kernel/plan';
 import type { HouseRules } from '../../kernel/rules';
 import { type Line, offsetCorners } from '../../kernel/geometry/offset';
-import { type Point, distance, step } from '../../kernel/geometry/point';
+import { type Point, distance, footOn, step } from '../../kernel/geometry/point';
 import {
   type BuiltLoop,
   type Levels,
@@ -130,10 +130,16 @@ function edgeAt(built: BuiltLoop, inward: readonly Length[]): Edge {
   const starts = open
     ? [step(lines[0]?.from as Point, lines[0]?.heading as Angle, 0, inward[0]), ...joined.slice(1)]
     : joined;
-  const ends = [
+  const nexts = [
     ...starts.slice(1),
     open ? step(from[last + 1] as Point, final.heading, 0, inward[last]) : (starts[0] as Point),
   ];
+  // Beside the next wall’s start where that goes straight on with a footing that lies otherwise.
+  const ends = walls.map((wall, index) =>
+    lines[(index + 1) % walls.length]?.turnIn === 0 && !wall.curve
+      ? footOn({ from: starts[index] as Point, heading: wall.heading }, nexts[index] as Point)
+      : (nexts[index] as Point),
+  );
   const radius = (wall: Wall, index: number): Length =>
     wall.curve ? radiusAt(wall.curve.outside, wall.curve.sweep, inward[index] ?? 0) : ZERO;
   return {
@@ -145,7 +151,9 @@ function edgeAt(built: BuiltLoop, inward: readonly Length[]): Edge {
               0,
               -1,
             )
-          : []),
+          : lines[index + 1]?.turnIn === 0 || (!open && index === last && lines[0]?.turnIn === 0)
+            ? [ends[index] as Point]
+            : []),
       ])
       .concat(open ? [ends[last] as Point] : []),
     lengths: walls.map((wall, index) =>

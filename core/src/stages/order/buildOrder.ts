@@ -14,6 +14,7 @@ import type { StockOfSize } from '../steel';
 import type { Edges } from '../edges';
 import type { TopOff } from '../topoff';
 import { type How, givenCount, givenLength } from '../../kernel/figures/how';
+import { closingParts } from './closingParts';
 import { ledgeStraights, openingParts } from './openingParts';
 import { panelParts } from './panelParts';
 
@@ -484,6 +485,7 @@ export function buildOrder(
     ...braceParts(braceScrews),
     ...topParts(topoff, rules, units),
     ...edgeParts(edges, rules, units),
+    ...closingParts(shell, levels, courses, units),
     ...fixings({ courses, first, rules, pours, units }),
   ];
   const lines = articles.map((article) => orderLine(article, family, rules));

@@ -1,12 +1,12 @@
-import type { Loop, MeasuredTo } from './plan';
+import type { Flush, Loop, MeasuredTo } from './plan';
 import { skinOf, wallThickness } from '../../kernel/forms';
 import { type Angle, type Length, add, nanometres, ZERO, min, max } from '../../kernel/measure';
 import { type Line, offsetCorners, runPastCorner } from '../../kernel/geometry/offset';
-import { type Point, distance, step } from '../../kernel/geometry/point';
+import { type Point, distance, footOn, step } from '../../kernel/geometry/point';
 import { arcPoints, arcWall, radiusAt, segmentArea } from './arc';
 import { firstCrossing, polygonArea } from '../../kernel/geometry/polygon';
 import type { Setup } from './setup';
-import type { ArcWall, BuiltLoop, Corner, Faces, LoopProblem, Tee, Wall } from './shell';
+import type { ArcWall, BuiltLoop, Corner, Faces, LoopProblem, OpenCore, Tee, Wall } from './shell';
 import { type Leg, radiansOf } from './walk';
 
 /** How far inside the form's outside face the drawing's line runs. */
@@ -56,18 +56,37 @@ interface ReadLinesInput {
   readonly measuredTo: MeasuredTo;
 }
 
+/** How much of what it is thicker a wall's outside face lies farther out than that of the wall before it, by what is flush. */
+const SHARE: Readonly<Record<Flush, number>> = { outside: 0, middle: 0.5, inside: 1 };
+
+const wrap = <Item>(list: readonly Item[], index: number): Item =>
+  list[((index % list.length) + list.length) % list.length] as Item;
+
 function readLines({ loop, legs, letters, setup, measuredTo }: ReadLinesInput): Lines {
   const cores = legs.map((leg) => setup.coreByRow.get(leg.row) ?? setup.core);
   const skins = cores.map((core) => skinOf(setup.family, core));
   const thicknesses = cores.map((core) => wallThickness(setup.family, core));
-  const insets = thicknesses.map((thickness, index) =>
-    insetOf(measuredTo, skins[index] as Length, thickness),
-  );
-  return { loop, legs, letters, cores, skins, thicknesses, insets };
+  const flush = new Map(loop.walk.map((row) => [row.id, row.flush]));
+  const inset = (index: number, left: number): Length => {
+    const thickness = wrap(thicknesses, index);
+    const straight = (index > 0 || loop.closed) && wrap(legs, index - 1).turn === 0;
+    const shared = flush.get(wrap(legs, index).row);
+    if (!straight || shared === undefined || left === 0)
+      return insetOf(measuredTo, wrap(skins, index), thickness);
+    return nanometres(
+      inset(index - 1, left - 1) + SHARE[shared] * (thickness - wrap(thicknesses, index - 1)),
+    );
+  };
+  return {
+    loop,
+    legs,
+    letters,
+    cores,
+    skins,
+    thicknesses,
+    insets: legs.map((_, index) => inset(index, legs.length)),
+  };
 }
-
-const wrap = <Item>(list: readonly Item[], index: number): Item =>
-  list[(index + list.length) % list.length] as Item;
 
 /** The turn between two walls that follow each other; null at the ends of an open walk. */
 function turnBefore(lines: Lines, index: number): Angle | null {
@@ -98,15 +117,42 @@ function tightCurve(lines: Lines, least: Length): LoopProblem | null {
   return null;
 }
 
+/** Where a wall ends on a layer: at the next corner, or, where the next one goes straight on at another depth, beside it. */
+function endOn(lines: Lines, corners: readonly Point[], depth: Depth, index: number): Point {
+  const leg = lines.legs[index] as Leg;
+  const [from, next] = [corners[index] as Point, corners[(index + 1) % corners.length] as Point];
+  if (turnBefore(lines, index + 1) !== 0) return next;
+  if (leg.curve) {
+    const radius = radiusAt(leg.curve.radius, leg.curve.sweep, depth(index) - wrap(lines.insets, index));
+    return arcPoints(from, leg.heading, radius, leg.curve.sweep).at(-1) as Point;
+  }
+  return footOn({ from, heading: leg.heading }, next);
+}
+
+/** A layer's corners in order, both of them where the walls before and after lie at different depths. */
+const ringOn = (lines: Lines, corners: readonly Point[], depth: Depth): readonly Point[] => [
+  ...lines.legs.flatMap((_, index) =>
+    turnBefore(lines, index + 1) === 0
+      ? [corners[index] as Point, endOn(lines, corners, depth, index)]
+      : [corners[index] as Point],
+  ),
+  ...corners.slice(lines.legs.length),
+];
+
 /** A face with its arcs in short sides. */
 function withArcs(lines: Lines, corners: readonly Point[], depth: Depth): readonly Point[] {
-  return corners.flatMap((corner, index) => {
-    const curve = lines.legs[index]?.curve;
-    if (!curve) return [corner];
-    const radius = radiusAt(curve.radius, curve.sweep, depth(index) - wrap(lines.insets, index));
-    const heading = (lines.legs[index] as Leg).heading;
-    return [corner, ...arcPoints(corner, heading, radius, curve.sweep).slice(0, -1)];
-  });
+  const last = corners.slice(lines.legs.length);
+  return [
+    ...lines.legs.flatMap((leg, index) => {
+      const corner = corners[index] as Point;
+      const end = turnBefore(lines, index + 1) === 0 ? [endOn(lines, corners, depth, index)] : [];
+      if (!leg.curve) return [corner, ...end];
+      const radius = radiusAt(leg.curve.radius, leg.curve.sweep, depth(index) - wrap(lines.insets, index));
+      const arc = arcPoints(corner, leg.heading, radius, leg.curve.sweep).slice(0, -1);
+      return [corner, ...arc, ...end];
+    }),
+    ...last,
+  ];
 }
 
 /** What the arcs add to the area within a face. */
@@ -121,8 +167,7 @@ const arcsArea = (lines: Lines, depth: Depth): number =>
 const layerLength = (lines: Lines, corners: readonly Point[], depth: Depth): Length =>
   add(
     ...lines.legs.map((leg, index) => {
-      if (!leg.curve)
-        return distance(corners[index] as Point, corners[(index + 1) % corners.length] as Point);
+      if (!leg.curve) return distance(corners[index] as Point, endOn(lines, corners, depth, index));
       const radius = radiusAt(leg.curve.radius, leg.curve.sweep, depth(index) - wrap(lines.insets, index));
       return nanometres(radius * radiansOf(leg.curve.sweep));
     }),
@@ -176,7 +221,7 @@ function cornersOf(lines: Lines, walls: readonly Wall[]): readonly Corner[] {
         letter: wall.from,
         loop: lines.loop.id,
         turn,
-        kind: turn > 0 ? 'outside' : 'inside',
+        kind: turn === 0 ? 'straight' : turn > 0 ? 'outside' : 'inside',
         wallBefore: wrap(lines.legs, index - 1).row,
         wallAfter: wall.id,
         station: wall.station,
@@ -194,6 +239,48 @@ const noRoom = (lines: Lines, index: number): LoopProblem => ({
   kind: 'no-room',
   wall: wrap(lines.legs, index).row,
 });
+
+/** What neither form closes of a wall's core at the joint where the next one has another: beyond the other's panels on either face. */
+function openCores(lines: Lines, index: number): readonly OpenCore[] {
+  const [before, after] = [index - 1, index].map((each) => {
+    const outside = 0 - wrap(lines.insets, each);
+    const thickness = wrap(lines.thicknesses, each);
+    const skin = wrap(lines.skins, each);
+    return {
+      wall: wrap(lines.legs, each).row,
+      form: [outside, outside + thickness],
+      core: [outside + skin, outside + thickness - skin],
+    } as const;
+  }) as [OpenForm, OpenForm];
+  const left = (own: OpenForm, other: OpenForm): readonly OpenCore[] =>
+    (
+      [
+        ['outside', other.form[0] - own.core[0]],
+        ['inside', own.core[1] - other.form[1]],
+      ] as const
+    ).flatMap(([side, width]) => (width > 0 ? [{ wall: own.wall, width: nanometres(width), side }] : []));
+  return [...left(before, after), ...left(after, before)];
+}
+
+/** A wall's form and core across the line that both walls share, from outside to inside. */
+interface OpenForm {
+  readonly wall: string;
+  readonly form: readonly [number, number];
+  readonly core: readonly [number, number];
+}
+
+/** What is to be known where straight walls go on in one line: another core, or nothing that differs. */
+function inOneLine(lines: Lines, walls: readonly Wall[]): readonly LoopProblem[] {
+  return walls.flatMap((wall, index): LoopProblem[] => {
+    if (turnBefore(lines, index) !== 0) return [];
+    const before = wrap(walls, index - 1);
+    if (before.curve || wall.curve) return [];
+    if (before.core === wall.core) return [{ kind: 'no-turn', row: before.id }];
+    const cores = [before.core, wall.core] as const;
+    const open = openCores(lines, index);
+    return [{ kind: 'core-change', wall: wall.id, before: before.id, corner: wall.from, cores, open }];
+  });
+}
 
 /** Moves every line of the walk inward by a depth of its own, and joins them again. */
 function faceAt(lines: Lines, depth: Depth): readonly Point[] {
@@ -290,12 +377,12 @@ export function buildWalls({
         outline,
         centreLine: layerLength(lines, middle, middleDepth),
         coreArea:
-          polygonArea(sides.concreteOutside) +
+          polygonArea(ringOn(lines, sides.concreteOutside, skin)) +
           arcsArea(lines, skin) -
-          polygonArea(sides.concreteInside) -
+          polygonArea(ringOn(lines, sides.concreteInside, inner)) -
           arcsArea(lines, inner),
       },
-      problems: [],
+      problems: inOneLine(lines, walls),
     };
   }
   // An open walk's faces are one ring each: out along the outside, back along the inside, closed by the bulkheads.
@@ -324,11 +411,13 @@ export function buildWalls({
       outline: ringed(outline),
       centreLine,
       coreArea:
-        polygonArea(ring(sides.concreteOutside, sides.concreteInside)) +
+        polygonArea(
+          ring(ringOn(lines, sides.concreteOutside, skin), ringOn(lines, sides.concreteInside, inner)),
+        ) +
         arcsArea(lines, skin) -
         arcsArea(lines, inner) -
         endArea,
     },
-    problems: [],
+    problems: inOneLine(lines, walls),
   };
 }

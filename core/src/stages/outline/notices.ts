@@ -64,6 +64,7 @@ const ABOUT: Readonly<Record<LoopProblem['kind'], string>> = {
   'curve-unreadable': 'Curves that cannot be read',
   'curve-not-tangent': 'Curves that meet at an angle',
   'no-turn': 'Walls in one line',
+  'core-change': 'Cores that change along a line',
   'gap-closed': 'Small gap closed',
   'nothing-walked': 'Nothing walked yet',
   open: 'Free ends',
@@ -138,8 +139,9 @@ function rowWording(units: UnitSystem): NoticeTable<Extract<LoopProblem, { row: 
       ],
     }),
     'no-turn': () => ({
-      severity: 'stop',
-      what: 'These two walls are in one line. Join them into one, or give the turn between them.',
+      severity: 'check',
+      what: 'This wall and the next are in one line with the same core. Make them one wall, or give one of them another core.',
+      why: 'Where one wall ends and the next begins, the joint runs up on one line in every course and must be strapped.',
     }),
     'gap-closed': () => ({
       severity: 'tip',
@@ -200,6 +202,18 @@ function loopWording(loop: ShellLoop, units: UnitSystem, nameOf: Namer): NoticeT
       where: `${nameOf(problem.walls[0])} and ${nameOf(problem.walls[1])}`,
       place: { wall: problem.walls[0] },
       what: 'These walls cross or touch. Check their lengths and the turns between.',
+    }),
+    'core-change': ({ wall, before, corner, cores, open }) => ({
+      severity: 'check',
+      where: `Corner ${corner}`,
+      place: { wall },
+      what: `At ${corner} the core goes from ${showLength(cores[0], units)} to ${showLength(cores[1], units)} in one line. The joint runs up on one line in every course: strap each course on both faces.${open
+        .map(
+          ({ wall: own, width, side }) =>
+            ` Close ${showLength(width, units)} of core on the ${side} of ${nameOf(own)} with a board, over the whole height.`,
+        )
+        .join('')}`,
+      why: `Blocks of two cores do not interlock. ${open.length > 0 ? 'The thinner form does not cover the whole of the thicker core.' : `The end of ${nameOf(cores[0] > cores[1] ? wall : before)}’s panel closes what the thicker core has more.`}`,
     }),
     'loops-cross': () => ({
       severity: 'stop',

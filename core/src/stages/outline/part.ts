@@ -36,6 +36,12 @@ const row = z.strictObject({
       'The wall is an arc: radius on the drawn face, and how far it turns. It runs straight on at both ends.',
     ),
   core: lengthField.optional().describe('Core thickness of this wall, where it differs from the job’s.'),
+  flush: z
+    .enum(['outside', 'inside', 'middle'])
+    .optional()
+    .describe(
+      'The face that stays flush with the wall before, where this one goes straight on with another core.',
+    ),
   top: topText.optional().describe('This wall’s top, where it differs from the job’s.'),
   topSteps: z
     .array(z.strictObject({ id: idField.optional(), at: lengthField, top: topText }))
@@ -191,6 +197,7 @@ function wallExtras(row: FileRow, units: UnitSystem): Omit<WalkRow, 'id' | 'leng
       ? {}
       : { curve: { radius: length(row.curve.radius), sweep: row.curve.sweep } }),
     ...(row.core === undefined ? {} : { core: length(row.core) }),
+    ...(row.flush === undefined ? {} : { flush: row.flush }),
     ...(row.top === undefined ? {} : { top: length(row.top) }),
     ...(row.topSteps === undefined
       ? {}

@@ -58,6 +58,9 @@ export type WallBond =
 /** Which of a corner's two walls has the long leg in the first course, walking clockwise. */
 export type CornerLead = 'starting-wall' | 'ending-wall';
 
+/** The faces that are flush where a straight wall goes on with another core: both outside ones, both inside ones, or both cores on one middle. */
+export type Flush = 'outside' | 'inside' | 'middle';
+
 /** A wall bent to an arc: its radius on the drawn face, and how far it turns. Its length follows. */
 export interface WallCurve {
   readonly radius: string;
@@ -91,6 +94,8 @@ export interface WalkRow {
   readonly curve?: WallCurve;
   /** A core of its own, where it differs from the job's. */
   readonly core?: string;
+  /** The face that it shares with the wall before it where both are in one line; by the face that lengths run to where left out. */
+  readonly flush?: Flush;
   /** A top of its own, where it differs from the job's: `5 courses`, or a height above the lowest footing. */
   readonly top?: string;
   readonly topSteps?: readonly TopStep[];

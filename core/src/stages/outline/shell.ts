@@ -64,8 +64,8 @@ export interface Corner {
   readonly loop: string;
   /** Turn from the wall before into the wall after; right positive. */
   readonly turn: Angle;
-  /** Outside corners turn right, inside corners left, walking clockwise. */
-  readonly kind: 'outside' | 'inside';
+  /** Outside corners turn right, inside corners left, walking clockwise; a straight one is where a curve or another core begins. */
+  readonly kind: 'outside' | 'inside' | 'straight';
   readonly wallBefore: string;
   readonly wallAfter: string;
   readonly station: Length;
@@ -79,6 +79,24 @@ export interface Faces {
   readonly concreteOutside: readonly Point[];
   readonly concreteInside: readonly Point[];
   readonly formInside: readonly Point[];
+}
+
+/** Where a straight wall goes on with another core. */
+export interface CoreChange {
+  /** The wall that starts there, and the one that ends. */
+  readonly wall: string;
+  readonly before: string;
+  readonly corner: string;
+  readonly cores: readonly [before: Length, after: Length];
+  /** The core that neither form closes at the joint: of which wall, and how wide at either face. */
+  readonly open: readonly OpenCore[];
+}
+
+/** A strip of a wall's core that its neighbour's form leaves open where the core changes. */
+export interface OpenCore {
+  readonly wall: string;
+  readonly width: Length;
+  readonly side: 'outside' | 'inside';
 }
 
 /** Why a loop cannot be worked, or what was done for it. */
@@ -95,6 +113,9 @@ export type LoopProblem =
   | { readonly kind: 'gap'; readonly gap: Gap; readonly closings: readonly Closing[] }
   | { readonly kind: 'gap-closed'; readonly gap: Gap; readonly row: string }
   | { readonly kind: 'anticlockwise' }
+  /** Two straight walls in one line with nothing that differs. */
+  | { readonly kind: 'no-turn'; readonly row: string }
+  | ({ readonly kind: 'core-change' } & CoreChange)
   | { readonly kind: 'crossing'; readonly walls: readonly [string, string] }
   | { readonly kind: 'no-room'; readonly wall: string }
   | {

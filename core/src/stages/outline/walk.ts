@@ -40,9 +40,8 @@ export type RowProblem =
   | { readonly kind: 'length-too-long'; readonly length: Length; readonly longest: Length }
   | { readonly kind: 'turn-unreadable'; readonly text: string; readonly message: string }
   | { readonly kind: 'curve-unreadable'; readonly text: string }
-  /** An arc runs straight on at both of its ends; nothing else does. */
-  | { readonly kind: 'curve-not-tangent' }
-  | { readonly kind: 'no-turn' };
+  /** An arc runs straight on at both of its ends. */
+  | { readonly kind: 'curve-not-tangent' };
 
 export interface Walked {
   /** The rows up to the first that cannot be used. */
@@ -146,8 +145,8 @@ export function walkLoop(
     else {
       const next = loop.walk[index + 1] ?? (loop.closed ? loop.walk[0] : undefined);
       const besideCurve = row.curve !== undefined || next?.curve !== undefined;
-      if (next !== undefined && besideCurve !== (turn.turn === 0))
-        problems.push({ kind: besideCurve ? 'curve-not-tangent' : 'no-turn', row: row.id });
+      if (next !== undefined && besideCurve && turn.turn !== 0)
+        problems.push({ kind: 'curve-not-tangent', row: row.id });
     }
     if (!turn.ok || problems.length > 0) return;
     if (curve && !('problem' in curve)) {

@@ -2,6 +2,7 @@ import type {
   AsLaid,
   Bearing,
   CornerLead,
+  Flush,
   FootingStep,
   Rake,
   TopStep,
@@ -16,6 +17,7 @@ import { storedLengthText, storedTurnText } from '../../kernel/plan/storedText';
 export interface WallChange {
   readonly curve?: WallCurve | null;
   readonly core?: string | null;
+  readonly flush?: Flush | null;
   readonly top?: string | null;
   readonly topSteps?: readonly TopStep[] | null;
   readonly rake?: Rake | null;

@@ -1,10 +1,20 @@
 import type { CourseRow } from '../courses';
-import { type Length, add, subtract, toDegrees, ZERO, min } from '../../kernel/measure';
-import type { Corner } from '../outline';
+import {
+  type Length,
+  add,
+  cosine,
+  nanometres,
+  sine,
+  subtract,
+  toDegrees,
+  ZERO,
+  min,
+} from '../../kernel/measure';
+import { type Corner, wallFace } from '../outline';
 import { type Judged, fine, flatOf } from '../../kernel/judged';
 import type { Bar, SteelProblem } from './bar';
 import { standardHook } from './bends';
-import { bent } from './cut';
+import { bent, straight } from './cut';
 import type { Lying } from './lying';
 import { heightIn, insetAt, isTopBar, leftBeside, reachOf } from './rowBars';
 import type { Setting, SteelWall } from './setting';
@@ -91,6 +101,27 @@ function meetings(setting: Setting): readonly Meeting[] {
 const lyingAt = (lying: LyingByWall, own: SteelWall, course: number): Lying | undefined =>
   lying.get(own.wall.id)?.find((each) => each.course === course);
 
+/** Whether two walls stand in one line with cores that differ: their bars lie at depths of their own, so a bar of its own goes across. */
+const coreChanges = ({ corner, before, after }: Pick<Meeting, 'corner' | 'before' | 'after'>): boolean =>
+  corner.kind === 'straight' && before.wall.core !== after.wall.core;
+
+/**
+ * How far the bars that go from one wall's row into another's lie off the middle of the second wall's core. Round a corner as in the
+ * wall with more of them; where the core changes along a line as in the thinner wall, whose core the thicker one's holds.
+ */
+function offsetsAcross(meeting: Meeting, own: Lying, other: Lying): readonly Length[] {
+  const { before, after } = meeting;
+  if (!coreChanges(meeting)) return own.offsets.length >= other.offsets.length ? own.offsets : other.offsets;
+  if (after.wall.core < before.wall.core) return own.offsets;
+  const [, end] = wallFace(before.built, before.wall, 'concreteOutside');
+  const [start] = wallFace(after.built, after.wall, 'concreteOutside');
+  const { heading, core } = after.wall;
+  // How far in from the second wall’s face the first one’s lies, square to both; then from middle to middle.
+  const face = (end.y - start.y) * cosine(heading) - (end.x - start.x) * sine(heading);
+  const shift = face + (before.wall.core - core) / 2;
+  return other.offsets.map((offset) => nanometres(offset + shift));
+}
+
 /** What `bendRound` goes by. */
 interface BendRoundInput {
   readonly own: SteelWall;
@@ -116,7 +147,7 @@ export function bendRound({
     return fine(null);
   }
   const met = lyingAt(lying, next, row.course);
-  if (!met) return fine(null);
+  if (!met || coreChanges({ corner, before: own, after: next })) return fine(null);
   const lap = setting.lapOfTwo(size, met.size, isTopBar(next, nextRow));
   const leg = legAt({ own: next, row: nextRow, atStart: true, lap, corner: corner.letter, setting });
   return {
@@ -135,7 +166,7 @@ function barsRound(
   const { corner, before, after, rowBefore, rowAfter } = meeting;
   const { course } = own;
   const rules = setting.rulesIn(after.wall.id, course);
-  if (rules.choice('steel.corner') === 'bend') return fine([]);
+  if (rules.choice('steel.corner') === 'bend' && !coreChanges(meeting)) return fine([]);
   // Where the walls' bars differ, the larger goes round.
   const size = own.size.diameter >= other.size.diameter ? own.size : other.size;
   const top = isTopBar(after, rowAfter);
@@ -161,15 +192,17 @@ function barsRound(
   if (leg.value <= 0 || back.value <= 0) return { value: [], problems };
   const height = heightIn(rowAfter);
   const start = add(rowAfter.from, insetAt('corner', true, after, rules));
-  const shape = bent({
-    legs: [back.value, leg.value],
-    size,
-    bend: standardHook(size),
-    cutting: setting,
-    bends: [turnOf(corner)],
-  });
-  const offsets = own.offsets.length >= other.offsets.length ? own.offsets : other.offsets;
-  const bars = offsets.map((offset, index): Bar => ({
+  const shape =
+    corner.kind === 'straight'
+      ? straight(add(back.value, leg.value), setting)
+      : bent({
+          legs: [back.value, leg.value],
+          size,
+          bend: standardHook(size),
+          cutting: setting,
+          bends: [turnOf(corner)],
+        });
+  const bars = offsetsAcross(meeting, own, other).map((offset, index): Bar => ({
     ...shape,
     id: `c:${letter}:${String(course)}${index === 0 ? '' : `:${String(index)}`}`,
     use: 'corner',

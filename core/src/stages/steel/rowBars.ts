@@ -19,6 +19,7 @@ export function insetAt(limit: RowLimit, atStart: boolean, own: SteelWall, rules
   const corner = built.corners.find((each) => (atStart ? each.wallAfter : each.wallBefore) === wall.id);
   const other = built.walls.find((each) => each.id === (atStart ? corner?.wallBefore : corner?.wallAfter));
   if (!corner || !other) return cover;
+  if (corner.kind === 'straight') return cover;
   const turn = Math.abs(Math.tan((toDegrees(corner.turn) / 2) * (Math.PI / 180)));
   // To the far face of the other wall's core, less cover.
   const face = corner.kind === 'outside' ? other.skin : other.skin - other.thickness;

@@ -3,7 +3,7 @@ import type { Family } from '../../kernel/forms';
 import { type Length, add, subtract, ZERO, nanometres, max, min } from '../../kernel/measure';
 import { areaOf, areaWithin } from '../openings';
 import { polygonArea } from '../../kernel/geometry/polygon';
-import { type BuiltLoop, type Shell, type Tee, type Wall, isSquare } from '../outline';
+import { type BuiltLoop, type Shell, type Tee, type Wall, faceRing, isSquare, wallFace } from '../outline';
 import { type Displacing, areaOverRake, bentBy, displacedIn } from './displaced';
 import { type Given, type How, type WorkedHow, givenCount, givenLength } from '../../kernel/figures/how';
 
@@ -81,7 +81,7 @@ export function coreAreaOf(loop: BuiltLoop): How {
     loop.walls.some((wall) => wall.curve)
   ) {
     // Arcs are in the loop's own area; what its corners leave out is told on the outer face.
-    const inner = polygonArea(loop.faces.concreteInside);
+    const inner = polygonArea(faceRing(loop, 'concreteInside'));
     const within = (face: string, value: number): Given => ({ op: 'given', name: face, unit: 'area', value });
     return {
       op: 'difference',
@@ -310,9 +310,9 @@ function areaBetweenCorners(loop: BuiltLoop, wall: Wall): How | null {
   const index = loop.walls.indexOf(wall);
   const neighbours = [loop.walls[(index + 1) % count], loop.walls[(index + count - 1) % count]];
   if (loop.open || wall.curve || neighbours.every((each) => each?.core === wall.core)) return null;
-  const { concreteOutside: outer, concreteInside: inner } = loop.faces;
-  const next = (index + 1) % count;
-  const corners = [outer[index], outer[next], inner[next], inner[index]].flatMap((point) => point ?? []);
+  const outer = wallFace(loop, wall, 'concreteOutside');
+  const inner = wallFace(loop, wall, 'concreteInside');
+  const corners = [...outer, inner[1], inner[0]];
   return { op: 'given', name: 'plan area between its corners', unit: 'area', value: polygonArea(corners) };
 }
 

@@ -28,6 +28,7 @@ const extras = fc
   .record({
     curve: some(fc.record({ radius: inchText, sweep: fc.constantFrom('right 90', 'left 30') })),
     core: some(inchText),
+    flush: some(fc.constantFrom('outside' as const, 'inside' as const, 'middle' as const)),
     top: some(fc.constantFrom('5 courses', '7ft 4in')),
     topSteps: some(
       fc.array(fc.record({ id: fc.constant('t'), at: inchText, top: fc.constantFrom('3 courses', '5ft') }), {

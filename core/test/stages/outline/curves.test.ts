@@ -138,7 +138,7 @@ describe('a curved wall', () => {
     ).toContain(id);
   });
 
-  it('is asked for wherever two straight walls run straight on', () => {
+  it('is told wherever two straight walls run straight on with one core', () => {
     const plan = walked([
       straight('w1', '20ft'),
       straight('w2', '20ft', 'right 90'),
@@ -146,7 +146,7 @@ describe('a curved wall', () => {
       straight('w4', '40ft', 'right 90'),
       straight('w5', '20ft', 'right 90'),
     ]);
-    expect(noticesOf(work(plan), 'stop')).toContain('no-turn:w1');
+    expect(noticesOf(work(plan), 'check')).toContain('no-turn:w1');
   });
 
   it('may have a footing step, and the walls round it fill exactly', () => {

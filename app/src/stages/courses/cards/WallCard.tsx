@@ -9,6 +9,7 @@ import { LengthField } from '../../../ui/LengthField';
 import type { Job } from '../../../job/useJob';
 import { CardFrame } from './CardFrame';
 import { RakeFields } from './RakeFields';
+import { SplitFields } from './SplitFields';
 import { StepList } from './StepList';
 
 interface WallCardProps {
@@ -22,6 +23,9 @@ const BONDS = [
   { value: 'running', label: 'Running bond' },
   { value: 'seam', label: 'Common seam' },
 ] as const;
+
+/** What is flush where walls of two cores stand in one line and nobody says, by the face that lengths run to. */
+const FLUSH_OF = { form: 'outside faces', concrete: 'outside faces', centre: 'middles' } as const;
 
 /** Splits `up 32in` into its direction and its size. */
 function stepParts(text: string): { readonly up: boolean; readonly size: string } {
@@ -117,7 +121,11 @@ export function WallCard({ job, worked, wall, onClose }: WallCardProps) {
         <div className="flex flex-col gap-2">
           {corner && before && (
             <label className="block">
-              <span className="heading mb-0.5 block">Corner {corner.letter}, course 1: long leg</span>
+              <span className="heading mb-0.5 block">
+                {corner.kind === 'straight'
+                  ? `Joint at ${corner.letter}, course 1: whole block`
+                  : `Corner ${corner.letter}, course 1: long leg`}
+              </span>
               <select
                 className="field"
                 value={row.lead ?? ''}
@@ -149,6 +157,27 @@ export function WallCard({ job, worked, wall, onClose }: WallCardProps) {
               ))}
             </select>
           </label>
+          {!wall.curve && <SplitFields job={job} worked={worked} wall={wall} />}
+          {corner?.kind === 'straight' && before && before.core !== wall.core && (
+            <label className="block">
+              <span className="heading mb-0.5 block">Flush with {before.name}</span>
+              <select
+                className="field"
+                value={row.flush ?? ''}
+                onChange={(event) => {
+                  const flush = event.currentTarget.value;
+                  change({
+                    flush: flush === 'outside' || flush === 'inside' || flush === 'middle' ? flush : null,
+                  });
+                }}
+              >
+                <option value="">as the lengths run: {FLUSH_OF[plan.measuredTo]}</option>
+                <option value="outside">outside faces</option>
+                <option value="inside">inside faces</option>
+                <option value="middle">middles of the walls</option>
+              </select>
+            </label>
+          )}
           <div>
             <span className="heading mb-0.5 block">Top</span>
             <LengthField
