@@ -137,7 +137,7 @@ test('thresholds are held down, bucks are cut from the least lumber, and inserts
   const card = page.getByRole('region', { name: 'Roll-up door' });
   await expect(card.getByRole('img', { name: /held down 4″/ })).toBeVisible();
   await card.getByLabel('Threshold of Roll-up door', { exact: true }).selectOption('slab-inside');
-  await expect(card.getByRole('img', { name: 'Threshold: the slab stops inside the wall' })).toBeVisible();
+  await expect(card.getByRole('img', { name: /^Threshold cut across: The slab stops inside/ })).toBeVisible();
 
   await page.keyboard.press('Escape');
   await page.getByRole('tab', { name: 'Bucks and lumber' }).click();

@@ -142,6 +142,21 @@ function Settings({ job, opening, placed }: Pick<OpeningCardProps, 'job' | 'open
             </Under>
           )}
           {threshold?.kind === 'slab-over' && (
+            <Under heading="Its concrete comes">
+              <CellSelect<NonNullable<Threshold['truck']>>
+                label={`Slab concrete over the threshold of ${name} comes`}
+                value={threshold.truck ?? 'slab'}
+                options={[
+                  { value: 'slab', label: 'With the slab' },
+                  { value: 'wall', label: 'With the wall' },
+                ]}
+                onChoose={(truck) => {
+                  set({ threshold: { ...threshold, truck } });
+                }}
+              />
+            </Under>
+          )}
+          {threshold?.kind === 'slab-over' && (
             <Under heading="Tongue held by">
               <CellSelect<NonNullable<Threshold['tongue']>>
                 label={`Tongue of ${name} held by`}

@@ -9,6 +9,7 @@ const NAMES: Readonly<Record<Bar['use'], readonly [one: string, many: string]>> 
   'lintel bottom': ['lintel bar, bottom', 'lintel bars, bottom'],
   'lintel top': ['lintel bar, top', 'lintel bars, top'],
   stirrup: ['stirrup', 'stirrups'],
+  tongue: ['threshold dowel', 'threshold dowels'],
   ledge: ['ledge bar', 'ledge bars'],
   tee: ['tee bar', 'tee bars'],
 };

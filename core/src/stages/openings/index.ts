@@ -9,3 +9,4 @@ export * from './problem';
 export * from './shape';
 export * from './plan';
 export * from './edits';
+export * from './threshold';

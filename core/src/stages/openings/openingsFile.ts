@@ -36,6 +36,7 @@ const COLUMNS = {
   threshold: ['threshold'],
   depth: ['threshold depth', 'step'],
   tongue: ['tongue'],
+  truck: ['threshold truck'],
 } as const satisfies Record<string, readonly string[]>;
 type Column = keyof typeof COLUMNS;
 
@@ -128,6 +129,10 @@ export function readOpeningsFile(text: string, shell: Shell, units: UnitSystem):
     if (tongue !== '' && !isOneOf(['dowels', 'crack-bar', 'saw-cut'], tongue)) {
       put(`“${tongue.slice(0, 40)}” must be dowels, crack-bar or saw-cut.`);
     }
+    const truck = cell('truck').toLowerCase();
+    if (truck !== '' && truck !== 'slab' && truck !== 'wall') {
+      put(`“${truck.slice(0, 40)}” must be slab or wall.`);
+    }
     if (cell('sill') !== '' && cell('head') !== '') put('Give its sill or its head, not both.');
     const needed = { at: length('at'), width: length('width'), height: length('height') };
     const optional = (column: 'sill' | 'head' | 'rise' | 'depth'): string | null =>
@@ -161,6 +166,7 @@ export function readOpeningsFile(text: string, shell: Shell, units: UnitSystem):
                 kind: threshold as Threshold['kind'],
                 ...(depth === null ? {} : { depth }),
                 ...(tongue === '' ? {} : { tongue: tongue as NonNullable<Threshold['tongue']> }),
+                ...(truck === '' ? {} : { truck: truck as NonNullable<Threshold['truck']> }),
               },
             }),
       },
@@ -206,6 +212,7 @@ export function writeOpeningsFile(openings: readonly Opening[], shell: Shell, un
       each.threshold?.kind ?? '',
       length(each.threshold?.depth),
       each.threshold?.tongue ?? '',
+      each.threshold?.truck ?? '',
     ]),
   ]);
 }

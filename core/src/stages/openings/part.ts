@@ -31,6 +31,7 @@ const opening = z.strictObject({
       kind: z.enum(['slab-over', 'slab-inside']),
       depth: lengthField.optional(),
       tongue: z.enum(['dowels', 'crack-bar', 'saw-cut']).optional(),
+      truck: z.enum(['slab', 'wall']).optional(),
     })
     .optional()
     .describe('The wall held down under a slab that runs out over it, or the slab stopped inside.'),

@@ -16,8 +16,11 @@ export interface PlacedThreshold {
   /** How far the wall's concrete is held down, or the pour outside lies lower. */
   readonly depth: Length;
   readonly tongue: NonNullable<Threshold['tongue']>;
-  /** What is left out of the wall's core; null where the slab stops inside. */
+  readonly truck: NonNullable<Threshold['truck']>;
+  /** What is left out of the wall's core; null where the slab stops inside, or where no wall is left under it. */
   readonly notch: Shape | null;
+  /** What the slab fills in the wall's thickness: the notch, or its own depth on the footing; null where it stops inside. */
+  readonly slab: Shape | null;
 }
 
 /** An opening on its wall, with its three sizes. */
@@ -110,6 +113,7 @@ interface ThresholdOfInput {
   readonly opening: Opening;
   readonly name: string;
   readonly concrete: Shape;
+  readonly finished: Shape;
   readonly footing: Length;
   readonly read: Read;
   readonly rules: HouseRules;
@@ -119,6 +123,7 @@ function thresholdOf({
   opening,
   name,
   concrete,
+  finished,
   footing,
   read,
   rules,
@@ -131,9 +136,16 @@ function thresholdOf({
       : read('threshold', threshold.depth, true);
   if (depth === null) return fine(null);
   const tongue = threshold.tongue ?? 'dowels';
-  const unheld: PlacedThreshold = { kind: threshold.kind, depth, tongue, notch: null };
-  if (threshold.kind === 'slab-inside') return fine(unheld);
+  const truck = threshold.truck ?? 'slab';
+  const { kind } = threshold;
+  const unheld: PlacedThreshold = { kind, depth, tongue, truck, notch: null, slab: null };
+  if (kind === 'slab-inside') return fine(unheld);
   const has = subtract(concrete.bottom, footing);
+  if (has <= 0) {
+    // Nothing of the wall is left under it: the slab runs out over the footing, between the legs of the buck.
+    const { from, to } = finished;
+    return fine({ ...unheld, slab: { from, to, bottom: footing, top: add(footing, depth), rise: ZERO } });
+  }
   if (has < depth) {
     const { id, wall } = opening;
     return {
@@ -148,7 +160,7 @@ function thresholdOf({
     top: concrete.bottom,
     rise: ZERO,
   };
-  return fine({ kind: threshold.kind, depth, tongue, notch });
+  return fine({ kind, depth, tongue, truck, notch, slab: notch });
 }
 
 /** What `placeOne` goes by. */
@@ -248,7 +260,7 @@ function placeOne({
   }
   problems.push(...off);
   const worked = off.length === 0 && !above && finished.bottom >= lowest;
-  const threshold = thresholdOf({ opening, name, concrete, footing, read, rules });
+  const threshold = thresholdOf({ opening, name, concrete, finished, footing, read, rules });
   const value: PlacedOpening = {
     id: opening.id,
     name,

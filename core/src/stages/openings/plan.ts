@@ -31,6 +31,8 @@ export interface Threshold {
   readonly depth?: string;
   /** What keeps the tongue of slab over the wall from breaking wild. */
   readonly tongue?: 'dowels' | 'crack-bar' | 'saw-cut';
+  /** Whose truck brings the slab concrete in the wall's thickness: the slab's own, later (the default), or the wall's. */
+  readonly truck?: 'slab' | 'wall';
 }
 
 /** A hole through a wall with a buck in it. Lengths are text, so that half-typed ones can be kept. */

@@ -1,6 +1,6 @@
 import type { Worked } from '../../kernel/engine/stage';
 import { type UnitSystem, readVolume } from '../../kernel/measure';
-import { areaOf } from '../openings';
+import { slabInWall } from '../openings';
 import type { SidePour, SideTime } from './plan';
 import { wallsOf } from '../outline';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
@@ -70,10 +70,11 @@ function ownSides(
         ]
       : [];
   const slabs = openings.placed.flatMap((opening): SideVolume[] => {
-    const notch = opening.threshold?.notch;
+    const { threshold } = opening;
     const wall = walls.get(opening.wall);
-    if (!opening.worked || !notch || !wall) return [];
-    const middle = (notch.bottom + notch.top) / 2;
+    const how = wall ? slabInWall(opening, wall) : null;
+    if (!opening.worked || !threshold?.slab || threshold.truck !== 'wall' || !wall || !how) return [];
+    const middle = (threshold.slab.bottom + threshold.slab.top) / 2;
     if (middle < span.bottom || middle >= span.top) return [];
     const name = `Slab over the threshold of ${opening.name}`;
     return [
@@ -85,12 +86,7 @@ function ownSides(
         volume: figureOf({
           id: `pour.${span.pour}.side.threshold:${opening.id}`,
           title: name,
-          how: {
-            op: 'product',
-            name: 'held down',
-            unit: 'volume',
-            of: [given('held-down face', 'area', areaOf(notch)), given('core', 'length', wall.core)],
-          },
+          how,
           rules: [],
           pieces: { wall: wall.id },
         }),

@@ -12,6 +12,7 @@ export type BarUse =
   | 'lintel top'
   | 'stirrup'
   | 'ledge'
+  | 'tongue'
   | 'tee';
 
 /** One bar in a wall, or so many alike at one place. */

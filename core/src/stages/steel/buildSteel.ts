@@ -22,6 +22,7 @@ import { type ClearWay, chaseFor, wayWidth } from './slots';
 import { type StockOfSize, stockOfSize } from './stockOfSize';
 import { type SequenceStep, sequenceOf } from './sequence';
 import { teeBars } from './tees';
+import { tongueBars } from './tongues';
 import { uprightBars } from './verticals';
 
 /** How a wall's bars stand in its thickness. */
@@ -189,6 +190,7 @@ function standingIn(own: SteelWall, chase: Length, setting: Setting): Judged<rea
     standing,
     lintels(own, setting),
     fine(ledgeBars(own, setting)),
+    fine(tongueBars(own, setting)),
   ]);
 }
 

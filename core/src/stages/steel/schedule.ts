@@ -27,6 +27,7 @@ const LETTERS: Readonly<Record<BarUse, string>> = {
   'lintel bottom': 'L',
   'lintel top': 'T',
   stirrup: 'S',
+  tongue: 'TD',
   ledge: 'B',
   tee: 'E',
 };

@@ -91,6 +91,12 @@ export interface Setting extends Cutting {
   readonly common: readonly unknown[];
 }
 
+/** An opening as bars see it: where the wall is held down under it, the concrete ends that much lower. */
+const withNotch = (opening: PlacedOpening): PlacedOpening => {
+  const notch = opening.threshold?.notch;
+  return notch ? { ...opening, concrete: { ...opening.concrete, bottom: notch.bottom } } : opening;
+};
+
 /** The size that a rule names; every choice is a size, and the first of them stands in should one ever not be. */
 export const sizeOf = (id: string): BarSize => barSize(id) ?? (BAR_SIZES[0] as BarSize);
 
@@ -207,7 +213,7 @@ export function settingOf(
         {
           wall,
           built,
-          openings: openings.filter((each) => each.worked && each.wall === wall.id),
+          openings: openings.filter((each) => each.worked && each.wall === wall.id).map(withNotch),
           inserts: inserts.placed.filter((each) => each.wall === wall.id),
           spans,
           slots: slotOffsets(family, wall.core, rules),

@@ -102,7 +102,7 @@ const OPENED: Pick<Plan, 'openings' | 'inserts' | 'bucks'> = {
     openingOf({
       id: 'c',
       kind: 'garage',
-      threshold: { kind: 'slab-over', depth: '4in', tongue: 'saw-cut' },
+      threshold: { kind: 'slab-over', depth: '4in', tongue: 'saw-cut', truck: 'wall' },
     }),
   ],
   inserts: [

@@ -170,7 +170,7 @@ describe('CSV', () => {
       height: '7ft',
       sill: '1ft',
       buck: 'laminated',
-      threshold: { kind: 'slab-over', depth: '4in', tongue: 'crack-bar' },
+      threshold: { kind: 'slab-over', depth: '4in', tongue: 'crack-bar', truck: 'wall' },
     }),
   ];
   const inserts: readonly Insert[] = [

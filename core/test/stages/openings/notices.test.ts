@@ -67,10 +67,10 @@ describe('what openings have to say', () => {
     ],
     [
       'nothing to hold down',
-      planWith([{ ...door, threshold: { kind: 'slab-over', depth: '4in' } }]),
+      planWith([{ ...door, sill: '2in', threshold: { kind: 'slab-over', depth: '4in' } }]),
       'opening-nothing-to-hold-down',
       'check',
-      ['0″', '4″'],
+      ['2″', '4″'],
     ],
     [
       'a head that just misses the door’s',
@@ -113,7 +113,7 @@ describe('what openings have to say', () => {
     ['too round', planWith([{ kind: 'round-top', sill: '3ft', rise: '30in' }]), 'opening-rise-too-high'],
     [
       'with nothing to hold down',
-      planWith([{ ...door, threshold: { kind: 'slab-over' } }]),
+      planWith([{ ...door, sill: '2in', threshold: { kind: 'slab-over' } }]),
       'opening-nothing-to-hold-down',
     ],
     ['out of line', planWith([door, { at: '400in', head: '82in' }]), 'opening-not-lined-through'],

@@ -60,6 +60,7 @@ const anyOpening: fc.Arbitrary<Omit<Opening, 'id'>> = fc
           fc.record({ kind: fc.constantFrom('slab-over' as const, 'slab-inside' as const) }),
           maybe('depth', lengthText),
           maybe('tongue', fc.constantFrom('dowels', 'crack-bar', 'saw-cut')),
+          maybe('truck', fc.constantFrom('slab', 'wall')),
         )
         .map((parts) => Object.assign({}, ...parts) as NonNullable<Opening['threshold']>),
     ),

@@ -271,7 +271,7 @@ describe('the order', () => {
           sill: '20in',
           width: '96in',
           height: '80in',
-          threshold: { kind: 'slab-over', depth: '4in' },
+          threshold: { kind: 'slab-over', depth: '4in', truck: 'wall' },
         }),
       ],
     });
@@ -281,7 +281,8 @@ describe('the order', () => {
     expect(sides[0]?.volume.value).toBe(worked.footing.concrete.value);
     const notch = worked.openings.placed[0]?.threshold?.notch;
     const width = notch ? toInches((notch.to - notch.from) as Length) : 0;
-    expect(sides[1]?.volume.value).toBeCloseTo(width * 4 * 8 * 0.0254 ** 3, 9);
+    // Over the core of 8 in and the inner panel of 2 1/2 in, out to the thermal strip.
+    expect(sides[1]?.volume.value).toBeCloseTo(width * 4 * 10.5 * 0.0254 ** 3, 9);
   });
 
   it('says what an inch of core, of height, or a forgotten opening would change', () => {
