@@ -4,6 +4,8 @@ import { type Wall, wallsOf } from '@ombra/core/stages/outline';
 import { TableHead } from '../../ui/TableHead';
 import { SheetFrame } from '../../frame/sheet/SheetFrame';
 import type { SheetProps } from '../../frame/stage';
+import { HangerRow } from './HangerRow';
+import { PocketTable } from './PocketTable';
 
 const WIDTH = 700;
 const HEIGHT = 64;
@@ -125,26 +127,51 @@ function Ledger({
   );
 }
 
-/** Every ledger laid out on the ground: boards, splices, bolt holes and joist marks from one end. */
+/** `1 ledger, 2 rows of hanger plates`; what there is none of is left out. */
+const counted = (of: readonly (readonly [count: number, one: string, many: string])[]): string =>
+  of
+    .flatMap(([count, one, many]) => (count === 0 ? [] : [`${String(count)} ${count === 1 ? one : many}`]))
+    .join(', ');
+
+/** What carries a floor, laid out: ledgers on the ground with boards, splices, holes and joist marks; plates and pockets as they are marked on the wall. */
 export function LedgerSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
   const { units } = worked;
   const walls = wallsOf(worked.shell);
-  const ledgers = worked.inserts.placed.filter(({ ledger }) => ledger !== undefined);
+  const { placed } = worked.inserts;
+  const ledgers = placed.filter(({ ledger }) => ledger !== undefined);
+  const rows = placed.filter(({ hangers }) => hangers !== undefined);
+  const pockets = placed.filter(({ kind }) => kind === 'pocket');
+  const none = ledgers.length + rows.length + pockets.length === 0;
   return (
     <SheetFrame
       job={job}
       here="ledgers"
-      title="ledgers"
-      line={`${String(ledgers.length)} ${ledgers.length === 1 ? 'ledger' : 'ledgers'} laid out on the ground`}
+      title="ledgers, hangers, pockets"
+      line={
+        none
+          ? 'nothing to lay out'
+          : `${counted([
+              [ledgers.length, 'ledger', 'ledgers'],
+              [rows.length, 'row of hanger plates', 'rows of hanger plates'],
+              [pockets.length, 'beam pocket', 'beam pockets'],
+            ])} laid out`
+      }
     >
-      {ledgers.length === 0 ? (
-        <p className="text-lg font-semibold">No ledger in this job. Add one under Openings, Inserts.</p>
+      {none ? (
+        <p className="text-lg font-semibold">
+          No ledger, hanger plate or beam pocket in this job. Add one under Openings, Inserts.
+        </p>
       ) : (
         <div className="flex flex-col gap-3">
           {ledgers.map((ledger) => {
             const wall = walls.find(({ id }) => id === ledger.wall);
             return wall && <Ledger key={ledger.id} ledger={ledger} wall={wall} units={units} />;
           })}
+          {rows.map((row) => {
+            const wall = walls.find(({ id }) => id === row.wall);
+            return wall && <HangerRow key={row.id} row={row} wall={wall} units={units} />;
+          })}
+          {pockets.length > 0 && <PocketTable pockets={pockets} walls={walls} units={units} />}
           <p className="text-sm font-semibold">
             Number and size of the anchors are the drawings’. Nuts tightened once the concrete has its
             strength.

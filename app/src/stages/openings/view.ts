@@ -19,8 +19,8 @@ export const openingsView: StageView = {
     },
     {
       path: 'ledgers',
-      name: 'Ledgers',
-      title: 'Ledgers laid out',
+      name: 'Ledgers, hangers, pockets',
+      title: 'Ledgers, hangers and pockets laid out',
       load: async () => (await import('./LedgerSheet')).LedgerSheet,
     },
   ],

@@ -69,7 +69,12 @@ export function clashesOf(
     const own = { insert: insert.id, name: insert.name, wall: insert.wall };
     const holes = openings.placed.filter((each) => each.wall === insert.wall && each.worked);
     const spots = spotsAt(insert);
-    const within = holes.find((each) => overlap(each.concrete, insert.rect));
+    // A ledger's board may cross an opening: only its anchors need concrete.
+    const within = holes.find((each) =>
+      insert.fixings.length > 0
+        ? spots.some((spot) => overlap(each.concrete, spot))
+        : overlap(each.concrete, insert.rect),
+    );
     if (within) problems.push({ kind: 'in-opening', ...own, opening: within.name });
     else {
       const near = holes

@@ -2,6 +2,8 @@ import type { Courses } from '../courses';
 import { type Length, add, subtract } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
 import { type Blocked, layBolts } from '../../kernel/stock/layBolts';
+import type { Rect } from '../openings';
+import { behind } from './behind';
 
 /** A ledger as it is laid out: stations from its wall’s first corner along the outside face. */
 export interface LedgerLayout {
@@ -9,7 +11,7 @@ export interface LedgerLayout {
   readonly boards: readonly { readonly from: Length; readonly to: Length }[];
   /** Middles of the joists that hang on it. */
   readonly joists: readonly Length[];
-  /** Stations of its anchors, each clear of webs, joints, joists and board ends. */
+  /** Stations of its anchors, each clear of webs, joints, joists, openings and board ends. */
   readonly anchors: readonly Length[];
   /** Stretches where no clear place was near enough. */
   readonly gaps: readonly { readonly from: Length; readonly to: Length }[];
@@ -27,6 +29,8 @@ interface LedgerInput {
   readonly top: Length;
   readonly spacing: Length;
   readonly courses: Pick<Courses, 'pieces'>;
+  /** What openings take of the wall's concrete, with what anchors keep off it. */
+  readonly openings: readonly Rect[];
   readonly rules: HouseRules;
 }
 
@@ -39,21 +43,11 @@ function boardEnds(length: Length, stock: Length, least: Length): readonly Lengt
   return [...ends, length];
 }
 
-/** Joints and webs of the courses behind a board. */
-function behind({ wall, bottom, top, courses }: LedgerInput) {
-  const pieces = courses.pieces.filter((piece) => piece.bottom < top && piece.top > bottom);
-  const own = pieces.flatMap((piece) => (piece.kind === 'corner' || piece.wall !== wall ? [] : [piece]));
-  return {
-    joints: own.map(({ start }) => start).filter((at) => at > 0),
-    webs: own.flatMap((piece) => piece.webs.map((web) => add(piece.start, web))),
-  };
-}
-
 /**
  * A ledger laid out: boards of stock length, joist marks from its measured end, and anchors board by board, as far apart as they may be
- * and clear of webs, joints between blocks, joists and splices. The load and the drawings decide; this lays it out.
+ * and clear of webs, joints between blocks, joists, openings and splices. The load and the drawings decide; this lays it out.
  *
- * @example ledgerLayout({ wall: 'w', from: ZERO, to: feet(10), forward: true, bottom: feet(7), top: feet(8), spacing: feet(2), courses: { pieces: [] }, rules }).boards.length // 1
+ * @example ledgerLayout({ wall: 'w', from: ZERO, to: feet(10), forward: true, bottom: feet(7), top: feet(8), spacing: feet(2), courses: { pieces: [] }, openings: [], rules }).boards.length // 1
  */
 export function ledgerLayout(input: LedgerInput): LedgerLayout {
   const { from, to, forward, spacing, rules } = input;
@@ -68,13 +62,14 @@ export function ledgerLayout(input: LedgerInput): LedgerLayout {
   const joists = Array.from({ length: Math.floor(length / joistSpacing) + 1 }, (_, index) =>
     station((index * joistSpacing) as Length),
   );
-  const { joints, webs } = behind(input);
+  const { joints, webs } = behind(input.courses, input.wall, input);
   const about = (places: readonly Length[], by: Length): readonly Blocked[] =>
     places.map((at) => ({ from: at - by, to: at + by }));
   const blocked = [
     ...about(webs, rules.length('inserts.ledger.web')),
     ...about(joints, rules.length('inserts.joint.clear')),
     ...about(joists, rules.length('inserts.ledger.joist')),
+    ...input.openings.filter((each) => each.bottom < input.top && each.top > input.bottom),
   ];
   const laid = boards.map((board) =>
     layBolts(

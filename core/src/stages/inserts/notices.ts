@@ -1,5 +1,14 @@
 import type { InsertProblem, Inserts } from '.';
-import { type Length, add, readLength, showLength, storeLength, subtract, ZERO } from '../../kernel/measure';
+import {
+  type Length,
+  abs,
+  add,
+  readLength,
+  showLength,
+  storeLength,
+  subtract,
+  ZERO,
+} from '../../kernel/measure';
 import type { Plan } from '../../kernel/plan';
 import { insertsRules } from './rules';
 import { type Notice, type NoticeFix, type NoticeTable, type Told, noticesOf } from '../../kernel/notices';
@@ -25,6 +34,20 @@ function offJoint(problem: Extract<InsertProblem, { kind: 'on-joint' }>, inserts
   return [fix];
 }
 
+/** A row moved along its wall, farther from the wall's first corner positive. */
+function rowMoved(id: string, shift: Length, plan: Context): readonly NoticeFix[] {
+  const insert = plan.inserts?.find((each) => each.id === id);
+  const at = insert && readLength(insert.at, plan.units);
+  if (!insert || !at?.ok) return [];
+  const next = insert.from === 'start' ? add(at.length, shift) : subtract(at.length, shift);
+  return [
+    {
+      label: `Move the row ${showLength(abs(shift), plan.units, { style: 'inches' })} ${shift > 0 === (insert.from === 'start') ? 'farther in' : 'nearer to its corner'}`,
+      edit: { kind: 'set-insert', insert: id, change: { at: storeLength(next, plan.units) } },
+    },
+  ];
+}
+
 /** The causes, for several places at once. */
 const ABOUT: Readonly<Record<InsertProblem['kind'], string>> = {
   'wall-gone': 'Inserts whose wall is gone',
@@ -38,6 +61,7 @@ const ABOUT: Readonly<Record<InsertProblem['kind'], string>> = {
   'near-corner': 'Inserts close to a corner',
   'on-joint': 'Inserts on a joint',
   'anchor-gap': 'Ledger stretches without a clear anchor place',
+  'plates-blocked': 'Hanger plates on webs or joints',
   'too-deep': 'Inserts deeper than the core',
   'falls-little': 'Drains with too little fall',
   'ledge-off-course': 'Ledges off the course line',
@@ -106,6 +130,12 @@ function wording(
       severity: 'check',
       rule: 'inserts.ledger.spacing',
       what: `Between ${showLength(from, plan.units)} and ${showLength(to, plan.units)} no anchor keeps its distance and clears webs, joints and joists${places > 1 ? `; ${String(places - 1)} more ${places === 2 ? 'stretch' : 'stretches'} like it` : ''}. Shift the joists, or ask the engineer for a closer pair beside it.`,
+    }),
+    'plates-blocked': ({ insert, plates, of, first, shift }) => ({
+      severity: 'check',
+      rule: 'inserts.ledger.web',
+      what: `${plates === of ? 'All' : String(plates)} of ${String(of)} plates meet a web or a joint, the first at ${showLength(first, plan.units)}. ${shift === null ? 'Cut the slots beside it, and ask the engineer whether the plate may sit off its joist.' : 'Move the whole row, or cut the slots beside the webs.'}`,
+      fixes: shift === null ? [] : rowMoved(insert, shift, plan),
     }),
     'too-deep': (problem) => ({
       severity: 'stop',

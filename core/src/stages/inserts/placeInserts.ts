@@ -12,6 +12,7 @@ import {
   subtract,
   ZERO,
   max,
+  min,
 } from '../../kernel/measure';
 import { MOST_FIXINGS } from '../limits';
 import { type Rect, fromStart, spansUnder } from '../openings';
@@ -20,6 +21,7 @@ import type { HouseRules, LengthRuleId } from '../../kernel/rules';
 import type { Worked } from '../../kernel/engine/stage';
 import type { Courses } from '../courses';
 import { type Levels, type Wall, alongFace } from '../outline';
+import { type HangerLayout, hangerLayout } from './hangers';
 import { type LedgerLayout, ledgerLayout } from './ledger';
 import type { InsertProblem } from './problem';
 
@@ -52,6 +54,8 @@ export interface PlacedInsert {
   readonly displaces: number;
   /** How a ledger is laid out; none for other kinds. */
   readonly ledger?: LedgerLayout;
+  /** What is in the way of a row of hanger plates; none for other kinds. */
+  readonly hangers?: HangerLayout;
 }
 
 export interface Inserts {
@@ -126,6 +130,7 @@ interface Extent {
   readonly depth: Length;
   readonly displaces: number;
   readonly ledger?: LedgerLayout;
+  readonly hangers?: HangerLayout;
 }
 
 /** What `extentOf` goes by. */
@@ -138,6 +143,8 @@ interface ExtentOfInput {
   readonly rules: HouseRules;
   readonly courseHeight: Length;
   readonly courses: Pick<Courses, 'pieces'>;
+  /** What openings take of the wall's concrete, with what anchors keep off it. */
+  readonly openings: readonly Rect[];
   readonly room: Room;
 }
 
@@ -151,6 +158,7 @@ function extentOf({
   rules,
   courseHeight,
   courses,
+  openings,
   room,
 }: ExtentOfInput): Extent | null {
   const rule = (id: LengthRuleId): Length => rules.length(id);
@@ -208,6 +216,7 @@ function extentOf({
         top,
         spacing,
         courses,
+        openings,
         rules,
       });
       const rowUp = (row: number): Length => nanometres(bottom + (height * (row + 1)) / (rows + 1));
@@ -245,7 +254,18 @@ function extentOf({
         const step = nanometres(index * spacing);
         return { at: insert.from === 'start' ? add(at, step) : subtract(at, step), up };
       });
-      return { rect: { ...about(ZERO, height), ...along }, fixings, depth: ZERO, displaces: 0 };
+      const rect = { ...about(ZERO, height), ...along };
+      const hangers = hangerLayout({
+        wall: wall.id,
+        plates: fixings,
+        spacing,
+        bottom: rect.bottom,
+        top: rect.top,
+        within: { from: ZERO, to: wall.length },
+        courses,
+        rules,
+      });
+      return { rect, fixings, depth: ZERO, displaces: 0, hangers };
     }
     case 'brick-ledge': {
       const length = lengthOf(insert, 'length', wall.length, read);
@@ -275,6 +295,7 @@ interface PlaceOneInput {
   readonly wall: Wall;
   readonly levels: Levels;
   readonly courses: Pick<Courses, 'pieces'>;
+  readonly openings: Worked['openings'];
   readonly plan: InsertsInput;
   readonly rules: HouseRules;
   /** Fixings that may still be set in the job. */
@@ -287,6 +308,7 @@ function placeOne({
   wall,
   levels,
   courses,
+  openings,
   plan,
   rules,
   left,
@@ -311,7 +333,27 @@ function placeOne({
     problems.push({ kind: 'too-many-fixings', ...own, fixings, most: MOST_FIXINGS });
     return false;
   };
-  const extent = extentOf({ insert, wall, at, up, read, rules, courseHeight, courses, room });
+  const clear = rules.length('inserts.clear');
+  const holes = openings.placed
+    .filter((each) => each.worked && each.wall === wall.id)
+    .map(({ concrete }): Rect => ({
+      from: subtract(concrete.from, clear),
+      to: add(concrete.to, clear),
+      bottom: subtract(concrete.bottom, clear),
+      top: add(concrete.top, clear),
+    }));
+  const extent = extentOf({
+    insert,
+    wall,
+    at,
+    up,
+    read,
+    rules,
+    courseHeight,
+    courses,
+    openings: holes,
+    room,
+  });
   if (!extent) return { value: null, problems };
   const { rect } = extent;
   const past = max(subtract(ZERO, rect.from), subtract(rect.to, wall.length));
@@ -340,6 +382,18 @@ function placeOne({
   if (gap && past <= 0) {
     problems.push({ kind: 'anchor-gap', ...own, ...gap, places: extent.ledger?.gaps.length ?? 1 });
   }
+  const { hangers } = extent;
+  if (hangers && hangers.blocked.length > 0 && past <= 0) {
+    const { blocked, shift } = hangers;
+    problems.push({
+      kind: 'plates-blocked',
+      ...own,
+      plates: blocked.length,
+      of: extent.fixings.length,
+      first: min(...blocked),
+      shift,
+    });
+  }
   const value: PlacedInsert = {
     id: insert.id,
     name,
@@ -355,13 +409,14 @@ function placeOne({
     fixings: extent.fixings,
     displaces: past > 0 ? 0 : extent.displaces,
     ...(extent.ledger ? { ledger: extent.ledger } : {}),
+    ...(hangers ? { hangers } : {}),
   };
   return { value, problems };
 }
 
 /** Puts every insert of the plan on its wall. One whose wall is gone is kept in the plan and told. */
 export function placeInserts(
-  { shell, levels, courses }: Pick<Worked, 'shell' | 'levels' | 'courses'>,
+  { shell, levels, courses, openings }: Pick<Worked, 'shell' | 'levels' | 'courses' | 'openings'>,
   plan: InsertsInput,
   rules: HouseRules,
 ): Inserts {
@@ -382,7 +437,7 @@ export function placeInserts(
           problems: rows.has(insert.wall) ? [] : [{ kind: 'wall-gone', insert: insert.id, name }],
         };
       }
-      const found = placeOne({ insert, name, wall, levels, courses, plan, rules, left });
+      const found = placeOne({ insert, name, wall, levels, courses, openings, plan, rules, left });
       left -= found.value?.fixings.length ?? 0;
       return found;
     }),

@@ -35,6 +35,14 @@ export type InsertProblem =
       readonly to: Length;
       readonly places: number;
     })
+  /** Hanger plates whose legs meet a web or a joint: the first one, and how far the whole row would move to leave fewer. */
+  | (OnWall & {
+      readonly kind: 'plates-blocked';
+      readonly plates: number;
+      readonly of: number;
+      readonly first: Length;
+      readonly shift: Length | null;
+    })
   | (OnWall & { readonly kind: 'too-deep'; readonly depth: Length; readonly core: Length })
   | (OnWall & { readonly kind: 'falls-little'; readonly fall: Length; readonly least: Length })
   | (OnWall & { readonly kind: 'ledge-off-course'; readonly up: Length; readonly nearest: Length });

@@ -169,7 +169,7 @@ const insertLengthRules = {
   'inserts.ledger.web': {
     id: 'inserts.ledger.web',
     type: 'length',
-    statement: 'Ledger anchors keep {value} clear of the middle of a web.',
+    statement: 'Ledger anchors and hanger plates keep {value} clear of the middle of a web.',
     reason: 'The foam is cut square around each, and a web is in the way.',
     default: inches(1.5),
     least: ZERO,

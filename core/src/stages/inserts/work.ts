@@ -6,7 +6,11 @@ import { placeInserts } from './placeInserts';
 /** Where inserts come to lie, and what they clash with. */
 export const work: StageWork = {
   steps: [
-    step('placed', { needs: ['shell', 'levels', 'courses'], reads: ['units', 'inserts'] }, placeInserts),
+    step(
+      'placed',
+      { needs: ['shell', 'levels', 'courses', 'openings'], reads: ['units', 'inserts'] },
+      placeInserts,
+    ),
     step(
       'inserts',
       { needs: ['placed', 'openings', 'courses', 'shell'], reads: [] },
