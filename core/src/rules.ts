@@ -1,3 +1,4 @@
+import { type FamilyFile, findFamily, inWordsOf } from './kernel/forms';
 import type { UnitSystem } from './kernel/measure';
 import {
   type HouseRules,
@@ -27,11 +28,32 @@ export const isRuleId = (id: string): id is RuleId => inBook(RULES, id);
 export const houseRules = (overrides: RuleOverrides = {}, units: UnitSystem = 'imperial'): HouseRules =>
   layRules(RULES, overrides, units);
 
-/** The rules of a plan. */
-export const rulesOf = ({
-  rules,
-  units,
-}: {
+/** The same rules in the words of cell blocks, which have no webs and no ears. */
+const CELL_RULES: RuleBook = Object.fromEntries(
+  Object.values(RULES).map((rule) => {
+    const told = (text: string): string => inWordsOf('cell', text);
+    const common = { statement: told(rule.statement), reason: told(rule.reason) };
+    if (rule.type !== 'choice') return [rule.id, { ...rule, ...common }];
+    const choices = rule.choices.map((choice) => ({ ...choice, label: told(choice.label) }));
+    return [rule.id, { ...rule, ...common, choices }];
+  }),
+) as unknown as RuleBook;
+
+/** What of a plan its rules go by. */
+interface RulesOfInput {
   readonly rules: RuleOverrides;
   readonly units: UnitSystem;
-}): HouseRules => houseRules(rules, units);
+  readonly family?: string;
+  readonly families?: readonly FamilyFile[];
+}
+
+/**
+ * The rules of a plan, in the words of its forms.
+ *
+ * @example rulesOf(plan).length('courses.ear.longest') // inches(4)
+ */
+export function rulesOf({ rules, units, family, families }: RulesOfInput): HouseRules {
+  const own = families?.find(({ id }) => id === family)?.kind;
+  const kind = own ?? findFamily(family ?? '')?.kind;
+  return layRules(kind === 'cell' ? CELL_RULES : RULES, rules, units);
+}

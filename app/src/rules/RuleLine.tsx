@@ -1,4 +1,3 @@
-import { RULES } from '@ombra/core/rules';
 import type { UnitSystem } from '@ombra/core/kernel/measure';
 import type { HouseRules, RuleId } from '@ombra/core/kernel/rules';
 import { RotateCcw } from 'lucide-react';
@@ -22,7 +21,7 @@ export function RuleLine({
   readonly onSet: (value: string | number | null) => void;
 }) {
   const changed = rules.changed.has(id);
-  const rule = RULES[id];
+  const rule = rules.book[id];
   // A choice told in a sentence takes the whole line under its name.
   const long = rule.type === 'choice' && rule.choices.some(({ label }) => label.length > SHORT_CHOICE);
   return (

@@ -1,4 +1,3 @@
-import { RULES } from '@ombra/core/rules';
 import {
   type UnitSystem,
   readLength,
@@ -179,7 +178,7 @@ export function RuleValue({
   units,
   ...control
 }: ControlProps & Pick<RuleRowProps, 'id' | 'rules' | 'units'>) {
-  const rule = RULES[id];
+  const rule = rules.book[id];
   switch (rule.type) {
     case 'length':
       return <LengthValue rule={rule} rules={rules} units={units} {...control} />;
@@ -194,7 +193,7 @@ export function RuleValue({
 
 /** One house rule: its sentence as it holds here, why crews keep it, where it comes from, and its value to change. */
 export function RuleRow({ id, rules, units, onEdit }: RuleRowProps) {
-  const rule = RULES[id];
+  const rule = rules.book[id];
   const changed = rules.changed.has(id);
   const control: ControlProps = {
     label: `Value of: ${stateRule(id, rules, units)}`,

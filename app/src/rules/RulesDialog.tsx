@@ -1,6 +1,6 @@
-import { isRuleId, RULES, rulesOf } from '@ombra/core/rules';
+import { isRuleId, rulesOf } from '@ombra/core/rules';
 import type { Plan, PlanEdit } from '@ombra/core/kernel/plan';
-import type { RuleId } from '@ombra/core/kernel/rules';
+import type { RuleBook, RuleId } from '@ombra/core/kernel/rules';
 import { useMemo, useState } from 'react';
 import { RULE_GROUPS } from '../stages';
 import { Dialog } from '../ui/Dialog';
@@ -18,10 +18,11 @@ interface RulesDialogProps {
 /** Rules of every group whose sentence holds all the words; groups that are left with none go. */
 export function groupedRules(
   words: string,
+  book: RuleBook,
 ): readonly { readonly name: string; readonly ids: readonly RuleId[] }[] {
   const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
   const fits = (id: RuleId): boolean => {
-    const told = `${RULES[id].statement} ${RULES[id].reason}`.toLowerCase();
+    const told = `${book[id].statement} ${book[id].reason}`.toLowerCase();
     return wanted.every((word) => told.includes(word));
   };
   return RULE_GROUPS.map(({ name, ids }) => ({ name, ids: ids.filter(isRuleId).filter(fits) })).filter(
@@ -33,7 +34,7 @@ export function groupedRules(
 export function RulesDialog({ plan, at, onAt, onEdit, onClose }: RulesDialogProps) {
   const rules = useMemo(() => rulesOf(plan), [plan]);
   const [words, setWords] = useState('');
-  const found = useMemo(() => groupedRules(words), [words]);
+  const found = useMemo(() => groupedRules(words, rules.book), [words, rules]);
   const open = at !== null;
   const one = at === null || at === '' ? null : at;
   const own = RULE_GROUPS.filter(({ ids }) => one !== null && ids.includes(one));

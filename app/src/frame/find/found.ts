@@ -76,7 +76,7 @@ export function everything({
     .map((id): Found => ({
       id: `rule ${id}`,
       name: stateRule(id, houseRules, job.plan.units),
-      words: RULES[id].reason,
+      words: houseRules.book[id].reason,
       go: () => {
         onRule(id);
       },

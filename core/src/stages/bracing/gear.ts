@@ -5,6 +5,7 @@ import { type Figure, figureOf } from '../../kernel/figures/figure';
 import { type How, givenCount } from '../../kernel/figures/how';
 import type { BracingProblem } from './problem';
 import type { WallBraces } from './brace';
+import { laddersOf } from './ladders';
 
 /** A part of the bracing: how many are wanted, and how many are on hand where the job says. */
 export interface GearLine {
@@ -46,6 +47,8 @@ function partsOf(
     (a, b) => a - b,
   );
   const told = (length: Length): string => showLength(length, units);
+  const ladders = laddersOf(walls, rules, units);
+  const ladderLengths = [...new Set(ladders.map(({ length }) => length))].sort((a, b) => a - b);
   const screws = rules.count('bracing.screws');
   const access = rules.choice('bracing.access');
   const board = rules.length('order.board.length');
@@ -102,6 +105,12 @@ function partsOf(
       name: `Planks of ${told(length)}`,
       per: (wall) => wall.abreast * wall.planks.filter((plank) => plank.length === length).length,
       rules: ['bracing.platform.width', 'bracing.plank.width'],
+    })),
+    ...ladderLengths.map((length): Part => ({
+      part: `ladder:${String(length)}`,
+      name: `Ladders of ${told(length)} or longer, tied at the top`,
+      per: ({ wall }) => ladders.find((each) => each.wall === wall && each.length === length)?.count ?? 0,
+      rules: ['bracing.ladder.over', 'bracing.ladder.past', 'bracing.ladder.every'],
     })),
     {
       part: 'catwalk',

@@ -37,7 +37,7 @@ const byCourse = (
 
 /**
  * What a panel system needs beside its panels, counted by course: ties at every joint between courses but in openings, split
- * ties at free ends and beside bucks, wire ties along the top and beside its butt joints, tracks at foot and head, a bracket at every corner.
+ * ties at free ends and beside bucks, wire ties along the top and beside its butt joints, tracks at foot and head, a bracket at every corner and one at every end of an inside wall.
  * [common practice]
  */
 export function panelParts(
@@ -83,6 +83,10 @@ export function panelParts(
     course,
     value: courses.pieces.filter((piece) => piece.kind === 'corner' && piece.course === course).length,
   }));
+  const tees = numbers.map((course) => ({
+    course,
+    value: sumOver(rowsIn(course), (row) => (row.start === 'tee' ? 1 : 0) + (row.end === 'tee' ? 1 : 0)),
+  }));
   const trackOf = (rows: typeof courses.rows, where: string): How => ({
     op: 'product',
     name: where,
@@ -113,6 +117,16 @@ export function panelParts(
       : []),
     { id: 'top-ties', group: 'parts', article: 'Top ties', needed: byCourse('top ties', top) },
     { id: 'brackets', group: 'parts', article: 'Corner brackets', needed: byCourse('brackets', brackets) },
+    ...(tees.some((each) => each.value > 0)
+      ? [
+          {
+            id: 'tee-brackets',
+            group: 'parts' as const,
+            article: 'T brackets',
+            needed: byCourse('T brackets', tees),
+          },
+        ]
+      : []),
     ...(family.track.bottom
       ? [
           {

@@ -3,7 +3,15 @@ import type { Plan } from '../../kernel/plan/plan';
 import type { Worked } from '../../kernel/engine/stage';
 import type { CourseRow } from '../courses';
 import { MOST_LOADS } from '../limits';
-import { type Length, readLength, SQUARE_METRES_PER_SQUARE_FOOT, ZERO, max } from '../../kernel/measure';
+import {
+  type Length,
+  readLength,
+  SQUARE_METRES_PER_SQUARE_FOOT,
+  ZERO,
+  max,
+  min,
+  subtract,
+} from '../../kernel/measure';
 import type { PourDay } from './plan';
 import { type Day, type PlayedRun, playDay, spacingWhy } from './rehearsal';
 import { type Judged, allOf } from '../../kernel/judged';
@@ -22,7 +30,7 @@ import { type PourReady, pourReady } from './ready';
 import { type LiftSpan, liftsOf, liftsWithFooting } from './lifts';
 import { sidesOf } from './sides';
 import { type Slice, pointOver, slicesOf } from './slices';
-import { type PourSpan, pourSpans } from '../outline';
+import { type PourSpan, groundAt, pourSpans } from '../outline';
 import { type AccessHole, holesOf, stopsByHole } from './holes';
 import { type PourMethod, type Stop, isMoved, methodOf, reachOf, routeOf, stopsOf } from './stops';
 import { type PourVolumes, volumesOf } from './volumes';
@@ -91,6 +99,7 @@ type PourGround = Pick<
   | 'edges'
   | 'topoff'
   | 'stacks'
+  | 'ground'
 >;
 
 /** What all pours of a job share. */
@@ -149,6 +158,35 @@ function standOf(
     value: { at: point, farthest },
     problems: missed.length > 0 ? [{ kind: 'out-of-reach', pour, walls: missed, reach, farthest }] : [],
   };
+}
+
+/** Walls whose forms are higher over the ground outside than a truck's chute pours, by the highest of them. */
+function overChute(
+  span: PourSpan,
+  poured: readonly { readonly wall: string; readonly name: string }[],
+  { ground, levels, rules }: Setting,
+): readonly PourProblem[] {
+  if (methodOf(rules) !== 'chute') return [];
+  const most = rules.length('pour.chute.height');
+  const high = poured.flatMap(({ wall, name }) => {
+    const raised = ground.during[span.pour]?.[wall]?.outside ?? null;
+    const over = (levels.walls[wall] ?? []).map(({ bottom, top }) =>
+      subtract(min(top, span.top), groundAt(raised, bottom)),
+    );
+    const height = max(ZERO, ...over);
+    return height > most ? [{ name, height }] : [];
+  });
+  return high.length === 0
+    ? []
+    : [
+        {
+          kind: 'over-chute',
+          pour: span.pour,
+          walls: high.map(({ name }) => name),
+          height: max(...high.map(({ height }) => height)),
+          most,
+        },
+      ];
 }
 
 /** Seconds that every wall takes of every lift; the shortest that is under the rule is told, once a wall. */
@@ -359,6 +397,7 @@ function workedPour(
       ...tooHard,
       ...dwell.problems,
       ...stand.problems,
+      ...overChute(span, poured ? volumes.walls : [], setting),
     ],
   };
 }

@@ -36,6 +36,7 @@ const ABOUT: Readonly<Record<PourProblem['kind'], string>> = {
   'slump-past-formula': 'Slump past the pressure formula',
   'dwell-short': 'Very short walls in a lift',
   'out-of-reach': 'Walls out of reach',
+  'over-chute': 'Walls higher than a chute pours',
   'stand-unreadable': 'Machine positions that cannot be read',
   'lift-slow': 'Cold joints',
   'load-old': 'Loads too old',
@@ -237,6 +238,13 @@ function pourWording(
       severity: 'check',
       ...at(problem.pour),
       what: `${problem.walls.join(', ')} ${problem.walls.length === 1 ? 'is' : 'are'} out of reach: ${told(problem.farthest)} away, and it reaches ${told(problem.reach)}. Move it, add hose, or set up twice.`,
+    }),
+    'over-chute': ({ pour, walls, height, most }) => ({
+      severity: 'check',
+      ...at(pour),
+      rule: 'pour.chute.height',
+      what: `${walls.join(', ')} ${walls.length === 1 ? 'is' : 'are'} up to ${told(height)} above the ground outside, and a chute pours over ${told(most)}. Raise the ground for the truck, or use a pump or a conveyor.`,
+      why: pourRules['pour.chute.height'].reason,
     }),
     'stand-unreadable': (problem) => ({
       severity: 'check',

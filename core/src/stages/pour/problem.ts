@@ -129,6 +129,14 @@ export type PourProblem =
       readonly reach: Length;
       readonly farthest: Length;
     }
+  | {
+      /** Forms higher over the ground that the truck stands on than its chute pours. */
+      readonly kind: 'over-chute';
+      readonly pour: string;
+      readonly walls: readonly string[];
+      readonly height: Length;
+      readonly most: Length;
+    }
   | { readonly kind: 'stand-unreadable'; readonly pour: string; readonly text: string }
   | {
       /** At the planned pace a layer waits longer than the working time. Minutes. */

@@ -121,6 +121,16 @@ const pourLengthRules = {
     most: inches(360),
     source: commonPractice,
   },
+  'pour.chute.height': {
+    id: 'pour.chute.height',
+    type: 'length',
+    statement: 'A truck’s chute pours over forms up to {value} above the ground that it stands on.',
+    reason: 'Concrete needs a slope to run down; with extensions the far end is lower still.',
+    default: inches(60),
+    least: inches(24),
+    most: inches(120),
+    source: commonPractice,
+  },
   'pour.reach.conveyor': {
     id: 'pour.reach.conveyor',
     type: 'length',

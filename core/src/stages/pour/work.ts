@@ -21,6 +21,7 @@ export const work: StageWork = {
           'edges',
           'topoff',
           'stacks',
+          'ground',
         ],
         reads: ['units', 'pour'],
       },

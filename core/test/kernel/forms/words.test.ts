@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { inWordsOf } from '../../../src/kernel/forms';
+import { RULES, rulesOf } from '../../../src/rules';
 import { STRAP_REASONS } from '../../../src/stages/courses';
 import { work } from '../../../src/work';
 import { insertOf, openingOf } from '../../support/openings';
@@ -35,6 +36,16 @@ describe('the words of a job’s forms', () => {
       { numRuns: 30 },
     );
     for (const reason of Object.values(STRAP_REASONS)) expect(inWordsOf('cell', reason)).not.toMatch(OF_FOAM);
+  });
+
+  it('are those of its house rules too', () => {
+    const { book } = rulesOf(planOf([], { family: 'cell-24', core: '6in' }));
+    for (const rule of Object.values(book)) {
+      const labels = rule.type === 'choice' ? rule.choices.map(({ label }) => label) : [];
+      for (const text of [rule.statement, rule.reason, ...labels]) expect(text).not.toMatch(OF_FOAM);
+    }
+    expect(Object.keys(book)).toEqual(Object.keys(RULES));
+    expect(rulesOf(planOf([])).book).toBe(RULES);
   });
 
   it('leave those of foam blocks and panels as they are', () => {

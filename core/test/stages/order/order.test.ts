@@ -138,6 +138,7 @@ describe('the order of a panel system', () => {
     // Seven joints between eight courses; 41 ties along 40 ft and 29 along 28 ft.
     expect(evaluate(line(list, 'ties').needed)).toBe(7 * 2 * (41 + 29));
     expect(evaluate(line(list, 'brackets').needed)).toBe(8 * 4);
+    expect(list.lines.some((each) => each.id === 'tee-brackets')).toBe(false);
     expect(toInches(evaluate(line(list, 'bottom-track').needed) as never)).toBeCloseTo(2 * 1632, 6);
     expect(toInches(evaluate(line(list, 'top-track').needed) as never)).toBeCloseTo(2 * 1632, 6);
     expect(list.lines.some((each) => each.id === 'split-ties')).toBe(false);
@@ -145,6 +146,22 @@ describe('the order of a panel system', () => {
       (piece) => piece.kind !== 'corner' && piece.course === 8,
     ).length;
     expect(evaluate(line(list, 'top-ties').needed)).toBe(2 * (61 + 43) + top - 4);
+  });
+
+  it('has a T bracket in every course at both ends of an inside wall', () => {
+    const parted: Plan = {
+      ...plan,
+      loops: [
+        ...plan.loops,
+        {
+          id: 'inner',
+          closed: false,
+          tee: { start: { wall: 'w1', at: '200in' }, end: { wall: 'w3' } },
+          walk: [{ id: 'inside', length: '311in', turn: 'right 90' }],
+        },
+      ],
+    };
+    expect(evaluate(line(order(parted), 'tee-brackets').needed)).toBe(2 * 8);
   });
 
   it('has split ties at free ends', () => {

@@ -230,6 +230,41 @@ describe('chute and conveyor', () => {
   });
 });
 
+describe('a chute', () => {
+  const chuted = (others: Partial<Plan> = {}): Plan =>
+    plan({ rules: { 'pour.method': 'chute' }, ...withCourses(5), ...others });
+
+  it('pours no higher over its truck than it slopes: walls that are, are told with how high they stand', () => {
+    // Five courses are 6 ft 8 in; the rule is 5 ft.
+    expect(valuesIn(told(chuted(), 'over-chute')[0])).toEqual(expect.arrayContaining(['6′ 8″', '5′']));
+    expect(told(chuted(withCourses(3)), 'over-chute')).toEqual([]);
+    expect(told(plan(withCourses(5)), 'over-chute')).toEqual([]);
+  });
+
+  it('stands higher once the ground outside is filled', () => {
+    const filled = chuted({
+      pours: [
+        {
+          id: 'pour-1',
+          toCourse: 3,
+          top: 'full',
+          ground: { outside: { to: '3ft', with: 'fill' }, inside: { to: '3ft', with: 'fill' } },
+        },
+        { id: 'pour-2', toCourse: 6, top: 'full' },
+      ],
+    });
+    // Eight feet less three.
+    expect(told(filled, 'over-chute')).toEqual([]);
+    const flat = chuted({
+      pours: [
+        { id: 'pour-1', toCourse: 3, top: 'full' },
+        { id: 'pour-2', toCourse: 6, top: 'full' },
+      ],
+    });
+    expect(told(flat, 'over-chute')).toHaveLength(1);
+  });
+});
+
 describe('the clock', () => {
   it('reads and writes times of the day', () => {
     expect(minutesOf('07:30')).toBe(450);
