@@ -2,6 +2,7 @@ import { type FamilyFile, findFamily, inWordsOf } from './kernel/forms';
 import type { UnitSystem } from './kernel/measure';
 import {
   type HouseRules,
+  type Rule,
   type RuleBook,
   type RuleId,
   type RuleOverrides,
@@ -29,15 +30,15 @@ export const houseRules = (overrides: RuleOverrides = {}, units: UnitSystem = 'i
   layRules(RULES, overrides, units);
 
 /** The same rules in the words of cell blocks, which have no webs and no ears. */
-const CELL_RULES: RuleBook = Object.fromEntries(
-  Object.values(RULES).map((rule) => {
+const CELL_RULES = Object.fromEntries(
+  Object.values<Rule>(RULES).map((rule): readonly [string, Rule] => {
     const told = (text: string): string => inWordsOf('cell', text);
     const common = { statement: told(rule.statement), reason: told(rule.reason) };
     if (rule.type !== 'choice') return [rule.id, { ...rule, ...common }];
     const choices = rule.choices.map((choice) => ({ ...choice, label: told(choice.label) }));
     return [rule.id, { ...rule, ...common, choices }];
   }),
-) as unknown as RuleBook;
+) as RuleBook;
 
 /** What of a plan its rules go by. */
 interface RulesOfInput {

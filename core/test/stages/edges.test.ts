@@ -57,6 +57,48 @@ describe('an exposed edge above the foam', () => {
     );
   });
 
+  it('follows a slope: a gable of 28 ft that rises four feet to its middle, worked by hand', () => {
+    const gable = (how: 'cut' | 'stepped'): Plan => {
+      const flat = plan({ height: '6in', over: 'core' }, withCourses(10));
+      return {
+        ...flat,
+        loops: flat.loops.map((loop) => ({
+          ...loop,
+          walk: loop.walk.map((row) =>
+            row.id === 'w2'
+              ? {
+                  ...row,
+                  rake: {
+                    how,
+                    points: [
+                      { id: 'a', at: '0', top: '6 courses' },
+                      { id: 'b', at: '168in', top: '9 courses' },
+                      { id: 'c', at: '336in', top: '6 courses' },
+                    ],
+                  },
+                }
+              : row,
+          ),
+        })),
+      };
+    };
+    const edge = work(gable('cut')).edges.walls.find(({ wall }) => wall === 'w2');
+    // [by hand] Two slopes of √(168² + 48²) = 174.722 in instead of 168: 13.445 in longer.
+    const longer = 2 * Math.hypot(168, 48) - 336;
+    expect(edge?.boards.map((length) => toInches(length))).toEqual([
+      expect.closeTo(336 - 5 + longer, 6),
+      expect.closeTo(336 - 21 + longer, 6),
+    ]);
+    const flat = ((336 - 5 + 336 - 21) / 2) * 8 * 6;
+    expect(toCubicYards(edge?.volume.value ?? 0)).toBeCloseTo((flat + longer * 8 * 6) / 46656, 9);
+    expect(evaluate(edge?.volume.how ?? { op: 'given', name: '', unit: 'volume', value: 0 })).toBe(
+      edge?.volume.value,
+    );
+    // Steps are level, and their risers are forms.
+    const stepped = work(gable('stepped')).edges.walls.find(({ wall }) => wall === 'w2');
+    expect(stepped?.boards.map((length) => toInches(length))).toEqual([331, 315]);
+  });
+
   it('leaves out doors that reach through the top', () => {
     const door = openingOf({ kind: 'garage', wall: 'w1', at: '120in', width: '40in', height: '96in' });
     const worked = work(plan({ height: '6in', over: 'core' }, { openings: [door] }));

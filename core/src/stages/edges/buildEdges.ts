@@ -3,6 +3,7 @@ import {
   add,
   inches,
   max,
+  nanometres,
   NANOMETRES_PER_METRE,
   readLength,
   subtract,
@@ -102,6 +103,14 @@ const gapsOf = (wall: Wall, spans: readonly HeightSpan[], openings: readonly Pla
     )
     .reduce((sum, each) => sum + each, 0) as Length;
 
+/** How much longer a wall’s top is along its slopes than in plan. */
+const alongSlopes = (spans: readonly HeightSpan[]): Length =>
+  spans.reduce((sum, { from, to, cut }) => {
+    if (!cut) return sum;
+    const run = subtract(to, from);
+    return add(sum, nanometres(Math.hypot(run, subtract(cut.slope[1], cut.slope[0])) - run));
+  }, ZERO);
+
 /** What `edgeOn` goes by. */
 interface EdgeOnInput {
   readonly built: BuiltLoop;
@@ -112,7 +121,7 @@ interface EdgeOnInput {
   readonly openings: readonly PlacedOpening[];
 }
 
-/** The edge of one wall, to the middle of its corners: as wide as it covers, as long as its layers are there, less what openings take. */
+/** The edge of one wall, to the middle of its corners: as wide as it covers, as long as its layers are there and along its slopes, less what openings take. */
 function edgeOn({ built, wall, height, over, spans, openings }: EdgeOnInput): WallEdge {
   const layers = layersOf(wall, over);
   const [outer, inner] = layers.map(({ face }) => wallFace(built, wall, face)) as [Side, Side];
@@ -125,7 +134,26 @@ function edgeOn({ built, wall, height, over, spans, openings }: EdgeOnInput): Wa
   const area = wall.curve
     ? (((outerLength + innerLength) / 2) * width) / NANOMETRES_PER_METRE ** 2
     : polygonArea([outer[0], outer[1], inner[1], inner[0]]);
-  const plan: How = given('plan of the edge, corner to corner', 'area', area);
+  const flat: How = given('plan of the edge, corner to corner', 'area', area);
+  const longer = alongSlopes(spans);
+  // Its height is that of the board, which lies along the slope.
+  const plan: How =
+    longer === 0
+      ? flat
+      : {
+          op: 'sum',
+          name: 'plan of the edge and what its slope adds',
+          unit: 'area',
+          of: [
+            flat,
+            {
+              op: 'product',
+              name: 'along the slope',
+              unit: 'area',
+              of: [givenLength('longer than in plan', longer), givenLength('width of the edge', width)],
+            },
+          ],
+        };
   const covered: How =
     gaps === 0
       ? plan
@@ -162,7 +190,7 @@ function edgeOn({ built, wall, height, over, spans, openings }: EdgeOnInput): Wa
       rules: [],
       pieces: { wall: wall.id },
     }),
-    boards: [outerLength, innerLength].map((length) => subtract(length, gaps)),
+    boards: [outerLength, innerLength].map((length) => subtract(add(length, longer), gaps)),
   };
 }
 
