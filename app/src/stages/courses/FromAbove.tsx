@@ -1,9 +1,11 @@
-import { type UnitSystem, NANOMETRES_PER_METRE, showLength } from '@ombra/core/kernel/measure';
+import { NANOMETRES_PER_METRE, showLength } from '@ombra/core/kernel/measure';
 import type { CornerPiece, WallPiece } from '@ombra/core/stages/courses';
 import type { Corner, Wall } from '@ombra/core/stages/outline';
 import type { Bar } from '@ombra/core/stages/steel';
 import type { WorkedPlan } from '@ombra/core/work';
 import { BarsFromAbove } from '../steel/BarsFromAbove';
+import { type Frame, Box, STUB, Word, px } from './aboveParts';
+import { TeesFromAbove } from './TeesFromAbove';
 import type { Face } from '../../drawing/strip/stripGeometry';
 
 interface FromAboveProps {
@@ -22,59 +24,7 @@ interface FromAboveProps {
 /** Fewest pixels to a metre at which webs and panels can still be told apart. */
 const LEAST_SCALE = 84;
 const MOST_SCALE = 260;
-/** How much of the neighbouring wall is shown, in wall thicknesses. */
-const STUB = 0.5;
 const LABEL_HEIGHT = 22;
-
-/** Wall coordinates in pixels: x along the wall from its first corner, y from the outside face inward. */
-interface Frame {
-  readonly scale: number;
-  readonly thickness: number;
-  readonly panel: number;
-  readonly length: number;
-  readonly units: UnitSystem;
-  /** The drawing stands on its head, seen from outside; words are turned back. */
-  readonly turned: boolean;
-}
-
-const px = (value: number): number => Math.round(value * 10) / 10;
-
-interface BoxProps {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-  readonly className: string;
-}
-
-const Box = ({ x, y, width, height, className }: BoxProps) => (
-  <rect x={px(x)} y={px(y)} width={px(width)} height={px(height)} className={className} />
-);
-
-interface WordProps {
-  readonly x: number;
-  readonly y: number;
-  readonly frame: Frame;
-  readonly className: string;
-  readonly children: string;
-}
-
-/** Words centred on a point, upright whichever way the drawing is turned. */
-function Word({ x, y, frame, className, children }: WordProps) {
-  const at = `${String(px(x))} ${String(px(y))}`;
-  return (
-    <text
-      x={px(x)}
-      y={px(y)}
-      textAnchor="middle"
-      dominantBaseline="central"
-      className={className}
-      {...(frame.turned ? { transform: `rotate(180 ${at})` } : {})}
-    >
-      {children}
-    </text>
-  );
-}
 
 /** Webs across the wall, each a line from panel to panel. */
 function Webs({
@@ -309,6 +259,7 @@ export function FromAbove({ worked, wall, course, face, chosen, width, onChoose,
               className="fill-timber stroke-ink"
             />
           ))}
+          <TeesFromAbove worked={worked} wall={wall} course={course} frame={frame} />
           {ends.map((end) => (
             <CornerLeg
               key={end.piece.id + String(end.atStart)}

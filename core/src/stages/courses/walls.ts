@@ -14,7 +14,7 @@ import {
   wallEnd,
 } from './corners';
 import { type FillerCourse, hidingPlaces } from './holes';
-import { type JudgeRules, type RowEnd, type RowJoint, judgeJoints } from './joints';
+import { type JudgeRules, type RowEnd, type RowJoint, judgeJoints, staggerOf } from './joints';
 import type { CourseFinding } from './piece';
 import { type CutRules, type RunCuts, cutRun, fillWith } from './rest';
 import { type RowPiece, cutPiece, layRow, laySeam } from './row';
@@ -100,8 +100,8 @@ interface EndsOfInput {
   readonly laying: Laying;
 }
 
-/** What takes up the two ends of every wall, for both ways that a corner may lead. */
-export function endsOf({ built, index, parity, leads, laying }: EndsOfInput): readonly [WallEnd, WallEnd] {
+/** What takes up the two ends of a wall in odd or in even courses. */
+function endsOf({ built, index, parity, leads, laying }: EndsOfInput): readonly [WallEnd, WallEnd] {
   const wall = built.walls[index] as Wall;
   const wallById = (id: string): Wall => built.walls.find((each) => each.id === id) as Wall;
   const end = (corner: Corner | null, atStart: boolean): WallEnd => {
@@ -306,6 +306,38 @@ export function hidingPlacesOf(
   return hidingPlaces({ from, cuts, block: laying.cutRules.block, courses, holes, beside });
 }
 
+const isOpenEnd = ({ make }: WallEnd): boolean => make === 'free' || make === 'tee';
+
+/** Joints of a wall in running bond that come nearer to one of the course below than the rule. */
+function stackedJoints(wall: Wall, ends: WallEnds, laying: Laying): number {
+  const judge = judgeRulesOf(laying, wall, null);
+  const least = laying.rules.length('courses.stagger.least');
+  const [odd, even] = PARITIES.map((parity) => {
+    const run = runOf(wall, ends[parity]);
+    if (run < 0) return null;
+    const { joints } = runningRow(wall, ends[parity], cutRun(run, laying.cutRules), judge);
+    return joints.filter(({ bonds }) => bonds).map(({ at }) => at);
+  });
+  if (!odd || !even) return Infinity;
+  return staggerOf(odd, even).filter((each) => each < least).length;
+}
+
+/**
+ * What takes up the two ends of a wall in odd and in even courses. At a free end, or one against another wall, a whole block and half of
+ * one take turns; which of them comes first at the last such end is chosen so that the fewest joints stand over joints.
+ */
+export function endsOfWall({ built, index, leads, laying }: Omit<EndsOfInput, 'parity'>): WallEnds {
+  const ends = (parity: Parity): WallEnds[Parity] => endsOf({ built, index, parity, leads, laying });
+  const plain = { odd: ends('odd'), even: ends('even') };
+  const [start, end] = plain.odd;
+  if (!isOpenEnd(start) && !isOpenEnd(end)) return plain;
+  const turned = (own: WallEnds[Parity], other: WallEnds[Parity]): WallEnds[Parity] =>
+    isOpenEnd(end) ? [own[0], other[1]] : [other[0], own[1]];
+  const swapped = { odd: turned(plain.odd, plain.even), even: turned(plain.even, plain.odd) };
+  const wall = built.walls[index] as Wall;
+  return stackedJoints(wall, swapped, laying) < stackedJoints(wall, plain, laying) ? swapped : plain;
+}
+
 /** Lays one wall's rows for odd and even courses, or says why it cannot. */
 export function layWall(
   built: BuiltLoop,
@@ -315,10 +347,7 @@ export function layWall(
 ): { readonly laid: LaidWall | null; readonly findings: readonly CourseFinding[] } {
   const { cutRules, units } = laying;
   const wall = built.walls[index] as Wall;
-  const ends = {
-    odd: endsOf({ built, index, parity: 'odd', leads, laying }),
-    even: endsOf({ built, index, parity: 'even', leads, laying }),
-  };
+  const ends = endsOfWall({ built, index, leads, laying });
   const taken = PARITIES.map((parity) => add(ends[parity][0].take, ends[parity][1].take));
   const needs = max(...taken);
   if (needs > wall.length) {

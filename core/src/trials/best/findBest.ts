@@ -2,10 +2,9 @@ import { rulesOf } from '../../rules';
 import {
   type Laying,
   type LongLegOn,
-  type Parity,
   cornerAtEnd,
   cornerAtStart,
-  endsOf,
+  endsOfWall,
   layCourses,
   layingOf,
   reuseRulesOf,
@@ -75,8 +74,8 @@ function* chainOf(
         ...(start ? [[start.letter, startLead] as const] : []),
         ...(end ? [[end.letter, endLead] as const] : []),
       ]);
-      const ends = (parity: Parity) => endsOf({ built, index, parity, leads, laying: setting.laying });
-      return optionsOf(wall, { odd: ends('odd'), even: ends('even') }, { ...setting, built });
+      const ends = endsOfWall({ built, index, leads, laying: setting.laying });
+      return optionsOf(wall, ends, { ...setting, built });
     };
     walls.push({
       wall: wall.id,
