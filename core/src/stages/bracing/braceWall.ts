@@ -169,6 +169,7 @@ export function braceWall(
     crossings,
     side: chosen.side,
     platform: add(lowest, platform),
+    held: rules.length('bracing.corner'),
     levels,
   });
   if (height <= rules.length('bracing.stem.height')) {
@@ -179,6 +180,7 @@ export function braceWall(
       crossings,
       side: chosen.side,
       platform: -Infinity as Length,
+      held: ZERO,
       levels,
     });
     const value: WallBraces = {
@@ -218,7 +220,7 @@ export function braceWall(
       ? widestSpacing(lengths, setting.grid, widest, plankRules(rules))
       : null;
   const bound = (end: StretchEnd, beyond: number): Length =>
-    end.how === 'outward' || end.how === 'free' ? (beyond as Length) : end.at;
+    end.how === 'outward' || end.how === 'free' || end.how === 'straight' ? (beyond as Length) : end.at;
   const stretched: Judged<PlannedStretch, BracingProblem>[] = [];
   let onHand = kinds;
   for (const stretch of face.stretches) {

@@ -213,7 +213,7 @@ export function buildBracing(
       of,
       problems: [
         ...byLoop.flatMap(({ problems }) => problems),
-        ...built.flatMap((loop) => walkwayGaps(braced, loop, width)),
+        ...built.flatMap((loop) => walkwayGaps(braced, loop, width, crossings)),
         ...built.flatMap((loop) => legsInDoorways(braced, loop, openings.placed, rules)),
         ...gear.problems,
       ],

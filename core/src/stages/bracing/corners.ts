@@ -1,7 +1,7 @@
 import type { Length } from '../../kernel/measure';
 import type { PlacedOpening } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
-import type { BuiltLoop } from '../outline';
+import type { BuiltLoop, Crossing } from '../outline';
 import type { WallBraces } from './brace';
 import type { BracingProblem } from './problem';
 
@@ -17,17 +17,24 @@ export function dropped(walls: readonly WallBraces[]): readonly WallBraces[] {
   });
 }
 
-/** Corners where the walkway breaks. */
+/** Corners where the walkway breaks; where an inside wall stands in its way it goes round that, and no corner is to blame. */
 export function walkwayGaps(
   walls: readonly WallBraces[],
   built: BuiltLoop,
   width: Length,
+  crossings: readonly Crossing[],
 ): readonly BracingProblem[] {
   const byId = new Map(walls.map((wall) => [wall.wall, wall]));
   return built.corners.flatMap((corner): BracingProblem[] => {
     const [before, after] = [byId.get(corner.wallBefore), byId.get(corner.wallAfter)];
     const [last, first] = [before?.planks.at(-1), after?.planks[0]];
     if (!before || !after || !last || !first) return [];
+    const parted = crossings.some(
+      ({ through, side, from, to }) =>
+        (through === before.wall && side === before.side && from >= last.to) ||
+        (through === after.wall && side === after.side && to <= first.from),
+    );
+    if (parted) return [];
     if (before.side !== after.side)
       return [{ kind: 'walkway-gap', corner: corner.letter, why: 'sides-differ' }];
     if (before.ends[1].how === 'outward') {

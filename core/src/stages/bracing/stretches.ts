@@ -27,6 +27,9 @@ export interface FaceCrossings {
 const topOf = (levels: Levels, wall: string): number =>
   Math.max(0, ...(levels.walls[wall] ?? []).map(({ top }) => top));
 
+/** Ends at which something else holds the wall. */
+const HELD: ReadonlySet<StretchEnd['how']> = new Set(['inward', 'straight', 'tee', 'crossing']);
+
 /** What `stretchesOf` goes by. */
 interface StretchesOfInput {
   readonly ends: readonly [FaceEnd, FaceEnd];
@@ -34,6 +37,8 @@ interface StretchesOfInput {
   readonly side: Side;
   /** Height of the planks above the lowest footing. */
   readonly platform: Length;
+  /** A stretch no longer than this, held at both of its ends by other walls or by the one that goes on, takes no brace. */
+  readonly held: Length;
   readonly levels: Levels;
 }
 
@@ -41,7 +46,14 @@ interface StretchesOfInput {
  * The stretches of a wall's braced face: inside walls that stand against it part it, since planks go round them, not through;
  * one whose top lies under the planks only keeps uprights off.
  */
-export function stretchesOf({ ends, crossings, side, platform, levels }: StretchesOfInput): FaceCrossings {
+export function stretchesOf({
+  ends,
+  crossings,
+  side,
+  platform,
+  held,
+  levels,
+}: StretchesOfInput): FaceCrossings {
   const [start, end] = ends;
   const across = crossings
     .filter((each) => each.side === side && each.to > start.at && each.from < end.at)
@@ -55,7 +67,13 @@ export function stretchesOf({ ends, crossings, side, platform, levels }: Stretch
     if (each.to > from.at) from = { at: each.to, how: 'crossing', corner: null };
   }
   if (end.at > from.at) stretches.push({ start: from, end });
-  return { stretches, across, under: across.filter((each) => !high.includes(each)) };
+  const short = (each: Stretch): boolean =>
+    each.end.at - each.start.at <= held && HELD.has(each.start.how) && HELD.has(each.end.how);
+  return {
+    stretches: stretches.length > 1 ? stretches.filter((each) => !short(each)) : stretches,
+    across,
+    under: across.filter((each) => !high.includes(each)),
+  };
 }
 
 /**

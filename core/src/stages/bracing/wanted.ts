@@ -67,7 +67,9 @@ export function wantedOn({
   const middle = nanometres((start.at + end.at) / 2);
   const within = (at: Length): boolean => at >= start.at && at <= end.at;
   const atEnd = (face: StretchEnd, atStart: boolean): Wanted => {
-    const at = atStart ? add(face.at, off) : subtract(face.at, off);
+    // Where the wall goes straight on, its brace stands beside the joint, so that planks run on over it.
+    const by = face.how === 'straight' ? half : off;
+    const at = atStart ? add(face.at, by) : subtract(face.at, by);
     const edge = atStart ? add(face.at, half) : subtract(face.at, half);
     return {
       at: atStart ? min(at, middle) : max(at, middle),
