@@ -126,8 +126,48 @@ test('the kennel is filled hole by hole, and its ledger lies on the ground with 
   await expect(page.getByText(/access holes, each with its plug/)).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Sheets to print' }).click();
-  await page.getByRole('menuitem', { name: 'Ledgers' }).click();
+  await page.getByRole('menuitem', { name: 'Ledgers, hangers, pockets' }).click();
   await expect(page.getByRole('img', { name: /Loft ledger laid out: 3 boards/ })).toBeVisible();
   await expect(page.getByText('toward corner C', { exact: true })).toBeVisible();
   await expectAccessible(page);
+});
+
+test('a wall is parted on its card where its core changes: flush as chosen, and told', async ({ page }) => {
+  const path = await demoCopy(page, 'Two cores');
+  await page.goto(`${path}/courses`);
+  const aside = page.getByRole('complementary', { name: 'Walls and notices' });
+  await aside.getByRole('button', { name: /^A–B/ }).first().click();
+  await page.keyboard.press('w');
+  const card = page.getByRole('region', { name: 'Wall A–B' });
+  await card.getByLabel('Core changes, how far from A').fill('99ft');
+  await card.getByRole('button', { name: 'Change core there' }).click();
+  await expect(card.getByText('The wall ends before that.')).toBeVisible();
+  await card.getByLabel('Core changes, how far from A').fill('20ft');
+  await card.getByLabel('Core from there on').selectOption({ label: '10″' });
+  await card.getByRole('button', { name: 'Change core there' }).click();
+  await saved(page);
+  await page.goto(`${path}/outline`);
+  await expect(page.getByLabel('Turn after A–B', { exact: true })).toHaveValue('straight on');
+  await expect(noticeOf(page, 'core-change')).toContainText('in one line');
+  // The card was left open, and is open on the wall that is chosen.
+  await page.goto(`${path}/courses`);
+  await aside.getByRole('button', { name: /^B–C/ }).first().click();
+  await page.getByLabel('Flush with A–B').selectOption('inside');
+  await saved(page);
+  await expectAccessible(page);
+});
+
+test('a threshold says whose truck brings its concrete, and lies on the footing where no wall is left', async ({
+  page,
+}) => {
+  const path = await demoCopy(page, 'Thresholds on footing');
+  await page.goto(`${path}/openings`);
+  await page.getByRole('button', { name: 'Roll-up door' }).first().click();
+  await expect(page.getByText(/with the slab’s own truck/)).toBeVisible();
+  await page.getByLabel('Slab concrete over the threshold of Roll-up door comes').selectOption('wall');
+  await expect(page.getByText(/ordered with the wall/)).toBeVisible();
+  await saved(page);
+  await page.goto(`${path}/pour`);
+  await page.getByRole('tab', { name: 'Order and trucks' }).click();
+  await expect(page.getByText('Slab over the threshold of Roll-up door').first()).toBeVisible();
 });
