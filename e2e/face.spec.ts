@@ -211,3 +211,28 @@ test('sheets are chosen from a menu, the stage’s own first', async ({ page }) 
   await openSheet(page, 'Bracing');
   await expect(page).toHaveURL(/sheets\/bracing/);
 });
+
+test('dialogs lie within a phone’s screen, whatever is typed into them', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  const path = await demoCopy(page, 'Narrow');
+  await page.goto(`${path}/outline`);
+  await expect(page.getByText('Closed: gap 0')).toBeVisible();
+  const within = async (name: string): Promise<void> => {
+    const dialog = page.getByRole('dialog', { name });
+    await expect(dialog).toBeVisible();
+    const box = await dialog.boundingBox();
+    expect(box?.x).toBeGreaterThanOrEqual(0);
+    expect((box?.x ?? 0) + (box?.width ?? 999)).toBeLessThanOrEqual(390);
+    expect(await dialog.evaluate((element) => element.scrollWidth - element.clientWidth)).toBeLessThanOrEqual(
+      1,
+    );
+  };
+  await page.keyboard.press('?');
+  await within('Keys');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('/');
+  await page.getByPlaceholder('lap, Bracing, B–C, pour card …').fill('house rules');
+  await within('Find anything');
+  await page.keyboard.press('Enter');
+  await within('House rules of this job');
+});

@@ -1,4 +1,5 @@
 import { OctagonX, Redo2, Search, Undo2 } from 'lucide-react';
+import { useEffect, useRef } from 'react';
 import { Logo } from '../ui/Logo';
 import { IconButton } from './IconButton';
 import { JobMenu } from './JobMenu';
@@ -33,6 +34,14 @@ export function Header({ jobId, job, stage, onStage, onKeys, onRules, onFind }: 
   const { plan, notices, saveState } = job;
   const stopping = notices.filter((notice) => notice.severity === 'stop');
   const stopsOf = (id: string): number => stopping.filter((notice) => notice.place.stage === id).length;
+  const nav = useRef<HTMLElement>(null);
+  // Where the stages are wider than the screen, the one that is shown is among those that are seen.
+  useEffect(() => {
+    const list = nav.current;
+    const shown = list?.querySelector<HTMLElement>('[aria-current]');
+    if (list && shown)
+      list.scrollLeft = shown.offsetLeft - list.offsetLeft - (list.clientWidth - shown.offsetWidth) / 2;
+  }, [stage]);
   return (
     <header className="flex min-h-14 flex-wrap items-stretch gap-x-4 border-b border-line px-5">
       <div className="flex items-center">
@@ -43,6 +52,7 @@ export function Header({ jobId, job, stage, onStage, onKeys, onRules, onFind }: 
         <p className="figures truncate text-[15px] leading-tight text-quiet">{jobLine(plan)}</p>
       </div>
       <nav
+        ref={nav}
         aria-label="Stages"
         className="no-print ml-auto flex max-md:ml-0 max-md:w-full max-md:overflow-x-auto"
       >

@@ -21,7 +21,7 @@ export function Dialog({ title, open, onClose, children, mustAnswer = false }: D
     <dialog
       ref={element}
       aria-label={title}
-      className="lifted m-auto max-w-xl p-5 text-ink backdrop:bg-ink/40"
+      className="lifted m-auto max-w-[min(36rem,calc(100vw-1rem))] p-5 text-ink backdrop:bg-ink/40 max-sm:p-3"
       onClose={onClose}
       onCancel={(event) => {
         if (mustAnswer) event.preventDefault();

@@ -20,7 +20,7 @@ export function FindList({ onClose, ...props }: FindProps) {
   const [search, setSearch] = useState('');
   const groups = useMemo(() => everything(props), [props]);
   return (
-    <Command label="Find anything" filter={fit} className="w-xl max-w-full">
+    <Command label="Find anything" filter={fit} className="w-[min(33rem,calc(100vw-3rem))]">
       <Command.Input
         // eslint-disable-next-line jsx-a11y/no-autofocus -- whoever asks for it wants to type
         autoFocus

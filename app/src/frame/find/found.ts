@@ -71,6 +71,14 @@ export function everything({
     },
   }));
   const houseRules = rulesOf(job.plan);
+  const allRules: Found = {
+    id: 'rules',
+    name: 'House rules of this job',
+    words: 'settings, all of them',
+    go: () => {
+      onRule('');
+    },
+  };
   const rules = Object.keys(RULES)
     .filter(isRuleId)
     .map((id): Found => ({
@@ -86,6 +94,6 @@ export function everything({
     { name: 'Sheets to print', found: sheets },
     { name: 'Walls', found: walls },
     { name: 'Openings and inserts', found: [...openings, ...inserts] },
-    { name: 'House rules', found: rules },
+    { name: 'House rules', found: [allRules, ...rules] },
   ].filter(({ found }) => found.length > 0);
 }

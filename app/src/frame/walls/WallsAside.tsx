@@ -82,17 +82,19 @@ export function WallsAside({
       className="relative flex flex-col gap-4 border-r border-line p-4 max-md:border-r-0"
     >
       <div className="absolute top-1 right-1 z-10">{fold}</div>
-      <PlanDrawing
-        shell={worked.shell}
-        bases={bases}
-        {...(also ? { also } : {})}
-        {...(over ? { over } : {})}
-        units={job.plan.units}
-        width={200}
-        height={170}
-        chosen={chosen}
-        onChoose={onChoose}
-      />
+      <div className="max-md:mx-auto max-md:w-56">
+        <PlanDrawing
+          shell={worked.shell}
+          bases={bases}
+          {...(also ? { also } : {})}
+          {...(over ? { over } : {})}
+          units={job.plan.units}
+          width={200}
+          height={170}
+          chosen={chosen}
+          onChoose={onChoose}
+        />
+      </div>
       <WallList heading={heading} walls={walls} chosen={chosen} onChoose={onChoose} figure={figure} />
       <Notices job={job} notices={worked.notices} stage={stage} onGo={onGo} />
       {children}

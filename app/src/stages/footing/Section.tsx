@@ -55,6 +55,7 @@ export function Section({ bases, base, wall, bars, units }: SectionProps) {
     <svg
       viewBox={`0 0 ${String(WIDTH)} ${String(HEIGHT)}`}
       width={WIDTH}
+      className="h-auto max-w-full"
       role="img"
       aria-label={
         onRock

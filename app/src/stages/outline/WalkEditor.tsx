@@ -226,7 +226,7 @@ export function WalkEditor(props: WalkEditorProps) {
               >
                 <th
                   scope="row"
-                  className="figures w-16 px-1 pt-2 text-left text-lg font-semibold whitespace-nowrap"
+                  className="figures w-16 px-1 pt-2 text-left text-lg font-semibold whitespace-nowrap max-sm:w-10"
                 >
                   {name}
                 </th>
@@ -265,10 +265,10 @@ export function WalkEditor(props: WalkEditorProps) {
                     <p className="figures text-sm text-quiet">form face {showLength(face, units)}</p>
                   )}
                 </td>
-                <td className="w-36 px-1 py-1">
+                <td className="w-36 px-1 py-1 max-sm:w-30">
                   <TurnField row={row} name={name} onEdit={onEdit} onLeave={onLeaveField} />
                 </td>
-                <td className="w-16 py-1 whitespace-nowrap">
+                <td className="w-16 py-1 whitespace-nowrap max-sm:flex max-sm:w-11 max-sm:flex-col">
                   <button
                     type="button"
                     className="button plain px-1.5"

@@ -154,8 +154,8 @@ export function LiftsPanel({ job, pour, walls, open, onOpen, set }: LiftsPanelPr
                     <th scope="row" className="px-1 text-left">
                       {index + 1}
                     </th>
-                    <td className="px-1 text-right">{showLength(lift.top, plan.units)}</td>
-                    <td className="px-1 text-right">
+                    <td className="px-1 text-right whitespace-nowrap">{showLength(lift.top, plan.units)}</td>
+                    <td className="px-1 text-right whitespace-nowrap">
                       {showLength(subtract(lift.top, lift.bottom), plan.units)}
                     </td>
                     <td className="px-1 whitespace-nowrap">
@@ -163,7 +163,7 @@ export function LiftsPanel({ job, pour, walls, open, onOpen, set }: LiftsPanelPr
                         ? `${timeOf(pour, time.from)}–${timeOf(pour, time.to)}`
                         : ''}
                     </td>
-                    <td className="px-1 text-right">
+                    <td className="px-1 text-right whitespace-nowrap">
                       {figure && (
                         <button
                           type="button"
