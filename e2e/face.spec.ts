@@ -11,7 +11,17 @@ import {
   test,
 } from './support/page';
 
-const VIEWS = ['outline', 'footing', 'courses', 'openings', 'steel', 'bracing', 'pour', 'forms'] as const;
+const VIEWS = [
+  'outline',
+  'footing',
+  'courses',
+  'openings',
+  'steel',
+  'bracing',
+  'pour',
+  'days',
+  'forms',
+] as const;
 
 /** How far a page can be scrolled sideways, and what can be pressed on it but is lower than so many pixels. */
 const measured = (page: Page, least: number) =>
@@ -137,7 +147,7 @@ test('anything is found by a few letters, from the keyboard alone', async ({ pag
 test('tabs are walked with arrow keys, and every part says what it is', async ({ page }) => {
   test.setTimeout(120_000);
   const path = await demoCopy(page, 'Arrow keys');
-  for (const view of ['footing', 'openings', 'steel', 'bracing', 'pour']) {
+  for (const view of ['footing', 'openings', 'steel', 'bracing', 'pour', 'days']) {
     await page.goto(`${path}/${view}`);
     const tabs = page.getByRole('tab');
     await tabs.first().focus();

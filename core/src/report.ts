@@ -3,6 +3,7 @@ import { type Length, type UnitSystem, showLength } from './kernel/measure';
 import type { Piece } from './stages/courses';
 import { wallsOf } from './stages/outline';
 import type { WorkedPlan } from './work';
+import { daysReport } from './stages/days/report';
 import { edgesReport } from './stages/edges/report';
 import { footingReport } from './stages/footing/report';
 import { insertsReport, lumberReport, openingsReport, sheetsReport } from './stages/bucks/report';
@@ -135,6 +136,7 @@ export function report(worked: WorkedPlan) {
     steel: steelReport(worked.steel, units),
     bracing: bracingReport(worked.bracing, units),
     pour: pourReport(worked.pour, worked.units),
+    days: daysReport(worked.days),
     edges: edgesReport(worked.edges, worked.units),
     topoff: topOffReport(worked.topoff, worked.units),
     footing: footingReport(worked.footing, units),

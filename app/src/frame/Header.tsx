@@ -62,7 +62,7 @@ export function Header({ jobId, job, stage, onStage, onKeys, onRules, onFind }: 
             type="button"
             aria-current={id === stage ? 'step' : undefined}
             aria-keyshortcuts={String(index + 1)}
-            className={`relative px-2 font-medium max-md:shrink-0 xl:px-3 2xl:px-4 ${id === stage ? 'border-b-4 border-chalk bg-sheet' : 'border-b-4 border-transparent'}`}
+            className={`relative px-2 font-medium max-md:shrink-0 2xl:px-4 ${id === stage ? 'border-b-4 border-chalk bg-sheet' : 'border-b-4 border-transparent'}`}
             onClick={() => {
               onStage(id);
             }}

@@ -2,6 +2,7 @@ import { RULES } from '@ombra/core/rules';
 import { STAGES } from '@ombra/core/stages';
 import { bracingView } from './bracing/view';
 import { coursesView } from './courses/view';
+import { daysView } from './days/view';
 import { footingView } from './footing/view';
 import { formsView } from './forms/view';
 import { openingsView } from './openings/view';
@@ -21,6 +22,7 @@ const STAGE_VIEWS: readonly StageView[] = [
   steelView,
   bracingView,
   pourView,
+  daysView,
   topoffView,
   orderView,
   formsView,

@@ -1,6 +1,7 @@
 import { bracingStage } from './bracing/stage';
 import { bucksStage } from './bucks/stage';
 import { coursesStage } from './courses/stage';
+import { daysStage } from './days/stage';
 import { edgesStage } from './edges/stage';
 import { footingStage } from './footing/stage';
 import { insertsStage } from './inserts/stage';
@@ -27,5 +28,6 @@ export const STAGES: readonly Stage[] = [
   edgesStage,
   topoffStage,
   pourStage,
+  daysStage,
   orderStage,
 ];

@@ -29,6 +29,7 @@ const seeds: readonly (() => FileFields)[] = [
               },
             },
           ],
+          days: { start: '2027-03-01', people: { '2027-03-02': 6 }, off: ['2027-03-03'] },
           edges: { all: { height: '4in', over: 'core' }, walls: { w3: { height: '2in', over: 'both' } } },
           openings: [openingOf({ at: '80in', height: '20in', sill: '16in' })],
           inserts: [

@@ -133,7 +133,7 @@ describe('the stages', () => {
     const order = [...STAGES];
     // The footing looks ahead at the blocks that will stand on it.
     order.sort((a, b) => Number(a.id === 'footing') - Number(b.id === 'footing'));
-    const later = ['steel', 'bracing', 'topoff', 'pour', 'order'];
+    const later = ['steel', 'bracing', 'topoff', 'pour', 'days', 'order'];
     order.sort((a, b) => later.indexOf(a.id) - later.indexOf(b.id));
     for (const stage of order) {
       const { steps } = (await stage.load()).work;

@@ -113,8 +113,9 @@ const OPENED: Pick<Plan, 'openings' | 'inserts' | 'bucks'> = {
   bucks: { lumber: { thickness: '1 3/4in', stock: '12ft', kerf: '3/16in' }, foam: { stock: '10ft' } },
 };
 
-/** Everything that can be said of exposed edges. */
-const EDGED: Pick<Plan, 'edges'> = {
+/** Everything that can be said of exposed edges, and of the days. */
+const EDGED: Pick<Plan, 'edges' | 'days'> = {
+  days: { start: '2027-03-01', people: { '2027-03-02': 6 }, off: ['2027-03-03'] },
   edges: {
     all: { height: '6in', over: 'outside' },
     walls: { 'w0-1': 'none', 'w1-0': { height: '2in', over: 'both' } },

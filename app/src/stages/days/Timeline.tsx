@@ -1,0 +1,110 @@
+import type { DayItem, Days } from '@ombra/core/stages/days';
+import { scaleLinear } from 'd3-scale';
+import { useWidth } from '../../ui/useWidth';
+import { dayName, dayOf, hoursName, timeName } from './dayWords';
+
+const ROW = 22;
+const HEAD = 30;
+const NAMES = 190;
+const DAY = 1440;
+/** Fewest pixels that a day’s name takes. */
+const NAME_WIDTH = 74;
+
+interface TimelineProps {
+  readonly days: Days;
+  /** The moment up to which the strip is filled. */
+  readonly clock: number;
+  readonly open: string | null;
+  readonly onOpen: (item: DayItem) => void;
+}
+
+/** Every item as a bar from its start to its end, over the days; what may slide as a thin line behind it. */
+export function Timeline({ days, clock, open, onOpen }: TimelineProps) {
+  const { width: room, element } = useWidth();
+  const width = Math.max(520, room);
+  const { items, people, first } = days;
+  const count = Math.max(1, people.length);
+  const x = scaleLinear()
+    .domain([0, count * DAY])
+    .range([NAMES, width - 8]);
+  const each = (width - NAMES - 8) / count;
+  const step = Math.max(1, Math.ceil(NAME_WIDTH / each));
+  const height = HEAD + items.length * ROW;
+  return (
+    <div ref={element} className="overflow-x-auto">
+      <svg width={width} height={height} role="img" aria-label={`Time line of ${String(items.length)} items`}>
+        {people.map((there, day) => (
+          <g key={day}>
+            {there === 0 && (
+              <rect
+                x={x(day * DAY)}
+                y={HEAD}
+                width={each}
+                height={height - HEAD}
+                className="fill-ink"
+                fillOpacity={0.07}
+              />
+            )}
+            {day % step === 0 && (
+              <>
+                <line x1={x(day * DAY)} x2={x(day * DAY)} y1={HEAD - 6} y2={height} className="stroke-line" />
+                <text
+                  x={Math.min(x(day * DAY) + 3, width - NAME_WIDTH)}
+                  y={16}
+                  className="figures fill-quiet text-[13px]"
+                >
+                  {dayName(day, first)}
+                </text>
+              </>
+            )}
+          </g>
+        ))}
+        {items.map((item, index) => {
+          const y = HEAD + index * ROW;
+          const bar = Math.max(3, x(item.end) - x(item.start));
+          return (
+            <g key={item.id}>
+              <line x1={0} x2={width} y1={y + ROW} y2={y + ROW} className="stroke-line" strokeOpacity={0.5} />
+              <text
+                x={4}
+                y={y + 15}
+                className={`text-[14px] ${item.id === open ? 'fill-chalk font-semibold' : 'fill-ink'}`}
+              >
+                {item.name}
+              </text>
+              <rect
+                x={x(item.start)}
+                y={y + 4}
+                width={bar}
+                height={ROW - 8}
+                strokeDasharray={item.by === 'booked' ? '4 2' : undefined}
+                className={`cursor-pointer ${item.kind === 'pour' ? 'fill-concrete stroke-ink' : item.by === 'booked' ? 'fill-none stroke-ink' : 'fill-chalk stroke-chalk'}`}
+                onClick={() => {
+                  onOpen(item);
+                }}
+              >
+                <title>{`${item.name}: ${timeName(item.start, first)} to ${timeName(item.end, first)}`}</title>
+              </rect>
+              {item.free < 0 && (
+                <text x={x(item.end) + 5} y={y + 15} className="fill-stop text-[13px] font-semibold">
+                  {hoursName(-item.free)} short
+                </text>
+              )}
+            </g>
+          );
+        })}
+        <line
+          x1={x(clock)}
+          x2={x(clock)}
+          y1={HEAD - 8}
+          y2={height}
+          strokeWidth={2}
+          className="stroke-check"
+        />
+      </svg>
+      <p className="sr-only">
+        {items.map((item) => `${item.name}, ${dayName(dayOf(item.start), first)}`).join('; ')}
+      </p>
+    </div>
+  );
+}

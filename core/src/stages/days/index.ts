@@ -1,0 +1,3 @@
+export * from './buildDays';
+export * from './items';
+export * from './report';

@@ -1,0 +1,52 @@
+import { type Notice, type NoticeTable, noticesOf } from '../../kernel/notices';
+import type { Days, DaysProblem } from './buildDays';
+
+/** The causes, for several places at once. */
+const ABOUT: Readonly<Record<DaysProblem['kind'], string>> = {
+  'start-unreadable': 'First days that cannot be read',
+  'day-unreadable': 'Days that cannot be read',
+  'pour-too-soon': 'Pours booked too soon',
+  'pour-before-start': 'Pours booked before the first day',
+  'nobody-works': 'No working days',
+};
+
+const TABLE: NoticeTable<DaysProblem> = {
+  'start-unreadable': ({ text }) => ({
+    severity: 'check',
+    where: 'First day',
+    place: {},
+    what: `“${text.slice(0, 20)}” is no day of the calendar. Enter the first working day again.`,
+  }),
+  'day-unreadable': ({ text }) => ({
+    key: text,
+    severity: 'check',
+    where: 'Days',
+    place: {},
+    what: `“${text.slice(0, 20)}” is no day of the calendar. It is passed over.`,
+  }),
+  'pour-too-soon': ({ pour, name, date, short }) => ({
+    key: pour,
+    severity: 'check',
+    where: name,
+    place: {},
+    what: `Booked for ${date}, and the work before it takes ${String(short)} ${short === 1 ? 'day' : 'days'} longer. Move the pour, start sooner, or bring more people.`,
+    why: 'The wall must stand straight and be inspected before concrete.',
+  }),
+  'pour-before-start': ({ pour, name, date }) => ({
+    key: pour,
+    severity: 'check',
+    where: name,
+    place: {},
+    what: `Booked for ${date}, before the first day of the job. Correct one of them; until then the pour follows the work.`,
+  }),
+  'nobody-works': () => ({
+    severity: 'check',
+    where: 'Days',
+    place: {},
+    what: 'Nobody works on enough days to finish this job. Add people or working days.',
+  }),
+};
+
+/** What the days have to say. */
+export const daysNotices = (days: Days): readonly Notice[] =>
+  noticesOf(days.problems, { before: 'days:', stage: 'days', about: ABOUT, table: TABLE });

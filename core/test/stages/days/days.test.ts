@@ -1,0 +1,190 @@
+import { describe, expect, it } from 'vitest';
+import { evaluate } from '../../../src/kernel/figures/how';
+import type { Plan } from '../../../src/kernel/plan';
+import { applyEdit, readPlan, writePlan } from '../../../src/plan';
+import { report } from '../../../src/report';
+import { areaOfCourse, dayNumber, dayText, weekday } from '../../../src/stages/days';
+import { work } from '../../../src/work';
+import { openingOf } from '../../support/openings';
+import { type Side, planOf, withCourses } from '../../support/plans';
+
+/** 560 ft round: 180 by 100 ft. */
+const LONG: readonly Side[] = [
+  [2160, 90],
+  [1200, 90],
+  [2160, 90],
+  [1200, 90],
+];
+const long = (change: Partial<Plan> = {}): Plan => planOf(LONG, { ...withCourses(4), ...change });
+const daysOf = (plan: Plan) => work(plan).days;
+const item = (plan: Plan, id: string) => {
+  const found = daysOf(plan).items.find((each) => each.id === id);
+  if (!found)
+    throw new Error(
+      `no ${id}: ${daysOf(plan)
+        .items.map((each) => each.id)
+        .join(' ')}`,
+    );
+  return found;
+};
+
+describe('what a wall takes', () => {
+  it('is 105 man-hours for 560 ft of four courses at 0.035 a square foot [common practice]', () => {
+    const worked = work(long());
+    const area = [1, 2, 3, 4].reduce((sum, course) => sum + areaOfCourse(worked, course), 0);
+    expect(area).toBeCloseTo(560 * (64 / 12), 6);
+    expect(Math.round(area * 0.035)).toBe(105);
+    // The house rule is man-minutes for ten square feet: the same.
+    const flat = { 'days.rate.corner': 0, 'days.rate.opening': 0 };
+    const further = [2, 3, 4].reduce(
+      (sum, course) => sum + item(long({ rules: flat }), `course:${String(course)}`).work.value,
+      0,
+    );
+    expect(further / 60).toBeCloseTo((105 * 3) / 4, 0);
+  });
+
+  it('is half an hour by eight for the first course of 560 ft [common practice]', () => {
+    const plan = long({ rules: { 'days.people': 8, 'days.rate.corner': 0 } });
+    const first = item(plan, 'course:1');
+    expect((first.end - first.start) / 30).toBeCloseTo(1, 1);
+  });
+
+  it('is more where openings and corners are many', () => {
+    const holed = long({ openings: [openingOf({ sill: '20in', height: '30in' })] });
+    // The hole, 48 in wide with its buck, cuts courses 2, 3 and 4.
+    expect(item(holed, 'course:3').work.value - item(long(), 'course:3').work.value).toBeCloseTo(15, 9);
+    expect(item(holed, 'course:1').work.value).toBeCloseTo(item(long(), 'course:1').work.value, 9);
+    expect(item(holed, 'bucks:pour-1').work.value).toBe(75);
+  });
+});
+
+describe('the items of a job', () => {
+  it('come in the order of the trade, each after what it waits for', () => {
+    const { items } = daysOf(long(withCourses(6)));
+    const ids = items.map(({ id }) => id);
+    expect(ids).toEqual([
+      'strip',
+      'chalk',
+      'survey',
+      'course:1',
+      'course:2',
+      'course:3',
+      'course:4',
+      'braces:pour-1',
+      'course:5',
+      'course:6',
+      'verticals:pour-1',
+      'straighten:pour-1',
+      'inspection:pour-1',
+      'list:pour-1',
+      'pour:pour-1',
+      'top:pour-1',
+      'sight:pour-1',
+      'unbrace:pour-1',
+      'seal',
+      'backfill',
+    ]);
+    for (const each of items) {
+      expect(each.work.value).toBeCloseTo(evaluate(each.work.how), 9);
+      for (const { id, wait } of each.after) {
+        const before = items.find((other) => other.id === id);
+        expect(each.start).toBeGreaterThanOrEqual((before?.end ?? Infinity) + wait);
+      }
+    }
+  });
+
+  it('has every pour with its own braces, list and waits', () => {
+    const two = long({
+      pours: [
+        { id: 'p1', toCourse: 3, top: 'full' },
+        { id: 'p2', toCourse: 7, top: 'full' },
+      ],
+    });
+    const { items } = daysOf(two);
+    expect(items.filter(({ kind }) => kind === 'course').map(({ pour }) => pour)).toEqual([
+      'p1',
+      'p1',
+      'p1',
+      'p2',
+      'p2',
+      'p2',
+      'p2',
+    ]);
+    const at = (id: string) => item(two, id);
+    // A day straight before concrete, a day of braces after it.
+    expect(at('pour:p1').start - at('straighten:p1').end).toBeGreaterThanOrEqual(24 * 60);
+    expect(at('unbrace:p1').start - at('pour:p1').end).toBeGreaterThanOrEqual(24 * 60);
+    expect(at('course:4').start).toBeGreaterThanOrEqual(at('pour:p1').end);
+    expect(at('backfill').start - at('pour:p2').end).toBeGreaterThanOrEqual(7 * 24 * 60);
+  });
+
+  it('are exported with their names', () => {
+    const exported = report(work(long({ days: { start: '2027-03-01' } }))).days.items;
+    expect(exported[0]).toMatchObject({
+      id: 'strip',
+      kind: 'strip',
+      start: '2027-03-01T07:00',
+      after: [],
+      // 560 ft at two man-hours for a hundred.
+      manHours: { value: 11.2, unit: 'man-hours' },
+    });
+    expect(report(work(long())).days.items[0]?.start).toBe('day 1 07:00');
+  });
+});
+
+describe('the calendar', () => {
+  it('knows its days', () => {
+    expect(dayText(dayNumber('2028-02-29') ?? 0)).toBe('2028-02-29');
+    expect(['2027-02-29', '2027-13-01', '1.3.2027', ''].map(dayNumber)).toEqual([null, null, null, null]);
+    // 2026-11-30 is a Monday.
+    expect(weekday(dayNumber('2026-11-30') ?? 0)).toBe(0);
+  });
+
+  it('works on the days of its week, less those that are off, with the people of each', () => {
+    // 2027-03-05 is a Friday.
+    const plan = long({ days: { start: '2027-03-05', off: ['2027-03-08'], people: { '2027-03-06': 2 } } });
+    expect(daysOf(plan).people.slice(0, 6)).toEqual([4, 2, 0, 0, 4, 4]);
+    const weekends = long({ days: { start: '2027-03-05' }, rules: { 'days.week': 'sat-sun' } });
+    expect(daysOf(weekends).people.slice(0, 4)).toEqual([0, 4, 4, 0]);
+  });
+
+  it('pours on the day that is booked, and says where the work before does not fit', () => {
+    const booked = (date: string): Plan =>
+      long({ days: { start: '2027-03-01' }, pour: { pours: { 'pour-1': { date } } } });
+    expect(report(work(booked('2027-04-01'))).days.items.find(({ id }) => id === 'pour:pour-1')?.start).toBe(
+      '2027-04-01T07:00',
+    );
+    expect(daysOf(booked('2027-04-01')).problems).toEqual([]);
+    expect(daysOf(booked('2027-03-03')).problems.map(({ kind }) => kind)).toEqual(['pour-too-soon']);
+    expect(daysOf(booked('2027-02-01')).problems.map(({ kind }) => kind)).toEqual(['pour-before-start']);
+    const told = work(booked('2027-03-03')).notices.find(({ id }) => id.startsWith('days:pour-too-soon'));
+    expect(told?.what).toContain('2027-03-03');
+  });
+
+  it('says plainly what it cannot use, and plans on', () => {
+    const odd = long({ days: { start: 'soon', off: ['never'], people: { '2027-99-01': 3 } } });
+    expect(daysOf(odd).problems.map(({ kind }) => kind)).toEqual([
+      'start-unreadable',
+      'day-unreadable',
+      'day-unreadable',
+    ]);
+    expect(daysOf(odd).items.length).toBeGreaterThan(0);
+    expect(daysOf(planOf([])).items).toEqual([]);
+    const nobody = long({
+      ...withCourses(6),
+      days: { start: '2027-03-01' },
+      rules: { 'days.people': 1, 'days.rate.wall': 2000 },
+    });
+    expect(daysOf(nobody).problems.map(({ kind }) => kind)).toEqual(['nobody-works']);
+  });
+
+  it('is set, kept and taken off again', () => {
+    const set = applyEdit(long(), { kind: 'set-days', change: { start: '2027-03-01', off: ['2027-03-02'] } });
+    const some = applyEdit(set, { kind: 'set-people', day: '2027-03-03', people: 9 });
+    expect(some.days).toEqual({ start: '2027-03-01', off: ['2027-03-02'], people: { '2027-03-03': 9 } });
+    const back = readPlan(JSON.parse(JSON.stringify(writePlan(some))));
+    expect(back.ok && back.plan).toEqual(some);
+    const less = applyEdit(some, { kind: 'set-people', day: '2027-03-03', people: null });
+    expect(applyEdit(less, { kind: 'set-days', change: { off: [] } }).days).toEqual({ start: '2027-03-01' });
+  });
+});
