@@ -45,7 +45,7 @@ test('the order takes side pours and loads; plant and weather are asked', async 
   await page.getByRole('button', { name: 'Side pour', exact: true }).click();
   await page.getByLabel('Name of side pour 3').fill('Stair pad');
   await page.getByLabel('Volume of side pour 3').fill('9ft × 3ft × 2ft');
-  await expect(ordered.getByRole('button', { name: /^Concrete to order/ })).toContainText('38.00 yd³');
+  await expect(ordered.getByRole('button', { name: /^Concrete to order/ })).toContainText('37.75 yd³');
   await page.getByLabel('Volume of side pour 3').fill('a few buckets');
   await expect(noticeOf(page, 'pour:side-unreadable').getByText(/“a few buckets”/)).toBeVisible();
   await page.getByLabel('Remove Stair pad').click();

@@ -3,9 +3,13 @@ import { scaleLinear } from 'd3-scale';
 import { useWidth } from '../../ui/useWidth';
 import { dayName, dayOf, hoursName, timeName } from './dayWords';
 
-const ROW = 22;
 const HEAD = 30;
-const NAMES = 190;
+/** Height of a row, and what its name takes of the width: beside the bar, or over it where the screen is narrow. */
+const WIDE = { row: 22, names: 190 } as const;
+const NARROW = { row: 38, names: 4 } as const;
+const NARROW_UNDER = 560;
+/** Height of a bar’s room in its row. */
+const BAR = 22;
 const DAY = 1440;
 /** Fewest pixels that a day’s name takes. */
 const NAME_WIDTH = 74;
@@ -21,15 +25,16 @@ interface TimelineProps {
 /** Every item as a bar from its start to its end, over the days; what may slide as a thin line behind it. */
 export function Timeline({ days, clock, open, onOpen }: TimelineProps) {
   const { width: room, element } = useWidth();
-  const width = Math.max(520, room);
+  const width = Math.max(240, room);
+  const { row, names } = width < NARROW_UNDER ? NARROW : WIDE;
   const { items, people, first } = days;
   const count = Math.max(1, people.length);
   const x = scaleLinear()
     .domain([0, count * DAY])
-    .range([NAMES, width - 8]);
-  const each = (width - NAMES - 8) / count;
+    .range([names, width - 8]);
+  const each = (width - names - 8) / count;
   const step = Math.max(1, Math.ceil(NAME_WIDTH / each));
-  const height = HEAD + items.length * ROW;
+  const height = HEAD + items.length * row;
   return (
     <div ref={element} className="overflow-x-auto">
       <svg width={width} height={height} role="img" aria-label={`Time line of ${String(items.length)} items`}>
@@ -60,11 +65,11 @@ export function Timeline({ days, clock, open, onOpen }: TimelineProps) {
           </g>
         ))}
         {items.map((item, index) => {
-          const y = HEAD + index * ROW;
+          const y = HEAD + index * row;
           const bar = Math.max(3, x(item.end) - x(item.start));
           return (
             <g key={item.id}>
-              <line x1={0} x2={width} y1={y + ROW} y2={y + ROW} className="stroke-line" strokeOpacity={0.5} />
+              <line x1={0} x2={width} y1={y + row} y2={y + row} className="stroke-line" strokeOpacity={0.5} />
               <text
                 x={4}
                 y={y + 15}
@@ -74,9 +79,9 @@ export function Timeline({ days, clock, open, onOpen }: TimelineProps) {
               </text>
               <rect
                 x={x(item.start)}
-                y={y + 4}
+                y={y + row - BAR + 4}
                 width={bar}
-                height={ROW - 8}
+                height={BAR - 8}
                 strokeDasharray={item.by === 'booked' ? '4 2' : undefined}
                 className={`cursor-pointer ${item.kind === 'pour' ? 'fill-concrete stroke-ink' : item.by === 'booked' ? 'fill-none stroke-ink' : 'fill-chalk stroke-chalk'}`}
                 onClick={() => {
@@ -86,7 +91,7 @@ export function Timeline({ days, clock, open, onOpen }: TimelineProps) {
                 <title>{`${item.name}: ${timeName(item.start, first)} to ${timeName(item.end, first)}`}</title>
               </rect>
               {item.free < 0 && (
-                <text x={x(item.end) + 5} y={y + 15} className="fill-stop text-[13px] font-semibold">
+                <text x={x(item.end) + 5} y={y + row - 7} className="fill-stop text-[13px] font-semibold">
                   {hoursName(-item.free)} short
                 </text>
               )}
