@@ -145,7 +145,7 @@ test('anything is found by a few letters, from the keyboard alone', async ({ pag
 });
 
 test('tabs are walked with arrow keys, and every part says what it is', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   const path = await demoCopy(page, 'Arrow keys');
   for (const view of ['footing', 'openings', 'steel', 'bracing', 'pour', 'days']) {
     await page.goto(`${path}/${view}`);
