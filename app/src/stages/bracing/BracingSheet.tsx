@@ -38,7 +38,7 @@ export function BracingSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
         <p className="text-lg font-semibold">No walls yet: nothing to brace.</p>
       ) : (
         <>
-          <div className="grid grid-cols-[1fr_270px] gap-5">
+          <div className="grid grid-cols-[1fr_270px] gap-5 max-sm:grid-cols-1 print:grid-cols-[1fr_270px]">
             <PlanDrawing
               shell={shell}
               units={units}

@@ -26,7 +26,7 @@ export function CoursesSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
       title="courses"
       line={`${String(worked.courses.count)} courses, ${showLength(worked.courses.height, plan.units)} high`}
     >
-      <div className="grid grid-cols-[1fr_300px] gap-6">
+      <div className="grid grid-cols-[1fr_300px] gap-6 max-sm:grid-cols-1 print:grid-cols-[1fr_300px]">
         <PlanDrawing
           shell={worked.shell}
           units={plan.units}

@@ -53,13 +53,11 @@ export function Timeline({ days, clock, open, onOpen }: TimelineProps) {
             {day % step === 0 && (
               <>
                 <line x1={x(day * DAY)} x2={x(day * DAY)} y1={HEAD - 6} y2={height} className="stroke-line" />
-                <text
-                  x={Math.min(x(day * DAY) + 3, width - NAME_WIDTH)}
-                  y={16}
-                  className="figures fill-quiet text-[13px]"
-                >
-                  {dayName(day, first)}
-                </text>
+                {x(day * DAY) + NAME_WIDTH <= width && (
+                  <text x={x(day * DAY) + 3} y={16} className="figures fill-quiet text-[13px]">
+                    {dayName(day, first)}
+                  </text>
+                )}
               </>
             )}
           </g>

@@ -47,7 +47,7 @@ export function OpeningsSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
         {stateRule('openings.setting', rules, units)} {stateRule('openings.fastener.spacing', rules, units)}
       </p>
       {openings.placed.length === 0 && <p className="text-lg font-semibold">No openings yet.</p>}
-      <ul className="grid grid-cols-2 gap-4">
+      <ul className="grid grid-cols-2 gap-4 max-sm:grid-cols-1 print:grid-cols-2">
         {openings.placed
           .filter((each) => each.worked)
           .map((opening) => {
