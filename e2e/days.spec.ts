@@ -10,7 +10,7 @@ test('the days follow from the plan: a first day, people of a day, the strip fil
   await expect(page).toHaveURL(/\/days$/);
   await expect(page.getByRole('img', { name: /^Time line of \d+ items/ })).toBeVisible();
   await page.getByLabel('First day').fill('');
-  await expect(page.getByText('Say the first day to plan by the calendar.')).toBeVisible();
+  await expect(page.getByText('Enter the first day to plan by the calendar.')).toBeVisible();
   await saved(page);
   const refused = await page.request.get(`/api${path}/days.ics`);
   expect(refused.status()).toBe(409);
@@ -25,7 +25,7 @@ test('the days follow from the plan: a first day, people of a day, the strip fil
   await page.getByRole('tab', { name: 'Day by day' }).click();
   const day = page.getByRole('region', { name: 'Mon Mar 1' });
   await day.getByRole('button', { name: /^Work of Chalk and square/ }).click();
-  await expect(page.getByText('man-minutes each').first()).toBeVisible();
+  await expect(page.getByText('work a length').first()).toBeVisible();
   await day.getByLabel('people').fill('9');
   await saved(page);
   // Three man-hours by nine.

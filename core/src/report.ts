@@ -136,7 +136,7 @@ export function report(worked: WorkedPlan) {
     steel: steelReport(worked.steel, units),
     bracing: bracingReport(worked.bracing, units),
     pour: pourReport(worked.pour, worked.units),
-    days: daysReport(worked.days),
+    days: daysReport(worked.days, units),
     edges: edgesReport(worked.edges, worked.units),
     topoff: topOffReport(worked.topoff, worked.units),
     footing: footingReport(worked.footing, units),

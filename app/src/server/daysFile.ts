@@ -1,12 +1,10 @@
-import { type Days, dayText } from '@ombra/core/stages/days';
+import { type Days, DAY, dayOf, dayText } from '@ombra/core/stages/days';
 import { type DateArray, type EventAttributes, createEvents } from 'ics';
-
-const DAY = 1440;
 
 /** A moment as a calendar file tells it, in the time of the place. */
 function momentOf(clock: number, first: number): DateArray {
   const minutes = Math.round(clock);
-  const day = Math.floor(minutes / DAY);
+  const day = dayOf(minutes);
   const rest = minutes - day * DAY;
   const [year, month, date] = dayText(first + day)
     .split('-')

@@ -1,7 +1,7 @@
-import { type DayItem, type Days, dayText } from '@ombra/core/stages/days';
+import { type DayItem, type Days, dayOf, dayText } from '@ombra/core/stages/days';
 import { NumberField } from '../../ui/NumberField';
 import { TableHead } from '../../ui/TableHead';
-import { dayName, dayOf, hoursName, timeName } from './dayWords';
+import { dayName, hoursName, timeName } from './dayWords';
 
 interface DayListProps {
   readonly days: Days;
@@ -21,7 +21,8 @@ export function DayList({ days, said, open, onOpen, onPeople }: DayListProps) {
       there,
       own: items.filter((item) => dayOf(item.start) <= day && day <= dayOf(item.end - 1)),
     }))
-    .filter(({ own, there }) => own.length > 0 && there > 0);
+    // Days off are listed too: that is where a helper on a Saturday is written.
+    .filter(({ own }) => first !== null || own.length > 0);
   return (
     <div className="flex flex-col gap-4">
       {shown.map(({ day, there, own }) => (
@@ -46,47 +47,52 @@ export function DayList({ days, said, open, onOpen, onPeople }: DayListProps) {
               </div>
             )}
           </div>
-          <table className="figures w-full border-collapse">
-            <TableHead
-              names={['what', 'from', 'to', 'man-hours', 'may slide']}
-              left={['what', 'from', 'to']}
-            />
-            <tbody>
-              {own.map((item) => (
-                <tr key={item.id} className="border-b border-line">
-                  <th scope="row" className="px-1 text-left font-semibold">
-                    {item.name}
-                  </th>
-                  <td className="px-1 whitespace-nowrap">{timeName(item.start, first)}</td>
-                  <td className="px-1 whitespace-nowrap">{timeName(item.end, first)}</td>
-                  <td className="px-1 text-right">
-                    {item.work.value > 0 ? (
-                      <button
-                        type="button"
-                        className={`px-1 underline decoration-dotted underline-offset-3 ${open === item.work.id ? 'bg-chalk-wash text-chalk' : ''}`}
-                        aria-expanded={open === item.work.id}
-                        aria-label={`Work of ${item.name}: ${(item.work.value / 60).toFixed(1)} man-hours. Why?`}
-                        onClick={() => {
-                          onOpen(item);
-                        }}
-                      >
-                        {(item.work.value / 60).toFixed(1)}
-                      </button>
-                    ) : (
-                      '–'
-                    )}
-                  </td>
-                  <td className={`px-1 text-right ${item.free < 0 ? 'font-semibold text-stop' : ''}`}>
-                    {item.free < 0
-                      ? `${hoursName(-item.free)} short`
-                      : item.free < 1
-                        ? 'nothing'
-                        : hoursName(item.free)}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          {own.length === 0 && (
+            <p className="text-quiet">{there === 0 ? 'Nobody works.' : 'Nothing to do but wait.'}</p>
+          )}
+          {own.length > 0 && (
+            <table className="figures w-full border-collapse">
+              <TableHead
+                names={['what', 'from', 'to', 'man-hours', 'may slide']}
+                left={['what', 'from', 'to']}
+              />
+              <tbody>
+                {own.map((item) => (
+                  <tr key={item.id} className="border-b border-line">
+                    <th scope="row" className="px-1 text-left font-semibold">
+                      {item.name}
+                    </th>
+                    <td className="px-1 whitespace-nowrap">{timeName(item.start, first)}</td>
+                    <td className="px-1 whitespace-nowrap">{timeName(item.end, first)}</td>
+                    <td className="px-1 text-right">
+                      {item.work.value > 0 ? (
+                        <button
+                          type="button"
+                          className={`px-1 underline decoration-dotted underline-offset-3 ${open === item.work.id ? 'bg-chalk-wash text-chalk' : ''}`}
+                          aria-expanded={open === item.work.id}
+                          aria-label={`Work of ${item.name}: ${(item.work.value / 60).toFixed(1)} man-hours. Why?`}
+                          onClick={() => {
+                            onOpen(item);
+                          }}
+                        >
+                          {(item.work.value / 60).toFixed(1)}
+                        </button>
+                      ) : (
+                        '–'
+                      )}
+                    </td>
+                    <td className={`px-1 text-right ${item.free < 0 ? 'font-semibold text-stop' : ''}`}>
+                      {item.free < 0
+                        ? `${hoursName(-item.free)} short`
+                        : item.free < 1
+                          ? 'nothing'
+                          : hoursName(item.free)}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
         </section>
       ))}
     </div>

@@ -1,10 +1,11 @@
+import { dayOf } from '@ombra/core/stages/days';
 import { CalendarPlus } from 'lucide-react';
 import { useState } from 'react';
 import type { StageProps } from '../../frame/stage';
 import { StageFrame, Summary, Working } from '../../frame/StageFrame';
 import { RuleLines } from '../../rules/RuleLines';
 import { DayList } from './DayList';
-import { dayName, dayOf, timeName } from './dayWords';
+import { dayName, timeName } from './dayWords';
 import { LaidLayer } from './LaidLayer';
 import { DAYS_PANELS, DAYS_PANEL_NAMES } from './panels';
 import { Timeline } from './Timeline';
@@ -35,8 +36,8 @@ export function DaysStage({ job, place, onPlace, onStage }: StageProps) {
         <Summary
           said={
             first === null
-              ? 'Say the first day to plan by the calendar.'
-              : 'Every time is a plan: weather and trucks decide.'
+              ? 'Enter the first day to plan by the calendar.'
+              : 'Planned times: weather and trucks decide.'
           }
         >
           {days.manMinutes && (
@@ -65,7 +66,7 @@ export function DaysStage({ job, place, onPlace, onStage }: StageProps) {
         label: 'Days',
         panels: DAYS_PANELS,
         names: DAYS_PANEL_NAMES,
-        tools: (
+        tools: first !== null && (
           <a className="button" href={`/api/jobs/${job.id}/days.ics`} download>
             <CalendarPlus aria-hidden="true" size={16} /> Calendar file
           </a>
@@ -142,7 +143,7 @@ export function DaysStage({ job, place, onPlace, onStage }: StageProps) {
               ]}
             />
             <p className="text-sm text-quiet">
-              A pour that has its day (Pour, Mix and day) is booked: what must come before is planned to it.
+              A pour with a date (Pour, Mix and day) is booked, and the work before it is planned to that day.
               Rates are house rules.
             </p>
           </div>

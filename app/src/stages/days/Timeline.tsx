@@ -1,7 +1,7 @@
-import type { DayItem, Days } from '@ombra/core/stages/days';
+import { type DayItem, type Days, DAY, dayOf } from '@ombra/core/stages/days';
 import { scaleLinear } from 'd3-scale';
 import { useWidth } from '../../ui/useWidth';
-import { dayName, dayOf, hoursName, timeName } from './dayWords';
+import { dayName, hoursName, timeName } from './dayWords';
 
 const HEAD = 30;
 /** Height of a row, and what its name takes of the width: beside the bar, or over it where the screen is narrow. */
@@ -10,7 +10,6 @@ const NARROW = { row: 38, names: 4 } as const;
 const NARROW_UNDER = 560;
 /** Height of a bar’s room in its row. */
 const BAR = 22;
-const DAY = 1440;
 /** Fewest pixels that a day’s name takes. */
 const NAME_WIDTH = 74;
 
@@ -22,7 +21,7 @@ interface TimelineProps {
   readonly onOpen: (item: DayItem) => void;
 }
 
-/** Every item as a bar from its start to its end, over the days; what may slide as a thin line behind it. */
+/** Every item as a bar from its start to its end, over the days; a dotted line shows how far it may slide. What a bar says stands day by day as well, for the keyboard. */
 export function Timeline({ days, clock, open, onOpen }: TimelineProps) {
   const { width: room, element } = useWidth();
   const width = Math.max(240, room);
@@ -75,13 +74,23 @@ export function Timeline({ days, clock, open, onOpen }: TimelineProps) {
               >
                 {item.name}
               </text>
+              {item.lateEnd > item.end && (
+                <line
+                  x1={x(item.end)}
+                  x2={x(item.lateEnd)}
+                  y1={y + row - BAR / 2}
+                  y2={y + row - BAR / 2}
+                  strokeDasharray="2 3"
+                  className="stroke-quiet"
+                />
+              )}
               <rect
                 x={x(item.start)}
                 y={y + row - BAR + 4}
                 width={bar}
                 height={BAR - 8}
-                strokeDasharray={item.by === 'booked' ? '4 2' : undefined}
-                className={`cursor-pointer ${item.kind === 'pour' ? 'fill-concrete stroke-ink' : item.by === 'booked' ? 'fill-none stroke-ink' : 'fill-chalk stroke-chalk'}`}
+                strokeDasharray={item.effort.kind === 'visit' ? '4 2' : undefined}
+                className={`cursor-pointer ${item.kind === 'pour' ? 'fill-concrete stroke-ink' : item.effort.kind === 'visit' ? 'fill-none stroke-ink' : 'fill-chalk stroke-chalk'}`}
                 onClick={() => {
                   onOpen(item);
                 }}

@@ -1,10 +1,5 @@
-import { dayText } from '@ombra/core/stages/days';
+import { DAY, dayOf, dayText } from '@ombra/core/stages/days';
 import { format, parseISO } from 'date-fns';
-
-const DAY = 1440;
-
-/** Day of a time, counted from the first one. */
-export const dayOf = (clock: number): number => Math.floor(clock / DAY);
 
 /** `Mon Dec 1`, or `day 1` where no first day is said. */
 export const dayName = (day: number, first: number | null): string =>
@@ -13,7 +8,7 @@ export const dayName = (day: number, first: number | null): string =>
 /** `Mon Dec 1, 07:30`. */
 export function timeName(clock: number, first: number | null): string {
   const minutes = Math.round(clock);
-  const day = Math.floor(minutes / DAY);
+  const day = dayOf(minutes);
   const rest = minutes - day * DAY;
   const time = `${String(Math.floor(rest / 60)).padStart(2, '0')}:${String(rest % 60).padStart(2, '0')}`;
   return `${dayName(day, first)}, ${time}`;

@@ -11,6 +11,7 @@ import {
   toCubicFeet,
   toCubicYards,
   toSquareFeet,
+  writeQuantity,
 } from '../measure';
 import type { CutReason, How, PieceSelector, QuantityUnit } from './how';
 
@@ -55,6 +56,9 @@ export function showQuantity(value: number, unit: QuantityUnit, units: UnitSyste
       return units === 'imperial'
         ? `${fixed((value * METRES_PER_FOOT) / KILOGRAMS_PER_POUND, 3)} lb/ft`
         : `${fixed(value, 3)} kg/m`;
+    case 'work-along':
+    case 'work-on':
+      return writeQuantity(value, unit, units);
     case 'money':
       return value.toLocaleString('en', { maximumFractionDigits: 0 });
   }

@@ -3,7 +3,7 @@ import { type Length, type UnitSystem, NANOMETRES_PER_METRE } from '../measure';
 /**
  * Lengths are nanometres, areas square metres, volumes cubic metres, masses kilograms, pressures pascals, durations minutes,
  * flows cubic metres an hour, rises metres an hour, weights newtons in a cubic metre, densities kilograms in one, masses of a
- * line kilograms a metre; counts, ratios and money plain numbers.
+ * line kilograms a metre, work man-minutes a metre or a square metre; counts, ratios and money plain numbers.
  */
 export type QuantityUnit =
   | 'count'
@@ -19,6 +19,8 @@ export type QuantityUnit =
   | 'weight'
   | 'density'
   | 'line-mass'
+  | 'work-along'
+  | 'work-on'
   | 'money';
 
 /** Which pieces of the wall a figure counts: every field given must match. */

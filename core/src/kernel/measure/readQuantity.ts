@@ -38,7 +38,11 @@ export type TypedQuantity =
   /** Square feet. */
   | 'area'
   /** Money a cubic yard. */
-  | 'price';
+  | 'price'
+  /** Work along a wall: man-minutes a metre. */
+  | 'work-along'
+  /** Work on the face of a wall: man-minutes a square metre. */
+  | 'work-on';
 
 /** A way of writing a unit, what one of it is in the base, and how it is written back. */
 interface TypedUnit {
@@ -66,6 +70,7 @@ const MILLIMETRES_PER_INCH = 25.4;
 
 const an = String.raw`\s*(?:/|per|an?)\s*`;
 const hour = `(?:${an}(?:h|hr|hour))`;
+const MAN_MINUTES = '(?:man-?)?min(?:utes?)?';
 const YARDS = String.raw`(?:yd3|yd³|yards?|yds?|cy|cu\.? ?yd)`;
 const METRES = String.raw`(?:m3|m³|cu\.? ?m)`;
 const FEET = String.raw`(?:ft3|ft³|cf|cu\.? ?ft)`;
@@ -113,6 +118,14 @@ const UNITS: Readonly<Record<TypedQuantity, readonly TypedUnit[]>> = {
     unit('cm', 10 / MILLIMETRES_PER_INCH),
   ],
   area: [unit('(?:ft2|ft²|sf|sq\\.? ?ft)', 1), unit('(?:m2|m²|sq\\.? ?m)', 1 / METRES_PER_FOOT ** 2)],
+  'work-along': [
+    unit(`${MAN_MINUTES}${an}(?:ft|foot|feet|')`, 1 / METRES_PER_FOOT),
+    unit(`${MAN_MINUTES}${an}m(?:et(?:er|re)s?)?`, 1),
+  ],
+  'work-on': [
+    unit(`${MAN_MINUTES}${an}(?:ft2|ft²|sf|sq\\.? ?ft)`, 1 / METRES_PER_FOOT ** 2),
+    unit(`${MAN_MINUTES}${an}(?:m2|m²|sq\\.? ?m)`, 1),
+  ],
   price: [unit(`(?:${an})?${YARDS}`, 1), unit(`(?:${an})?${METRES}`, CUBIC_METRES_PER_CUBIC_YARD)],
 };
 
@@ -143,6 +156,14 @@ const OWN: Readonly<Record<TypedQuantity, Readonly<Record<UnitSystem, OwnUnit>>>
   warming: { imperial: { text: '°F', factor: 1 }, metric: { text: '°C', factor: FAHRENHEIT_PER_CELSIUS } },
   slump: { imperial: { text: 'in', factor: 1 }, metric: { text: 'mm', factor: 1 / MILLIMETRES_PER_INCH } },
   area: { imperial: { text: 'ft²', factor: 1 }, metric: { text: 'm²', factor: 1 / METRES_PER_FOOT ** 2 } },
+  'work-along': {
+    imperial: { text: 'man-min/ft', factor: 1 / METRES_PER_FOOT },
+    metric: { text: 'man-min/m', factor: 1 },
+  },
+  'work-on': {
+    imperial: { text: 'man-min/ft²', factor: 1 / METRES_PER_FOOT ** 2 },
+    metric: { text: 'man-min/m²', factor: 1 },
+  },
   price: {
     imperial: { text: 'a yd³', factor: 1 },
     metric: { text: 'a m³', factor: CUBIC_METRES_PER_CUBIC_YARD },
@@ -163,7 +184,7 @@ const DECIMALS: Readonly<Partial<Record<TypedQuantity, Readonly<Record<UnitSyste
 
 /**
  * A quantity as a crew writes it, in its base unit; null where it cannot be read. A bare number is in the job's own unit: psf,
- * lb, ft³ (yd³ of concrete), yd³/h, psi, lb/ft³, °F, in and so on in a feet-inch job; kPa, kg, m³, m³/h, MPa, kg/m³ or kN/m³,
+ * lb, ft³ (yd³ of concrete), yd³/h, psi, lb/ft³, °F, in, man-min/ft and so on in a feet-inch job; kPa, kg, m³, m³/h, MPa, kg/m³ or kN/m³,
  * °C and mm in a metric one.
  *
  * @example readQuantity('700 psf', 'pressure', 'metric') // 33516.2

@@ -1,18 +1,19 @@
 import { type Figure, figureOf } from '../../kernel/figures/figure';
-import { evaluate } from '../../kernel/figures/how';
 import type { Plan } from '../../kernel/plan/plan';
 import type { HouseRules } from '../../kernel/rules';
-import type { Calendar, Clock } from './calendar';
+import { type Calendar, type Clock, DAY, dayOf } from './calendar';
 import { type ItemGround, type WorkItem, itemsOf } from './items';
 import { schedule } from './schedule';
 
 /** An item with its time. */
-export interface DayItem extends Omit<WorkItem, 'work'> {
+export interface DayItem extends Omit<WorkItem, 'work' | 'rules'> {
   /** Man-minutes. */
   readonly work: Figure;
   /** Minutes from midnight before the first day. */
   readonly start: Clock;
   readonly end: Clock;
+  /** When it would be done at the latest. */
+  readonly lateEnd: Clock;
   /** Working minutes that it may slide; negative where it does not fit before a booked day. */
   readonly free: number;
 }
@@ -20,7 +21,7 @@ export interface DayItem extends Omit<WorkItem, 'work'> {
 export type DaysProblem =
   | { readonly kind: 'start-unreadable'; readonly text: string }
   | { readonly kind: 'day-unreadable'; readonly text: string }
-  /** A pour that is booked before its work can be done: short by so many working minutes. */
+  /** A pour that is booked before its work can be done, by so many days. */
   | {
       readonly kind: 'pour-too-soon';
       readonly pour: string;
@@ -34,7 +35,7 @@ export type DaysProblem =
       readonly name: string;
       readonly date: string;
     }
-  | { readonly kind: 'nobody-works' };
+  | { readonly kind: 'too-few-days' };
 
 /** The days of a job. */
 export interface Days {
@@ -48,7 +49,9 @@ export interface Days {
 }
 
 const DAY_MS = 86_400_000;
-/** Farther ahead nobody plans. [ours] */
+/** 1970-01-05: where no first day is given, the job begins on a Monday. */
+const SOME_MONDAY = 4;
+/** How far ahead the days are planned: some four years. [ours] */
 const MOST_DAYS = 1500;
 
 /**
@@ -89,8 +92,7 @@ export function buildDays(ground: ItemGround, { days }: Pick<Plan, 'days'>, rule
   const first = days?.start === undefined ? null : dayNumber(days.start);
   if (days?.start !== undefined && first === null)
     problems.push({ kind: 'start-unreadable', text: days.start });
-  /** A Monday, where nobody says. */
-  const from = first ?? 4;
+  const from = first ?? SOME_MONDAY;
   const off = new Set<number>();
   for (const text of days?.off ?? []) {
     const day = dayNumber(text);
@@ -108,7 +110,7 @@ export function buildDays(ground: ItemGround, { days }: Pick<Plan, 'days'>, rule
   const begin = 60 * rules.count('days.begin');
   const calendar: Calendar = {
     begin,
-    end: Math.min(24 * 60, begin + 60 * rules.count('days.hours')),
+    end: Math.min(DAY, begin + 60 * rules.count('days.hours')),
     people: (day) => {
       const date = from + day;
       const said = first === null ? undefined : special.get(date);
@@ -120,50 +122,44 @@ export function buildDays(ground: ItemGround, { days }: Pick<Plan, 'days'>, rule
   const items = itemsOf(ground, rules);
   const booked = new Map<string, number>();
   for (const item of items) {
-    const date = item.date === null || first === null ? null : dayNumber(item.date);
-    if (date === null || item.date === null || item.pour === null) continue;
-    if (date < from)
+    if (item.date === null || item.pour === null || first === null) continue;
+    const date = dayNumber(item.date);
+    if (date === null) problems.push({ kind: 'day-unreadable', text: item.date });
+    else if (date < from)
       problems.push({ kind: 'pour-before-start', pour: item.pour, name: item.name, date: item.date });
-    else booked.set(item.id, (date - from) * 24 * 60 + begin);
+    else booked.set(item.id, (date - from) * DAY);
   }
   const placed = schedule(
-    items.map(({ id, after, work, minutes }) => {
+    items.map(({ id, after, effort }) => {
       const at = booked.get(id);
-      return {
-        id,
-        after,
-        manMinutes: evaluate(work),
-        minutes,
-        ...(at === undefined ? {} : { notBefore: at }),
-      };
+      return { id, after, effort, ...(at === undefined ? {} : { notBefore: at }) };
     }),
     calendar,
   );
   if (!placed) {
-    if (items.length > 0) problems.push({ kind: 'nobody-works' });
+    if (items.length > 0) problems.push({ kind: 'too-few-days' });
     return { first, items: [], people: [], manMinutes: null, problems };
   }
-  const shown = items.map((item, index): DayItem => {
-    const time = placed[index] ?? { start: 0, end: 0, free: 0 };
-    return {
-      ...item,
-      work: figureOf({ id: `days.${item.id}`, title: item.name, how: item.work, rules: [], pieces: {} }),
-      start: time.start,
-      end: time.end,
-      free: time.free,
-    };
+  const times = new Map(placed.map((each) => [each.id, each]));
+  const shown = items.flatMap(({ work, rules: own, ...item }): DayItem[] => {
+    const time = times.get(item.id);
+    if (!time) return [];
+    const { start, end, lateEnd, free } = time;
+    const pieces = item.course === undefined ? {} : { course: item.course };
+    const figure = figureOf({ id: `days.${item.id}`, title: item.name, how: work, rules: own, pieces });
+    return [{ ...item, work: figure, start, end, lateEnd, free }];
   });
   for (const { id, pour, name, date, start } of shown) {
     const at = booked.get(id);
     if (at === undefined || pour === null || date === null) continue;
-    const late = Math.floor(start / 1440) - Math.floor(at / 1440);
+    const late = dayOf(start) - dayOf(at);
     if (late > 0) problems.push({ kind: 'pour-too-soon', pour, name, date, short: late });
   }
   const last = Math.max(0, ...shown.map(({ end }) => end));
   return {
     first,
     items: shown,
-    people: Array.from({ length: Math.floor(last / 1440) + 1 }, (_, day) => calendar.people(day)),
+    people: Array.from({ length: dayOf(last) + 1 }, (_, day) => calendar.people(day)),
     manMinutes:
       shown.length === 0
         ? null

@@ -1,33 +1,35 @@
 import type { Worked } from '../../kernel/engine/stage';
-import { type How, evaluate, given } from '../../kernel/figures/how';
-import { NANOMETRES_PER_FOOT, SQUARE_METRES_PER_SQUARE_FOOT, subtract } from '../../kernel/measure';
-import type { HouseRules } from '../../kernel/rules';
+import { type How, evaluate, given, givenCount, givenLength } from '../../kernel/figures/how';
+import { type Length, NANOMETRES_PER_METRE, add, subtract } from '../../kernel/measure';
+import type { CountRuleId, HouseRules, QuantityRuleId, RuleId } from '../../kernel/rules';
 import { type PourSpan, pourSpans, wallsOf } from '../outline';
+import { type Effort, DAY } from './calendar';
 
 /** What is done on a job, in the order of the trade. */
-export const ITEM_KINDS = [
-  'strip',
-  'chalk',
-  'survey',
-  'bucks',
-  'course',
-  'braces',
-  'verticals',
-  'inserts',
-  'straighten',
-  'inspection',
-  'list',
-  'pour',
-  'top',
-  'sight',
-  'unbrace',
-  'seal',
-  'backfill',
-] as const;
-export type ItemKind = (typeof ITEM_KINDS)[number];
+export type ItemKind =
+  | 'strip'
+  | 'chalk'
+  | 'survey'
+  | 'bucks'
+  | 'course'
+  | 'braces'
+  | 'verticals'
+  | 'inserts'
+  | 'straighten'
+  | 'inspection'
+  | 'list'
+  | 'pour'
+  | 'top'
+  | 'sight'
+  | 'unbrace'
+  | 'seal'
+  | 'backfill';
 
-/** Who does it: the crew, one thing after the other; or somebody who is booked. */
-export type ItemBy = 'crew' | 'booked';
+/** How much there is to do: a length of wall in nanometres, a face in square metres, or pieces. */
+export interface ItemQuantity {
+  readonly of: 'length' | 'area' | 'count';
+  readonly value: number;
+}
 
 /** Something to be done, with what it takes. */
 export interface WorkItem {
@@ -38,14 +40,20 @@ export interface WorkItem {
   /** Of which pour; null for what is done once. */
   readonly pour: string | null;
   readonly course?: number;
-  readonly by: ItemBy;
-  /** Man-minutes, worked out; of what is booked the people who stand by. */
+  readonly quantity: ItemQuantity;
+  /** Man-minutes, worked out. */
   readonly work: How;
-  /** Working minutes where the time is given. */
-  readonly minutes: number | null;
+  /** The rules that it follows from. */
+  readonly rules: readonly RuleId[];
+  readonly effort: Effort;
+  /** What must be done before, and the least elapsed minutes since. */
   readonly after: readonly { readonly id: string; readonly wait: number }[];
+  /** The day that it is booked for, `2027-04-14`; null where it follows the work. */
   readonly date: string | null;
 }
+
+/** An item before it stands in its order: the crew does one after the other, besides what else it waits for. */
+type Draft = Omit<WorkItem, 'after' | 'pour' | 'date'> & Partial<Pick<WorkItem, 'after' | 'pour' | 'date'>>;
 
 /** What items are made from. */
 export type ItemGround = Pick<
@@ -53,278 +61,89 @@ export type ItemGround = Pick<
   'shell' | 'levels' | 'courses' | 'openings' | 'placed' | 'steel' | 'bracing' | 'topoff' | 'pour' | 'stacks'
 >;
 
-const HUNDRED_FEET = 100 * NANOMETRES_PER_FOOT;
-/** An inspection takes an hour of somebody’s. [ours] */
-const INSPECTION = 60;
+/** How much there is, and the man-minutes that it takes. */
+type Taken = Pick<WorkItem, 'quantity' | 'work' | 'rules' | 'effort'>;
 
-const part = (name: string, quantity: number, each: string, minutes: number): How => ({
-  op: 'product',
-  name,
-  unit: 'duration',
-  of: [given(name, 'ratio', quantity), given(each, 'duration', minutes)],
+const product = (name: string, of: readonly How[]): How => ({ op: 'product', name, unit: 'duration', of });
+
+/** Work in the hours of the crew. */
+const inHours = (quantity: ItemQuantity, work: How, rules: readonly RuleId[]): Taken => ({
+  quantity,
+  work,
+  rules,
+  effort: { kind: 'work', manMinutes: evaluate(work) },
 });
-const total = (name: string, of: readonly How[]): How => ({ op: 'sum', name, unit: 'duration', of });
 
-/** Square feet of wall that stand in a course, openings and all. */
-export function areaOfCourse({ courses }: Pick<ItemGround, 'courses'>, course: number): number {
-  const area = courses.rows
-    .filter((row) => row.course === course)
-    .reduce(
-      (sum, row) => sum + (subtract(row.to, row.from) / 1e9) * (subtract(row.top, row.bottom) / 1e9),
-      0,
-    );
-  return area / SQUARE_METRES_PER_SQUARE_FOOT;
+/** Work that takes so much a metre of wall. */
+function along(length: Length, rule: QuantityRuleId, rules: HouseRules): Taken {
+  const work = product('along the walls', [
+    givenLength('length', length),
+    given('work a length', 'work-along', rules.quantity(rule)),
+  ]);
+  return inHours({ of: 'length', value: length }, work, [rule]);
 }
 
-/** Man-minutes of one course: the first by its length, others by their face; more at corners and openings. */
-function courseWork(ground: ItemGround, course: number, rules: HouseRules): How {
+/** Work that takes so much a piece. */
+function apiece(name: string, count: number, rule: CountRuleId, rules: HouseRules): Taken {
+  const work = product(name, [givenCount(name, count), given('each', 'duration', rules.count(rule))]);
+  return inHours({ of: 'count', value: count }, work, [rule]);
+}
+
+/** Several kinds of work in one item, which is as much as the first says. */
+function together(name: string, first: Taken, others: readonly Taken[]): Taken {
+  const some = [first, ...others].filter(({ work }) => evaluate(work) > 0);
+  const work: How = { op: 'sum', name, unit: 'duration', of: some.map((each) => each.work) };
+  return inHours(
+    first.quantity,
+    work,
+    some.flatMap((each) => each.rules),
+  );
+}
+
+/** The same, done at once after what comes before it. */
+const atOnce = (taken: Taken): Taken => ({
+  ...taken,
+  effort: { kind: 'at-once', manMinutes: evaluate(taken.work) },
+});
+
+/** Face of the wall that stands in a course, openings and all, in square metres. */
+export const faceOfCourse = ({ courses }: Pick<ItemGround, 'courses'>, course: number): number =>
+  courses.rows
+    .filter((row) => row.course === course)
+    .reduce(
+      (sum, row) =>
+        sum +
+        (subtract(row.to, row.from) / NANOMETRES_PER_METRE) *
+          (subtract(row.top, row.bottom) / NANOMETRES_PER_METRE),
+      0,
+    );
+
+/** One course: the first by its length, others by their face; more at corners and openings. */
+function courseTaken(ground: ItemGround, course: number, rules: HouseRules): Taken {
   const { courses, openings } = ground;
   const rows = courses.rows.filter((row) => row.course === course);
-  const length = rows.reduce((sum, row) => sum + row.to - row.from, 0);
-  const first = course === 1;
   const corners = courses.pieces.filter((piece) => piece.kind === 'corner' && piece.course === course).length;
   const cut = openings.placed.filter(
     (each) =>
       each.worked &&
       rows.some((row) => row.wall === each.wall && each.hole.bottom < row.top && each.hole.top > row.bottom),
   ).length;
-  return total(`course ${String(course)}`, [
-    first
-      ? part('hundreds of feet', length / HUNDRED_FEET, 'man-minutes each', rules.count('days.rate.first'))
-      : part(
-          'tens of square feet',
-          areaOfCourse(ground, course) / 10,
-          'man-minutes each',
-          rules.count('days.rate.wall'),
-        ),
-    ...(corners > 0
-      ? [part('corners', corners, 'man-minutes a corner', rules.count('days.rate.corner'))]
-      : []),
-    ...(cut > 0
-      ? [part('openings in it', cut, 'man-minutes an opening', rules.count('days.rate.opening'))]
-      : []),
+  const face = faceOfCourse(ground, course);
+  const laid =
+    course === 1
+      ? along(add(...rows.map((row) => subtract(row.to, row.from))), 'days.rate.first', rules)
+      : inHours(
+          { of: 'area', value: face },
+          product('on the wall', [
+            given('face of the course', 'area', face),
+            given('work a face', 'work-on', rules.quantity('days.rate.wall')),
+          ]),
+          ['days.rate.wall'],
+        );
+  return together(`course ${String(course)}`, { ...laid, quantity: { of: 'area', value: face } }, [
+    apiece('corners', corners, 'days.rate.corner', rules),
+    apiece('openings cut', cut, 'days.rate.opening', rules),
   ]);
-}
-
-/**
- * Every item of a job, each after what it waits for; the crew's one behind the other in the order of the trade. Made from the plan:
- * nothing of it is typed.
- */
-export function itemsOf(ground: ItemGround, rules: HouseRules): readonly WorkItem[] {
-  const { shell, levels, courses, stacks, openings, placed, steel, bracing, topoff, pour: pouring } = ground;
-  const walls = wallsOf(shell);
-  if (walls.length === 0 || courses.count === 0) return [];
-  const round = walls.reduce((sum, wall) => sum + wall.length, 0) / HUNDRED_FEET;
-  const items: WorkItem[] = [];
-  let crew: string | null = null;
-  const put = (
-    item: Pick<WorkItem, 'id' | 'kind' | 'name' | 'pour' | 'work'> & Partial<WorkItem>,
-    waits: WorkItem['after'] = [],
-  ): void => {
-    const { work, by = 'crew' } = item;
-    if (by === 'crew' && evaluate(work) <= 0) return;
-    const known = new Set(items.map(({ id }) => id));
-    const chain =
-      by === 'crew' && crew !== null && !waits.some(({ id }) => id === crew) ? [{ id: crew, wait: 0 }] : [];
-    items.push({
-      by,
-      minutes: null,
-      date: null,
-      ...item,
-      after: [...chain, ...waits].filter(({ id }) => known.has(id)),
-    });
-    if (by === 'crew') crew = item.id;
-  };
-  const byLength = (rule: Parameters<HouseRules['count']>[0]): How =>
-    part('hundreds of feet of wall', round, 'man-minutes each', rules.count(rule));
-
-  const own = { pour: null } as const;
-  put({
-    id: 'strip',
-    kind: 'strip',
-    name: 'Strip the footing forms',
-    ...own,
-    work: byLength('days.rate.strip'),
-  });
-  put({
-    id: 'chalk',
-    kind: 'chalk',
-    name: 'Chalk and square',
-    ...own,
-    work: byLength('days.rate.chalk'),
-  });
-  put({
-    id: 'survey',
-    kind: 'survey',
-    name: 'Survey and shim',
-    ...own,
-    work: byLength('days.rate.survey'),
-  });
-
-  const spans = pourSpans(stacks, levels);
-  let laid = 0;
-  let before: string | null = null;
-  for (const [index, span] of spans.entries()) {
-    const several = spans.length > 1;
-    const named = (name: string): string => (several ? `${name} · ${span.name}` : name);
-    const at = (kind: ItemKind): string => `${kind}:${span.pour}`;
-    const worked = pouring.pours.find((each) => each.span.pour === span.pour);
-    const inPour = within(span);
-    const holes = openings.placed.filter((each) => each.worked && inPour(each.hole.bottom));
-    const common = { pour: span.pour };
-    put({
-      ...common,
-      id: at('bucks'),
-      kind: 'bucks',
-      name: named('Bucks'),
-      work: part('bucks', holes.length, 'man-minutes each', rules.count('days.rate.buck')),
-    });
-    const up = laid + rules.count('bracing.first.courses');
-    // A low wall is held by diagonals instead.
-    const held = bracing.pours.find((each) => each.pour === span.pour)?.walls ?? [];
-    const braces = held.reduce((sum, wall) => sum + wall.braces.length + wall.diagonals.length, 0);
-    const brace = (): void => {
-      put({
-        ...common,
-        id: at('braces'),
-        kind: 'braces',
-        name: named('Braces and planks'),
-        work: part('braces', braces, 'man-minutes each', rules.count('days.rate.brace')),
-      });
-    };
-    for (let course = laid + 1; course <= span.toCourse; course += 1) {
-      put(
-        {
-          ...common,
-          id: `course:${String(course)}`,
-          kind: 'course',
-          name: `Course ${String(course)}`,
-          course,
-          work: courseWork(ground, course, rules),
-        },
-        course === laid + 1 && before !== null ? [{ id: before, wait: 0 }] : [],
-      );
-      if (course === Math.min(up, span.toCourse)) brace();
-    }
-    laid = Math.max(laid, span.toCourse);
-    const verticals = steel.bars.filter(
-      (bar) => (bar.use === 'vertical' || bar.use === 'jamb') && inPour(bar.bottom),
-    ).length;
-    put({
-      ...common,
-      id: at('verticals'),
-      kind: 'verticals',
-      name: named('Verticals'),
-      work: part('verticals', verticals, 'man-minutes each', rules.count('days.rate.vertical')),
-    });
-    put({
-      ...common,
-      id: at('inserts'),
-      kind: 'inserts',
-      name: named('Inserts'),
-      work: part(
-        'inserts',
-        placed.placed.filter(({ rect }) => inPour(rect.bottom)).length,
-        'man-minutes each',
-        rules.count('days.rate.insert'),
-      ),
-    });
-    put({
-      ...common,
-      id: at('straighten'),
-      kind: 'straighten',
-      name: named('Straighten'),
-      work: byLength('days.rate.straighten'),
-    });
-    put(
-      {
-        ...common,
-        id: at('inspection'),
-        kind: 'inspection',
-        name: named('Inspection'),
-        by: 'booked',
-        minutes: INSPECTION,
-        work: given('nobody of the crew', 'duration', 0),
-      },
-      [{ id: at('straighten'), wait: 0 }],
-    );
-    put(
-      {
-        ...common,
-        id: at('list'),
-        kind: 'list',
-        name: named('List before the pump'),
-        work: part('lists', 1, 'man-minutes', rules.count('days.rate.list')),
-      },
-      [{ id: at('inspection'), wait: 0 }],
-    );
-    const hours = worked ? worked.clock.finish : 0;
-    put(
-      {
-        ...common,
-        id: at('pour'),
-        kind: 'pour',
-        name: several ? span.name : 'Pour',
-        minutes: Math.max(1, hours),
-        date: worked?.date ?? null,
-        work: part('minutes of the pour', Math.max(1, hours), 'people', worked?.crew ?? 1),
-      },
-      [
-        { id: at('list'), wait: 0 },
-        { id: at('straighten'), wait: 60 * rules.count('days.wait.stand') },
-      ],
-    );
-    const last = index === spans.length - 1;
-    const yards = round * (100 / 3);
-    put({
-      ...common,
-      id: at('top'),
-      kind: 'top',
-      name: named(last ? 'Top struck off, bolts set' : 'Top left rough, clean for the clips'),
-      work: part(
-        last ? 'bolts and yards of top' : 'yards of top',
-        yards + (last ? topoff.bolts.value : 0),
-        'man-minutes each',
-        rules.count('days.rate.bolt'),
-      ),
-    });
-    put({
-      ...common,
-      id: at('sight'),
-      kind: 'sight',
-      name: named('Sighted while soft'),
-      work: byLength('days.rate.sight'),
-    });
-    put(
-      {
-        ...common,
-        id: at('unbrace'),
-        kind: 'unbrace',
-        name: named('Braces off, gear back'),
-        work: part('braces', braces, 'man-minutes each', rules.count('days.rate.unbrace')),
-      },
-      [{ id: at('pour'), wait: 60 * rules.count('days.wait.braces') }],
-    );
-    before = at('pour');
-  }
-  put({
-    id: 'seal',
-    kind: 'seal',
-    name: 'Membrane, drain, protection',
-    ...own,
-    work: byLength('days.rate.seal'),
-  });
-  put(
-    {
-      id: 'backfill',
-      kind: 'backfill',
-      name: 'Backfill, evenly in passes',
-      ...own,
-      work: byLength('days.rate.backfill'),
-    },
-    before === null ? [] : [{ id: before, wait: 24 * 60 * rules.count('days.wait.backfill') }],
-  );
-  return items;
 }
 
 /** Whether a height lies in a pour. */
@@ -332,3 +151,186 @@ const within =
   ({ bottom, top }: PourSpan) =>
   (height: number): boolean =>
     height >= bottom && height < top;
+
+/** What `pourItems` goes by. */
+interface PourItemsInput {
+  readonly span: PourSpan;
+  /** The first course that is stacked for it. */
+  readonly from: number;
+  readonly last: boolean;
+  /** What it is called, where there are several pours. */
+  readonly called: string | null;
+  readonly length: Length;
+}
+
+/** What is done for one pour, from its bucks to its backfill. */
+function pourItems(
+  { span, from, last, called, length }: PourItemsInput,
+  ground: ItemGround,
+  rules: HouseRules,
+): readonly Draft[] {
+  const { openings, placed, steel, bracing, topoff, stacks } = ground;
+  const own = { pour: span.pour };
+  const at = (kind: ItemKind): string => `${kind}:${span.pour}`;
+  const inPour = within(span);
+  const named = (name: string): string => (called === null ? name : `${name} · ${called}`);
+  const item = (kind: ItemKind, name: string, taken: Taken, after?: WorkItem['after']): Draft => ({
+    ...own,
+    id: at(kind),
+    kind,
+    name: named(name),
+    ...taken,
+    ...(after ? { after } : {}),
+  });
+  const bucks = openings.placed.filter((each) => each.worked && inPour(each.hole.bottom)).length;
+  // A low wall is held by diagonals instead of braces.
+  const held = bracing.pours.find((each) => each.pour === span.pour)?.walls ?? [];
+  const braces = held.reduce((sum, wall) => sum + wall.braces.length + wall.diagonals.length, 0);
+  const bracedAt = Math.min(from - 1 + rules.count('bracing.first.courses'), span.toCourse);
+  const stacked = Array.from({ length: Math.max(0, span.toCourse - from + 1) }, (_, index): Draft => {
+    const course = from + index;
+    const name = `Course ${String(course)}`;
+    return {
+      ...own,
+      id: `course:${String(course)}`,
+      kind: 'course',
+      name,
+      course,
+      ...courseTaken(ground, course, rules),
+    };
+  });
+  const uprights = steel.bars.filter(
+    ({ use, bottom }) => (use === 'vertical' || use === 'jamb') && inPour(bottom),
+  ).length;
+  const inserts = placed.placed.filter(({ rect }) => inPour(rect.bottom)).length;
+  const day = ground.pour.pours.find((each) => each.span.pour === span.pour);
+  const minutes = day?.clock.finish ?? 0;
+  const visit = rules.count('days.inspection');
+  const filled = stacks.find(({ id }) => id === span.pour)?.ground;
+  const early = filled?.before === true;
+  const backfill = along(length, 'days.rate.backfill', rules);
+  return [
+    item('bucks', 'Bucks', apiece('bucks', bucks, 'days.rate.buck', rules)),
+    ...stacked.filter(({ course = 0 }) => course <= bracedAt),
+    item('braces', 'Braces and planks', apiece('braces', braces, 'days.rate.brace', rules)),
+    ...stacked.filter(({ course = 0 }) => course > bracedAt),
+    item('verticals', 'Verticals', apiece('verticals', uprights, 'days.rate.vertical', rules)),
+    item('inserts', 'Inserts', apiece('inserts', inserts, 'days.rate.insert', rules)),
+    ...(early ? [item('backfill', 'Backfill around the empty forms, evenly', backfill)] : []),
+    item('straighten', 'Straighten', along(length, 'days.rate.straighten', rules)),
+    item(
+      'inspection',
+      'Inspection',
+      {
+        quantity: { of: 'count', value: 1 },
+        work: given('work of the crew', 'duration', 0),
+        rules: ['days.inspection'],
+        effort: { kind: 'visit', minutes: visit },
+      },
+      [{ id: at('straighten'), wait: 0 }],
+    ),
+    item('list', 'List before the pump', apiece('lists', 1, 'days.rate.list', rules), [
+      { id: at('inspection'), wait: 0 },
+    ]),
+    ...(day && minutes > 0
+      ? [
+          {
+            ...own,
+            id: at('pour'),
+            kind: 'pour' as const,
+            name: called ?? 'Pour',
+            quantity: { of: 'count' as const, value: 1 },
+            work: product('the pour', [
+              given('time on site', 'duration', minutes),
+              givenCount('people', day.crew),
+            ]),
+            rules: ['days.wait.stand' as const],
+            effort: { kind: 'from' as const, at: day.start, minutes },
+            date: day.date,
+            after: [
+              { id: at('list'), wait: 0 },
+              { id: at('straighten'), wait: 60 * rules.count('days.wait.stand') },
+            ],
+          },
+        ]
+      : []),
+    item(
+      'top',
+      last ? 'Top struck off, bolts set' : 'Top left rough, clean for the clips',
+      atOnce(
+        together('top', along(length, 'days.rate.top', rules), [
+          apiece('bolts', last ? topoff.bolts.value : 0, 'days.rate.bolt', rules),
+        ]),
+      ),
+    ),
+    item('sight', 'Sighted while soft', atOnce(along(length, 'days.rate.sight', rules))),
+    item('unbrace', 'Braces off, gear back', apiece('braces', braces, 'days.rate.unbrace', rules), [
+      { id: at('pour'), wait: 60 * rules.count('days.wait.braces') },
+    ]),
+    ...(last || (filled && !early)
+      ? [item('seal', 'Membrane, drain, protection', along(length, 'days.rate.seal', rules))]
+      : []),
+    ...((last || filled) && !early
+      ? [
+          item('backfill', 'Backfill, evenly in passes', backfill, [
+            { id: at('pour'), wait: DAY * rules.count('days.wait.backfill') },
+          ]),
+        ]
+      : []),
+  ];
+}
+
+/** Everything in its order: the crew's one after the other; what takes nobody any time is left out. */
+function inOrder(drafts: readonly Draft[]): readonly WorkItem[] {
+  const items: WorkItem[] = [];
+  const known = new Set<string>();
+  let crew: string | null = null;
+  for (const { after: waits = [], pour = null, date = null, ...draft } of drafts) {
+    const booked = draft.effort.kind === 'visit';
+    if (!booked && evaluate(draft.work) <= 0) continue;
+    const chain =
+      booked || crew === null || waits.some(({ id }) => id === crew) ? [] : [{ id: crew, wait: 0 }];
+    const after = [...chain, ...waits].filter(({ id }) => known.has(id));
+    items.push({ ...draft, pour, date, after });
+    known.add(draft.id);
+    if (!booked) crew = draft.id;
+  }
+  return items;
+}
+
+/**
+ * Every item of a job, each after what it waits for. Made from the plan: nothing of it is typed.
+ *
+ * @example itemsOf(work(plan), rules)[0]?.id // 'strip'
+ */
+export function itemsOf(ground: ItemGround, rules: HouseRules): readonly WorkItem[] {
+  const { shell, levels, courses, stacks } = ground;
+  const walls = wallsOf(shell);
+  if (walls.length === 0 || courses.count === 0) return [];
+  const length = add(...walls.map((wall) => wall.length));
+  const spans = pourSpans(stacks, levels);
+  return inOrder([
+    {
+      id: 'strip',
+      kind: 'strip',
+      name: 'Strip the footing forms',
+      ...along(length, 'days.rate.strip', rules),
+    },
+    { id: 'chalk', kind: 'chalk', name: 'Chalk and square', ...along(length, 'days.rate.chalk', rules) },
+    { id: 'survey', kind: 'survey', name: 'Survey and shim', ...along(length, 'days.rate.survey', rules) },
+    ...spans.flatMap((span, index) =>
+      pourItems(
+        {
+          span,
+          // A course that two pours share is stacked for the first of them.
+          from: (spans[index - 1]?.toCourse ?? 0) + 1,
+          last: index === spans.length - 1,
+          called: spans.length > 1 ? span.name : null,
+          length,
+        },
+        ground,
+        rules,
+      ),
+    ),
+  ]);
+}

@@ -7,7 +7,7 @@ const ABOUT: Readonly<Record<DaysProblem['kind'], string>> = {
   'day-unreadable': 'Days that cannot be read',
   'pour-too-soon': 'Pours booked too soon',
   'pour-before-start': 'Pours booked before the first day',
-  'nobody-works': 'No working days',
+  'too-few-days': 'Too few working days',
 };
 
 const TABLE: NoticeTable<DaysProblem> = {
@@ -39,11 +39,11 @@ const TABLE: NoticeTable<DaysProblem> = {
     place: {},
     what: `Booked for ${date}, before the first day of the job. Correct one of them; until then the pour follows the work.`,
   }),
-  'nobody-works': () => ({
+  'too-few-days': () => ({
     severity: 'check',
     where: 'Days',
     place: {},
-    what: 'Nobody works on enough days to finish this job. Add people or working days.',
+    what: 'The crew does not get this job done in four years. Add people, or days to work on.',
   }),
 };
 

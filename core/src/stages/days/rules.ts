@@ -1,10 +1,106 @@
-import type { ChoiceRule, CountRule } from '../../kernel/rules';
+import { METRES_PER_FOOT } from '../../kernel/measure';
+import type { ChoiceRule, CountRule, QuantityRule } from '../../kernel/rules';
 
 const commonPractice = { kind: 'common practice' } as const;
 const ours = { kind: 'ours' } as const;
+/** Man-minutes a foot, and a square foot, in the base of such rules. */
+const aFoot = (manMinutes: number): number => manMinutes / METRES_PER_FOOT;
+const aSquareFoot = (manMinutes: number): number => manMinutes / METRES_PER_FOOT ** 2;
 
-const rate = <const Id extends string>(id: Id, statement: string, reason: string, value: number) =>
-  ({ id, type: 'count', statement, reason, default: value, least: 0, most: 2000, source: ours }) as const;
+/** What all rates along a wall have alike. */
+const alongWall = { type: 'quantity', of: 'work-along', least: 0, most: aFoot(60), source: ours } as const;
+/** What all rates of a piece have alike. */
+const ofPiece = { type: 'count', least: 0, most: 2000, source: ours } as const;
+
+/** Rates of work that have a unit. */
+const daysQuantityRules = {
+  'days.rate.strip': {
+    id: 'days.rate.strip',
+    ...alongWall,
+    statement: 'Stripping the footing forms takes {value}.',
+    reason: 'Forms pulled, cleaned and stacked.',
+    default: aFoot(1.2),
+    metric: 4,
+  },
+  'days.rate.chalk': {
+    id: 'days.rate.chalk',
+    ...alongWall,
+    statement: 'Chalking and squaring takes {value}.',
+    reason: 'Two people pull, two snap, and the diagonals are pulled again.',
+    default: aFoot(0.9),
+    metric: 3,
+  },
+  'days.rate.survey': {
+    id: 'days.rate.survey',
+    ...alongWall,
+    statement: 'Surveying and shimming takes {value}.',
+    reason: 'A reading every few feet and what it asks for.',
+    default: aFoot(1.2),
+    metric: 4,
+  },
+  'days.rate.first': {
+    id: 'days.rate.first',
+    ...alongWall,
+    statement: 'The first course takes {value}.',
+    reason: 'Half an hour by eight people for 560 ft.',
+    default: aFoot(0.43),
+    metric: 1.4,
+    source: commonPractice,
+  },
+  'days.rate.wall': {
+    id: 'days.rate.wall',
+    type: 'quantity',
+    of: 'work-on',
+    statement: 'Each further course takes {value} of wall, bars in it.',
+    reason: '0.035 man-hours a square foot for four courses with all that goes with them.',
+    default: aSquareFoot(2.1),
+    metric: 22.5,
+    least: 0,
+    most: aSquareFoot(200),
+    source: commonPractice,
+  },
+  'days.rate.straighten': {
+    id: 'days.rate.straighten',
+    ...alongWall,
+    statement: 'Straightening takes {value}.',
+    reason: 'Strings and every leg: most of a day for two.',
+    default: aFoot(2),
+    metric: 6.5,
+    source: commonPractice,
+  },
+  'days.rate.top': {
+    id: 'days.rate.top',
+    ...alongWall,
+    statement: 'Striking the top off takes {value}.',
+    reason: 'Struck off level, and clean for what comes on it.',
+    default: aFoot(1.5),
+    metric: 5,
+  },
+  'days.rate.sight': {
+    id: 'days.rate.sight',
+    ...alongWall,
+    statement: 'Sighting while the concrete is soft takes {value}.',
+    reason: 'Strings once more, legs turned while it still moves.',
+    default: aFoot(0.3),
+    metric: 1,
+  },
+  'days.rate.seal': {
+    id: 'days.rate.seal',
+    ...alongWall,
+    statement: 'Membrane, drain and protection take {value}.',
+    reason: 'Primed, rolled, lapped; the drain bedded; boards stood on.',
+    default: aFoot(3),
+    metric: 10,
+  },
+  'days.rate.backfill': {
+    id: 'days.rate.backfill',
+    ...alongWall,
+    statement: 'Backfilling evenly takes {value}.',
+    reason: 'In passes all round, with a machine and a watcher.',
+    default: aFoot(1.2),
+    metric: 4,
+  },
+} as const satisfies Record<string, QuantityRule>;
 
 /** Rules of the days that are counts. */
 const daysCountRules = {
@@ -38,123 +134,79 @@ const daysCountRules = {
     most: 18,
     source: ours,
   },
-  'days.rate.strip': rate(
-    'days.rate.strip',
-    'Stripping 100 ft of footing forms takes {value} man-minutes.',
-    'Forms pulled, cleaned and stacked.',
-    120,
-  ),
-  'days.rate.chalk': rate(
-    'days.rate.chalk',
-    'Chalking and squaring 100 ft of wall takes {value} man-minutes.',
-    'Two pull, two snap, and the diagonals are pulled again.',
-    90,
-  ),
-  'days.rate.survey': rate(
-    'days.rate.survey',
-    'Surveying and shimming 100 ft of footing takes {value} man-minutes.',
-    'A reading every few feet and what it asks for.',
-    120,
-  ),
-  'days.rate.first': {
-    ...rate(
-      'days.rate.first',
-      'The first course takes {value} man-minutes for 100 ft.',
-      'Half an hour by eight people for 560 ft.',
-      43,
-    ),
-    source: commonPractice,
+  'days.rate.corner': {
+    id: 'days.rate.corner',
+    ...ofPiece,
+    statement: 'A corner adds {value} man-minutes to a course.',
+    reason: 'Corners are set first and checked twice.',
+    default: 4,
   },
-  'days.rate.wall': {
-    ...rate(
-      'days.rate.wall',
-      'Each further course takes {value} man-minutes for 10 ft² of wall, bars in it.',
-      '0.035 man-hours a square foot for four courses with all that goes with them.',
-      21,
-    ),
-    source: commonPractice,
+  'days.rate.opening': {
+    id: 'days.rate.opening',
+    ...ofPiece,
+    statement: 'An opening adds {value} man-minutes to each course that it cuts.',
+    reason: 'Cuts at both sides, and the buck to fit.',
+    default: 15,
   },
-  'days.rate.corner': rate(
-    'days.rate.corner',
-    'A corner adds {value} man-minutes to a course.',
-    'Corners are set first and checked twice.',
-    4,
-  ),
-  'days.rate.opening': rate(
-    'days.rate.opening',
-    'An opening adds {value} man-minutes to each course that it cuts.',
-    'Cuts at both sides, and the buck to fit.',
-    15,
-  ),
-  'days.rate.buck': rate(
-    'days.rate.buck',
-    'A buck takes {value} man-minutes to make and to set.',
-    'Cut, put together, braced square, set and fastened.',
-    75,
-  ),
-  'days.rate.brace': rate(
-    'days.rate.brace',
-    'A brace with its share of planks takes {value} man-minutes.',
-    'Upright, screws, leg, bracket, planks over.',
-    25,
-  ),
-  'days.rate.vertical': rate(
-    'days.rate.vertical',
-    'A vertical takes {value} man-minutes.',
-    'Dropped from the planks and tied at its dowel.',
-    4,
-  ),
-  'days.rate.insert': rate(
-    'days.rate.insert',
-    'An insert takes {value} man-minutes.',
-    'Marked, cut, set, capped.',
-    25,
-  ),
-  'days.rate.straighten': {
-    ...rate(
-      'days.rate.straighten',
-      'Straightening 100 ft of wall takes {value} man-minutes.',
-      'Strings and every leg: most of a day for two.',
-      200,
-    ),
-    source: commonPractice,
+  'days.rate.buck': {
+    id: 'days.rate.buck',
+    ...ofPiece,
+    statement: 'A buck takes {value} man-minutes to make and to set.',
+    reason: 'Cut, put together, braced square, set and fastened.',
+    default: 75,
   },
-  'days.rate.list': rate(
-    'days.rate.list',
-    'The list before the pump takes {value} man-minutes.',
-    'Two people walk along every wall.',
-    60,
-  ),
-  'days.rate.bolt': rate(
-    'days.rate.bolt',
-    'A bolt or a yard of top takes {value} man-minutes.',
-    'Struck off, set, and checked for height.',
-    5,
-  ),
-  'days.rate.sight': rate(
-    'days.rate.sight',
-    'Sighting 100 ft of wall while it is soft takes {value} man-minutes.',
-    'Strings once more, legs turned while the concrete still moves.',
-    30,
-  ),
-  'days.rate.unbrace': rate(
-    'days.rate.unbrace',
-    'Taking a brace down takes {value} man-minutes.',
-    'Planks off, screws out, carried and stacked.',
-    10,
-  ),
-  'days.rate.seal': rate(
-    'days.rate.seal',
-    'Membrane, drain and protection take {value} man-minutes for 100 ft of wall.',
-    'Primed, rolled, lapped; the drain bedded; boards stood on.',
-    300,
-  ),
-  'days.rate.backfill': rate(
-    'days.rate.backfill',
-    'Backfilling 100 ft of wall evenly takes {value} man-minutes.',
-    'In passes all round, with a machine and a watcher.',
-    120,
-  ),
+  'days.rate.brace': {
+    id: 'days.rate.brace',
+    ...ofPiece,
+    statement: 'A brace with its share of planks takes {value} man-minutes.',
+    reason: 'Upright, screws, leg, bracket, planks over.',
+    default: 25,
+  },
+  'days.rate.vertical': {
+    id: 'days.rate.vertical',
+    ...ofPiece,
+    statement: 'A vertical takes {value} man-minutes.',
+    reason: 'Dropped from the planks and tied at its dowel.',
+    default: 4,
+  },
+  'days.rate.insert': {
+    id: 'days.rate.insert',
+    ...ofPiece,
+    statement: 'An insert takes {value} man-minutes.',
+    reason: 'Marked, cut, set and capped, one by one.',
+    default: 25,
+  },
+  'days.rate.list': {
+    id: 'days.rate.list',
+    ...ofPiece,
+    statement: 'The list before the pump takes {value} man-minutes.',
+    reason: 'Two people walk along every wall.',
+    default: 60,
+  },
+  'days.rate.bolt': {
+    id: 'days.rate.bolt',
+    ...ofPiece,
+    statement: 'An anchor bolt takes {value} man-minutes.',
+    reason: 'Set by the line, and checked for its height.',
+    default: 5,
+  },
+  'days.rate.unbrace': {
+    id: 'days.rate.unbrace',
+    ...ofPiece,
+    statement: 'Taking a brace down takes {value} man-minutes.',
+    reason: 'Planks off, screws out, carried and stacked.',
+    default: 10,
+  },
+  'days.inspection': {
+    id: 'days.inspection',
+    type: 'count',
+    statement: 'An inspection takes {value} minutes.',
+    reason: 'Somebody of the crew should be there to show bars and cover.',
+    default: 60,
+    least: 0,
+    most: 480,
+    source: ours,
+  },
   'days.wait.stand': {
     id: 'days.wait.stand',
     type: 'count',
@@ -179,7 +231,7 @@ const daysCountRules = {
     id: 'days.wait.backfill',
     type: 'count',
     statement: 'Backfill waits {value} days after the pour.',
-    reason: 'For strength, and for the floor or braces that hold the wall: IRC R404.1.7, from memory.',
+    reason: 'For strength, and for the floor or the braces that hold the wall.',
     default: 7,
     least: 1,
     most: 56,
@@ -206,9 +258,10 @@ const daysChoiceRules = {
 } as const satisfies Record<string, ChoiceRule>;
 
 /** House rules of the days. */
-export const daysRules = { ...daysCountRules, ...daysChoiceRules };
+export const daysRules = { ...daysQuantityRules, ...daysCountRules, ...daysChoiceRules };
 
 declare module '../../kernel/rules/rule' {
+  interface QuantityRules extends Record<keyof typeof daysQuantityRules, QuantityRule> {}
   interface CountRules extends Record<keyof typeof daysCountRules, CountRule> {}
   interface ChoiceRules extends Record<keyof typeof daysChoiceRules, ChoiceRule> {}
 }

@@ -3,7 +3,7 @@ import { evaluate } from '../../../src/kernel/figures/how';
 import type { Plan } from '../../../src/kernel/plan';
 import { applyEdit, readPlan, writePlan } from '../../../src/plan';
 import { report } from '../../../src/report';
-import { areaOfCourse, dayNumber, dayText, weekday } from '../../../src/stages/days';
+import { faceOfCourse, dayNumber, dayText, weekday } from '../../../src/stages/days';
 import { work } from '../../../src/work';
 import { openingOf } from '../../support/openings';
 import { type Side, planOf, withCourses } from '../../support/plans';
@@ -31,10 +31,10 @@ const item = (plan: Plan, id: string) => {
 describe('what a wall takes', () => {
   it('is 105 man-hours for 560 ft of four courses at 0.035 a square foot [common practice]', () => {
     const worked = work(long());
-    const area = [1, 2, 3, 4].reduce((sum, course) => sum + areaOfCourse(worked, course), 0);
-    expect(area).toBeCloseTo(560 * (64 / 12), 6);
-    expect(Math.round(area * 0.035)).toBe(105);
-    // The house rule is man-minutes for ten square feet: the same.
+    const area = [1, 2, 3, 4].reduce((sum, course) => sum + faceOfCourse(worked, course), 0);
+    const feet = area / 0.3048 ** 2;
+    expect(feet).toBeCloseTo(560 * (64 / 12), 6);
+    expect(Math.round(feet * 0.035)).toBe(105);
     const flat = { 'days.rate.corner': 0, 'days.rate.opening': 0 };
     const further = [2, 3, 4].reduce(
       (sum, course) => sum + item(long({ rules: flat }), `course:${String(course)}`).work.value,
@@ -46,7 +46,7 @@ describe('what a wall takes', () => {
   it('is half an hour by eight for the first course of 560 ft [common practice]', () => {
     const plan = long({ rules: { 'days.people': 8, 'days.rate.corner': 0 } });
     const first = item(plan, 'course:1');
-    expect((first.end - first.start) / 30).toBeCloseTo(1, 1);
+    expect((first.end - first.start) / 30).toBeCloseTo(1, 2);
   });
 
   it('is more where openings and corners are many', () => {
@@ -81,8 +81,8 @@ describe('the items of a job', () => {
       'top:pour-1',
       'sight:pour-1',
       'unbrace:pour-1',
-      'seal',
-      'backfill',
+      'seal:pour-1',
+      'backfill:pour-1',
     ]);
     for (const each of items) {
       expect(each.work.value).toBeCloseTo(evaluate(each.work.how), 9);
@@ -115,7 +115,49 @@ describe('the items of a job', () => {
     expect(at('pour:p1').start - at('straighten:p1').end).toBeGreaterThanOrEqual(24 * 60);
     expect(at('unbrace:p1').start - at('pour:p1').end).toBeGreaterThanOrEqual(24 * 60);
     expect(at('course:4').start).toBeGreaterThanOrEqual(at('pour:p1').end);
-    expect(at('backfill').start - at('pour:p2').end).toBeGreaterThanOrEqual(7 * 24 * 60);
+    expect(at('backfill:p2').start - at('pour:p2').end).toBeGreaterThanOrEqual(7 * 24 * 60);
+  });
+
+  it('keep a pour in one day, with its top and its strings straight after it', () => {
+    const { items } = daysOf(long(withCourses(6)));
+    const [pour, top, sight] = ['pour', 'top', 'sight'].map((kind) =>
+      items.find((each) => each.kind === kind),
+    );
+    expect((pour?.start ?? 0) % 1440).toBe(7 * 60 + 30);
+    expect(top?.start).toBe(pour?.end);
+    expect(sight?.start).toBe(top?.end);
+    const visit = items.find(({ kind }) => kind === 'inspection');
+    expect(Math.floor((visit?.start ?? 0) / 1440)).toBe(Math.floor(((visit?.end ?? 0) - 1) / 1440));
+  });
+
+  it('backfill after each pour that the plan fills, and before one that is filled around empty', () => {
+    const pours = (ground?: object) => [
+      { id: 'p1', toCourse: 4, top: 'full' as const, ...(ground ? { ground } : {}) },
+      { id: 'p2', toCourse: 8, top: 'full' as const },
+    ];
+    const order = (ground?: object) =>
+      daysOf(long({ pours: pours(ground) }))
+        .items.map(({ id }) => id)
+        .filter((id) => /^(backfill|seal|pour|course:5)/.test(id));
+    const outside = { to: '3ft', with: 'fill' };
+    expect(order()).toEqual(['pour:p1', 'course:5', 'pour:p2', 'seal:p2', 'backfill:p2']);
+    expect(order({ outside, inside: outside })).toEqual([
+      'pour:p1',
+      'seal:p1',
+      'backfill:p1',
+      'course:5',
+      'pour:p2',
+      'seal:p2',
+      'backfill:p2',
+    ]);
+    expect(order({ outside, inside: outside, before: true })[0]).toBe('backfill:p1');
+  });
+
+  it('say why: every figure names its rules, and a metric job is worked in metres', () => {
+    const { items } = daysOf(long({ units: 'metric' }));
+    for (const { work, kind } of items) expect([kind, work.rules.length > 0]).toEqual([kind, true]);
+    // 560 ft are 170.688 m, at 4 man-minutes a metre.
+    expect(item(long({ units: 'metric' }), 'strip').work.value).toBeCloseTo(170.688 * 4, 9);
   });
 
   it('are exported with their names', () => {
@@ -125,8 +167,9 @@ describe('the items of a job', () => {
       kind: 'strip',
       start: '2027-03-01T07:00',
       after: [],
-      // 560 ft at two man-hours for a hundred.
-      manHours: { value: 11.2, unit: 'man-hours' },
+      // 560 ft at 1.2 man-minutes.
+      manHours: { value: expect.closeTo(11.2, 9) as number, unit: 'man-hours' },
+      quantity: { value: 6720, unit: 'in' },
     });
     expect(report(work(long())).days.items[0]?.start).toBe('day 1 07:00');
   });
@@ -152,7 +195,8 @@ describe('the calendar', () => {
     const booked = (date: string): Plan =>
       long({ days: { start: '2027-03-01' }, pour: { pours: { 'pour-1': { date } } } });
     expect(report(work(booked('2027-04-01'))).days.items.find(({ id }) => id === 'pour:pour-1')?.start).toBe(
-      '2027-04-01T07:00',
+      // At the first truck of the plan.
+      '2027-04-01T07:30',
     );
     expect(daysOf(booked('2027-04-01')).problems).toEqual([]);
     expect(daysOf(booked('2027-03-03')).problems.map(({ kind }) => kind)).toEqual(['pour-too-soon']);
@@ -170,12 +214,12 @@ describe('the calendar', () => {
     ]);
     expect(daysOf(odd).items.length).toBeGreaterThan(0);
     expect(daysOf(planOf([])).items).toEqual([]);
-    const nobody = long({
+    const few = long({
       ...withCourses(6),
       days: { start: '2027-03-01' },
-      rules: { 'days.people': 1, 'days.rate.wall': 2000 },
+      rules: { 'days.people': 1, 'days.rate.wall': '200 man-min/ft2' },
     });
-    expect(daysOf(nobody).problems.map(({ kind }) => kind)).toEqual(['nobody-works']);
+    expect(daysOf(few).problems.map(({ kind }) => kind)).toEqual(['too-few-days']);
   });
 
   it('is set, kept and taken off again', () => {

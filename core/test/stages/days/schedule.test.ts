@@ -1,63 +1,91 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Calendar, workBack, workBetween, workFrom, workOn } from '../../../src/stages/days/calendar';
+import { type Calendar, type Effort, earliest, latest, workBetween } from '../../../src/stages/days/calendar';
 import { type Task, schedule } from '../../../src/stages/days/schedule';
 
 /** Seven to three, five days of a week that begins on a Monday, four people. */
 const WEEK: Calendar = {
   begin: 7 * 60,
   end: 15 * 60,
-  people: (day) => (day % 7 < 5 ? 4 : 0),
+  people: (day) => (((day % 7) + 7) % 7 < 5 ? 4 : 0),
   most: 400,
 };
 /** No nights, no weekends, one person. */
 const ALWAYS: Calendar = { begin: 0, end: 1440, people: () => 1, most: 100_000 };
 const at = (day: number, hour: number): number => day * 1440 + hour * 60;
-const crew = (hours: number): { readonly manMinutes: number; readonly minutes: null } => ({
-  manMinutes: hours * 60,
-  minutes: null,
-});
+const crew = (hours: number): Effort => ({ kind: 'work', manMinutes: hours * 60 });
+const visit = (hours: number): Effort => ({ kind: 'visit', minutes: hours * 60 });
+const poured = (hours: number): Effort => ({ kind: 'from', at: 7.5 * 60, minutes: hours * 60 });
+const spell = (ready: number, effort: Effort, calendar = WEEK) => {
+  const found = earliest(calendar, ready, effort);
+  return found && [found.start, found.end];
+};
 
 describe('the hours of a crew', () => {
   it('begin in the morning, go on the next morning, and pass over the weekend', () => {
-    expect(workFrom(WEEK, 0)).toBe(at(0, 7));
-    expect(workFrom(WEEK, at(0, 15))).toBe(at(1, 7));
-    expect(workFrom(WEEK, at(4, 15))).toBe(at(7, 7));
     // Sixteen man-hours by four are four hours.
-    expect(workOn(WEEK, at(0, 7), crew(16))).toBe(at(0, 11));
-    expect(workOn(WEEK, at(0, 13), crew(16))).toBe(at(1, 9));
-    expect(workOn(WEEK, at(4, 13), crew(16))).toBe(at(7, 9));
-    // Three hours on site are three, whoever is there.
-    expect(workOn(WEEK, at(0, 7), { manMinutes: 0, minutes: 180 })).toBe(at(0, 10));
+    expect(spell(0, crew(16))).toEqual([at(0, 7), at(0, 11)]);
+    expect(spell(at(0, 13), crew(16))).toEqual([at(0, 13), at(1, 9)]);
+    expect(spell(at(0, 15), crew(16))).toEqual([at(1, 7), at(1, 11)]);
+    expect(spell(at(4, 13), crew(16))).toEqual([at(4, 13), at(7, 9)]);
   });
 
   it('are worked by as many as there are on each day', () => {
-    const fewer: Calendar = { ...WEEK, people: (day) => (day === 1 ? 2 : day % 7 < 5 ? 4 : 0) };
+    const fewer: Calendar = { ...WEEK, people: (day) => (day === 1 ? 2 : WEEK.people(day)) };
     // Eight hours of four, then what is left, eight man-hours, by two.
-    expect(workOn(fewer, at(0, 7), crew(40))).toBe(at(1, 11));
+    expect(spell(0, crew(40), fewer)).toEqual([at(0, 7), at(1, 11)]);
+  });
+
+  it('leave no visit over night', () => {
+    expect(spell(at(0, 13), visit(2))).toEqual([at(0, 13), at(0, 15)]);
+    expect(spell(at(0, 14), visit(2))).toEqual([at(1, 7), at(1, 9)]);
+    expect(spell(at(4, 14), visit(2))).toEqual([at(7, 7), at(7, 9)]);
+    // Longer than any day: it takes one from its beginning.
+    expect(spell(at(0, 8), visit(9))).toEqual([at(1, 7), at(1, 16)]);
+  });
+
+  it('have a pour begin at its time of a day, and end when it ends', () => {
+    expect(spell(at(0, 7), poured(3))).toEqual([at(0, 7.5), at(0, 10.5)]);
+    expect(spell(at(0, 8), poured(3))).toEqual([at(1, 7.5), at(1, 10.5)]);
+    expect(spell(at(0, 7), poured(10))).toEqual([at(0, 7.5), at(0, 17.5)]);
+    expect(spell(at(4, 9), poured(3))).toEqual([at(7, 7.5), at(7, 10.5)]);
+  });
+
+  it('do at once what cannot wait for the morning', () => {
+    expect(spell(at(0, 14.5), { kind: 'at-once', manMinutes: 4 * 60 })).toEqual([at(0, 14.5), at(0, 15.5)]);
   });
 
   it('run backward as they run forward', () => {
+    const efforts = fc.oneof(
+      fc.integer({ min: 1, max: 200 }).map(crew),
+      fc.integer({ min: 1, max: 8 }).map(visit),
+      fc.integer({ min: 1, max: 12 }).map(poured),
+    );
     fc.assert(
       fc.property(
         fc.integer({ min: 0, max: 40 }),
-        fc.integer({ min: 7, max: 14 }),
-        fc.integer({ min: 1, max: 200 }),
-        (day, hour, hours) => {
-          const from = workFrom(WEEK, at(day, hour)) ?? 0;
-          const end = workOn(WEEK, from, crew(hours));
-          if (end === null) throw new Error('no end');
-          expect(workBack(WEEK, end, crew(hours))).toBeCloseTo(from, 6);
-          expect(workBetween(WEEK, from, end)).toBeCloseTo((hours * 60) / 4, 6);
+        fc.integer({ min: 0, max: 23 }),
+        efforts,
+        (day, hour, effort) => {
+          const found = earliest(WEEK, at(day, hour), effort);
+          if (!found) throw new Error('no end');
+          const back = latest(WEEK, found.end, effort) ?? NaN;
+          expect(back).toBeCloseTo(found.start, 6);
+          // No minute sooner would it be done.
+          const sooner = latest(WEEK, found.end - 1, effort) ?? NaN;
+          expect(sooner).toBeLessThan(found.start);
+          if (effort.kind === 'work')
+            expect(workBetween(WEEK, found.start, found.end)).toBeCloseTo(effort.manMinutes / 4, 6);
         },
       ),
     );
   });
 
   it('end with the calendar', () => {
-    expect(workFrom({ ...WEEK, people: () => 0 }, 0)).toBeNull();
-    expect(workOn({ ...WEEK, most: 3 }, at(0, 7), crew(1000))).toBeNull();
-    expect(schedule([{ id: 'a', after: [], ...crew(1) }], { ...WEEK, people: () => 0 })).toBeNull();
+    const nobody: Calendar = { ...WEEK, people: () => 0 };
+    for (const effort of [crew(1), visit(1), poured(1)]) expect(earliest(nobody, 0, effort)).toBeNull();
+    expect(earliest({ ...WEEK, most: 3 }, at(0, 7), crew(1000))).toBeNull();
+    expect(schedule([{ id: 'a', after: [], effort: crew(1) }], nobody)).toBeNull();
   });
 });
 
@@ -66,8 +94,8 @@ describe('the schedule', () => {
     const [straight, pour] =
       schedule(
         [
-          { id: 'straighten', after: [], ...crew(16) },
-          { id: 'pour', after: [{ id: 'straighten', wait: 24 * 60 }], manMinutes: 0, minutes: 120 },
+          { id: 'straighten', after: [], effort: crew(16) },
+          { id: 'visit', after: [{ id: 'straighten', wait: 24 * 60 }], effort: visit(2) },
         ],
         WEEK,
       ) ?? [];
@@ -77,17 +105,16 @@ describe('the schedule', () => {
 
   it('says how far a thing may slide, and by how much it does not fit before a booked day', () => {
     const tasks = (day: number): readonly Task[] => [
-      { id: 'wall', after: [], ...crew(64) },
-      { id: 'order', after: [], manMinutes: 0, minutes: 60 },
+      { id: 'wall', after: [], effort: crew(64) },
+      { id: 'order', after: [], effort: visit(1) },
       {
         id: 'pour',
         after: [
           { id: 'wall', wait: 0 },
           { id: 'order', wait: 0 },
         ],
-        manMinutes: 0,
-        minutes: 120,
-        notBefore: at(day, 7),
+        effort: { kind: 'from', at: 7 * 60, minutes: 120 },
+        notBefore: at(day, 0),
       },
     ];
     // Two days of work, poured on the fifth: the wall may slide two days, the order a day and seven hours more.
@@ -117,14 +144,13 @@ describe('the schedule', () => {
       .map((list) =>
         list.map(({ minutes, after }, index): Task => ({
           id: String(index),
-          manMinutes: 0,
-          minutes,
+          effort: { kind: 'work', manMinutes: minutes },
           after: after.flatMap(({ by, wait }) => (index - by < 0 ? [] : [{ id: String(index - by), wait }])),
         })),
       );
     fc.assert(
       fc.property(tasks, (list) => {
-        const duration = list.map(({ minutes }) => minutes ?? 0);
+        const duration = list.map(({ effort }) => (effort.kind === 'work' ? effort.manMinutes : NaN));
         const edges = list.flatMap(({ after }, to) =>
           after.map(({ id, wait }) => ({ from: Number(id), to, wait })),
         );

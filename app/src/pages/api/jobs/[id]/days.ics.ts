@@ -12,7 +12,7 @@ export const GET: APIRoute = async ({ locals, params }) => {
   if (text === null) {
     return refuse(409, {
       where: 'days',
-      what: 'This job has no first day yet. Say it under Days, then fetch the calendar file again.',
+      what: 'This job has no first day yet. Enter it under Days, then get the calendar file again.',
     });
   }
   return new Response(text, {
