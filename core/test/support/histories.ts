@@ -3,8 +3,9 @@ import { storeLength, inches, writeQuantity, type Length } from '../../src/kerne
 import type { Plan } from '../../src/kernel/plan';
 import type { Rule } from '../../src/kernel/rules';
 import { applyEdit } from '../../src/plan';
-import { RULES } from '../../src/rules';
-import { splitWall } from '../../src/stages/inserts';
+import { RULES, rulesOf } from '../../src/rules';
+import { splitWall } from '../../src/splitWall';
+import { buildShell } from '../../src/stages/outline';
 
 /** A change to a plan, as an edit would make it. */
 export type Change = (plan: Plan) => Plan;
@@ -91,11 +92,11 @@ export const anyChange: fc.Arbitrary<Change> = fc.oneof(
       if (!row) return plan;
       const parted = splitWall({
         plan,
+        shell: buildShell(plan, rulesOf(plan)),
         row: row.id,
         at: inches(at),
         core,
         newId: `p${String(nth)}-${String(at)}`,
-        anticlockwise: false,
       });
       return parted.ok ? applyEdit(plan, parted.edit) : plan;
     }),

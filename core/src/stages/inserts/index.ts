@@ -3,6 +3,5 @@ export * from './insertsFile';
 export * from './parts';
 export * from './placeInserts';
 export * from './problem';
-export * from './splitWall';
 export * from './plan';
 export * from './edits';

@@ -1,10 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Length, inches, readLength, toInches } from '../../../src/kernel/measure';
+import { type Length, inches, toInches } from '../../../src/kernel/measure';
 import type { Plan } from '../../../src/kernel/plan';
-import { applyEdit, readPlan, writePlan } from '../../../src/plan';
-import { splitWall } from '../../../src/stages/inserts';
-import type { Flush, MeasuredTo, WalkRow } from '../../../src/stages/outline/plan';
+import { readPlan, writePlan } from '../../../src/plan';
+import type { Flush, MeasuredTo } from '../../../src/stages/outline/plan';
 import { faceRing, wallsOf } from '../../../src/stages/outline';
 import { polygonArea } from '../../../src/kernel/geometry/polygon';
 import { rulesOf } from '../../../src/rules';
@@ -12,35 +11,10 @@ import { orderFor } from '../../../src/stages/order';
 import { work } from '../../../src/work';
 import { type Rectangle, unionArea } from '../../support/clipper';
 import { expectFilled } from '../../support/cover';
-import { planOf, withCourses } from '../../support/plans';
+import { type Part, hall } from '../../support/hall';
 
 const SQUARE_INCHES_PER_M2 = 1 / 0.0254 ** 2;
 
-/** A part of the front wall, in inches. */
-interface Part {
-  readonly length: number;
-  readonly core: number;
-  readonly flush?: Flush;
-}
-
-/** A hall whose front is one line of several parts; its other walls have the job's core of 8 in. */
-function hall(parts: readonly Part[], depth: number, change: Partial<Plan> = {}): Plan {
-  const width = parts.reduce((sum, part) => sum + part.length, 0);
-  const front = parts.map(({ length, core, flush }, index): WalkRow => ({
-    id: `f${String(index + 1)}`,
-    length: `${String(length)}in`,
-    turn: index < parts.length - 1 ? 'straight on' : 'right 90',
-    core: `${String(core)}in`,
-    ...(flush ? { flush } : {}),
-  }));
-  const others = [depth, width, depth].map((length, index): WalkRow => ({
-    id: `o${String(index + 1)}`,
-    length: `${String(length)}in`,
-    turn: 'right 90',
-  }));
-  const job = planOf([], { ...withCourses(6), ...change });
-  return { ...job, loops: [{ id: 'loop', closed: true, walk: [...front, ...others] }] };
-}
 const problems = (plan: Plan): readonly string[] =>
   work(plan).shell.loops.flatMap(({ problems: found }) => found.map(({ kind }) => kind));
 const total = (plan: Plan): number => work(plan).tally.total.coreVolume.value;
@@ -222,115 +196,5 @@ describe('a straight wall that changes its core part-way', () => {
     const plan = hall(parts('inside'), 360);
     const reading = readPlan(JSON.parse(JSON.stringify(writePlan(plan))));
     expect(reading.ok && reading.plan).toEqual(plan);
-  });
-});
-
-describe('parting a wall', () => {
-  const plan: Plan = {
-    ...hall([{ length: 1200, core: 8 }], 360),
-    openings: [
-      { at: '100in', from: 'start' },
-      { at: '900in', from: 'start' },
-      { at: '120in', from: 'end' },
-      { at: '1000in', from: 'end' },
-    ].map(({ at, from }, index) => ({
-      id: `op${String(index)}`,
-      kind: 'window' as const,
-      wall: 'f1',
-      from: from as 'start' | 'end',
-      to: index % 2 === 0 ? ('near' as const) : ('centre' as const),
-      at,
-      width: '36in',
-      height: '30in',
-      sill: '40in',
-    })),
-    inserts: [
-      { id: 'in1', kind: 'sleeve', wall: 'f1', from: 'end', at: '300in', up: '20in', size: '4in' },
-      { id: 'in2', kind: 'sleeve', wall: 'f1', from: 'start', at: '300in', up: '20in', size: '4in' },
-    ],
-  };
-  const stationsOf = (each: Plan): Readonly<Record<string, number>> => {
-    const { shell, openings, inserts } = work(each);
-    const start = new Map(wallsOf(shell).map(({ id, station }) => [id, station]));
-    return Object.fromEntries([
-      ...openings.placed.map(({ id, wall, hole }) => [id, (start.get(wall) ?? 0) + hole.from] as const),
-      ...inserts.placed.map(({ id, wall, rect }) => [id, (start.get(wall) ?? 0) + rect.from] as const),
-    ]);
-  };
-  const part = (each: Plan, at: Length) =>
-    splitWall({ plan: each, row: 'f1', at, core: '6in', newId: 'new', anticlockwise: false });
-
-  it('leaves openings and inserts where they are, whichever end they are measured from', () => {
-    const before = stationsOf(plan);
-    fc.assert(
-      fc.property(fc.integer({ min: 150, max: 1050 }), (at) => {
-        const parted = part(plan, inches(at));
-        if (!parted.ok) throw new Error(parted.why);
-        const after = applyEdit(plan, parted.edit);
-        expect(stationsOf(after)).toEqual(before);
-        expect(problems(after)).toEqual(['core-change']);
-        const second = after.loops[0]?.walk[1];
-        expect(second).toMatchObject({ id: 'new', core: '6in', turn: 'right 90' });
-        expect(after.loops[0]?.walk[0]?.turn).toBe('straight on');
-      }),
-      { numRuns: 25 },
-    );
-  });
-
-  it('shares out the steps of footing and top', () => {
-    const stepped: Plan = {
-      ...plan,
-      loops: plan.loops.map((loop) => ({
-        ...loop,
-        walk: loop.walk.map((row) =>
-          row.id === 'f1'
-            ? {
-                ...row,
-                top: '5 courses',
-                footing: [
-                  { id: 's1', at: '200in', step: 'up 16in' },
-                  { id: 's2', at: '900in', step: 'down 16in' },
-                ],
-                topSteps: [
-                  { id: 't1', at: '400in', top: '6 courses' },
-                  { id: 't2', at: '1000in', top: '4 courses' },
-                ],
-              }
-            : row,
-        ),
-      })),
-    };
-    const parted = part(stepped, inches(600));
-    if (!parted.ok) throw new Error(parted.why);
-    const after = applyEdit(stepped, parted.edit);
-    const levels = (each: Plan, walls: readonly string[]): readonly (readonly number[])[] => {
-      const { levels: found, shell } = work(each);
-      return wallsOf(shell)
-        .filter(({ id }) => walls.includes(id))
-        .flatMap(({ id, station }) =>
-          (found.walls[id] ?? []).map(({ from, bottom, top }) => [station + from, bottom, top]),
-        );
-    };
-    // The same heights from the same places; at the joint a span begins anew.
-    const parts = levels(after, ['f1', 'new']).filter(([at]) => at !== inches(600));
-    expect(parts).toEqual(levels(stepped, ['f1']));
-  });
-
-  it.each([
-    ['off-wall', '1200in', {}],
-    ['off-wall', '0in', {}],
-    ['curved', '600in', { curve: { radius: '20ft', sweep: 'right 90' } }],
-    ['raked', '600in', { rake: { how: 'cut' as const, points: [] } }],
-    ['unreadable', '600in', { length: 'long' }],
-  ] as const)('is refused where it cannot be: %s at %s', (why, at, change) => {
-    const reading = readLength(at, 'imperial');
-    const odd: Plan = {
-      ...plan,
-      loops: plan.loops.map((loop) => ({
-        ...loop,
-        walk: loop.walk.map((row) => (row.id === 'f1' ? { ...row, ...change } : row)),
-      })),
-    };
-    expect(part(odd, (reading.ok ? reading.length : 0) as Length)).toEqual({ ok: false, why });
   });
 });

@@ -1,5 +1,5 @@
 import { type Length, USUAL, readLength, showLength, storeLength } from '@ombra/core/kernel/measure';
-import { type CannotSplit, splitWall } from '@ombra/core/stages/inserts';
+import { type CannotSplit, splitWall } from '@ombra/core/splitWall';
 import type { Wall } from '@ombra/core/stages/outline';
 import type { WorkedPlan } from '@ombra/core/work';
 import { useState } from 'react';
@@ -12,6 +12,7 @@ const WHY: Readonly<Record<CannotSplit, string>> = {
   raked: 'Take the slope off first; set it again on both parts.',
   'off-wall': 'The wall ends before that. Choose a place along it.',
   'walked-round': 'Its walk runs counterclockwise. Reverse its rows in the outline first.',
+  'on-step': 'A step of the footing is there. Choose a place beside it.',
 };
 
 interface SplitFieldsProps {
@@ -30,7 +31,6 @@ export function SplitFields({ job, worked, wall }: SplitFieldsProps) {
   const others = (family?.cores ?? []).filter((core) => core !== wall.core);
   const [core, setCore] = useState<Length | undefined>(others[0]);
   if (core === undefined) return null;
-  const loop = worked.shell.loops.find(({ id }) => id === wall.loop);
   const split = (): void => {
     const reading = readLength(at, units);
     if (!reading.ok) {
@@ -39,11 +39,11 @@ export function SplitFields({ job, worked, wall }: SplitFieldsProps) {
     }
     const parted = splitWall({
       plan,
+      shell: worked.shell,
       row: wall.id,
       at: reading.length,
       core: storeLength(core, 'imperial'),
       newId: freshId(),
-      anticlockwise: loop?.problems.some(({ kind }) => kind === 'anticlockwise') === true,
     });
     setWhy(parted.ok ? null : parted.why);
     if (!parted.ok) return;

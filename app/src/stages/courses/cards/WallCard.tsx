@@ -157,7 +157,9 @@ export function WallCard({ job, worked, wall, onClose }: WallCardProps) {
               ))}
             </select>
           </label>
-          {!wall.curve && <SplitFields job={job} worked={worked} wall={wall} />}
+          {!wall.curve && (
+            <SplitFields key={`${wall.id}:${String(wall.core)}`} job={job} worked={worked} wall={wall} />
+          )}
           {corner?.kind === 'straight' && before && before.core !== wall.core && (
             <label className="block">
               <span className="heading mb-0.5 block">Flush with {before.name}</span>
