@@ -17,9 +17,13 @@ function dowelsOf(own: SteelWall, opening: PlacedOpening, setting: Setting): rea
   const size = sizeOf(rules.choice('steel.tongue.size'));
   const cover = rules.length('steel.cover.end');
   const footing = own.spans.find((span) => span.from <= slab.from && slab.from < span.to)?.bottom ?? ZERO;
-  const left = subtract(subtract(slab.bottom, footing), cover);
-  const down = notch ? min(rules.length('steel.tongue.down'), left) : rules.length('steel.dowel.embed');
-  if (down <= 0) return [];
+  const under = subtract(slab.bottom, footing);
+  const left = subtract(under, cover);
+  /** Where no wall is left under the slab they are set with the footing's own dowels. */
+  const inWall = notch !== null && left > 0;
+  const down = inWall
+    ? min(rules.length('steel.tongue.down'), left)
+    : add(rules.length('steel.dowel.embed'), under);
   const places = clearPlaces(own, rules, size);
   const width = subtract(slab.to, slab.from);
   const bays = Math.max(1, Math.ceil(width / rules.length('steel.tongue.spacing')));
@@ -27,7 +31,7 @@ function dowelsOf(own: SteelWall, opening: PlacedOpening, setting: Setting): rea
   const taken: Length[] = [];
   for (let bay = 0; bay < bays; bay += 1) {
     const wanted = nanometres(slab.from + (width * (bay + 0.5)) / bays);
-    const at = notch
+    const at = inWall
       ? (places.toward(wanted, -1, first, taken) ?? places.toward(wanted, 1, last, taken))
       : wanted;
     if (at !== null) taken.push(at);
@@ -42,8 +46,8 @@ function dowelsOf(own: SteelWall, opening: PlacedOpening, setting: Setting): rea
     size: size.id,
     wall: own.wall.id,
     count: 1,
-    course: notch ? null : 0,
-    set: notch ? { course: below, when: 'after' } : { course: 0, when: 'in' },
+    course: inWall ? null : 0,
+    set: inWall ? { course: below, when: 'after' } : { course: 0, when: 'in' },
     from: at,
     to: at,
     bottom: subtract(slab.bottom, down),

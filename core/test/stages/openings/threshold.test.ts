@@ -61,6 +61,21 @@ describe('a slab that runs out over a wall', () => {
     expect(toInches(bar?.bottom ?? (0 as never))).toBe(2);
   });
 
+  it('has its dowels in the footing where no more wall than its cover is left', () => {
+    // Held down to 2 in over the footing, all of it cover: 8 in of embedment, those 2 in, and 2 in to the middle of the slab.
+    for (const [sill, up] of [
+      ['6in', 2],
+      ['4in', 0],
+    ] as const) {
+      const bars = tongues(plan(door({ sill }), { 'steel.dowel.embed': '8in' }));
+      expect(bars, sill).toHaveLength(7);
+      const [bar] = bars;
+      expect(bar?.legs.map(toInches)).toEqual([8 + up + 2, 24]);
+      expect(toInches(bar?.bottom ?? (0 as never))).toBe(-8);
+      expect([bar?.course, bar?.set]).toEqual([0, { course: 0, when: 'in' }]);
+    }
+  });
+
   it('ends every bar of the wall under it with cover, at any depth and sill', () => {
     fc.assert(
       fc.property(fc.integer({ min: 10, max: 60 }), fc.integer({ min: 2, max: 10 }), (sill, depth) => {
