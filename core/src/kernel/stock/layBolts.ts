@@ -1,3 +1,4 @@
+import { bisectLeft } from 'd3-array';
 import { type Length, inches } from '../measure';
 
 /** Places are looked for half an inch by half an inch: as fine as anyone marks a form. */
@@ -47,13 +48,8 @@ function fewest(places: readonly number[], from: number, to: number, rules: Bolt
 
 /** The place nearest to where one is wanted, of places in order; the lower of two as near. */
 function nearestOf(places: readonly number[], wanted: number): number | undefined {
-  let [low, high] = [0, places.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if ((places[middle] as number) < wanted) low = middle + 1;
-    else high = middle;
-  }
-  const [before, after] = [places[low - 1], places[low]];
+  const index = bisectLeft(places, wanted);
+  const [before, after] = [places[index - 1], places[index]];
   if (before === undefined || after === undefined) return before ?? after;
   return wanted - before <= after - wanted ? before : after;
 }

@@ -1,3 +1,4 @@
+import { bisector } from 'd3-array';
 import { type Length, ZERO, lerp } from '../../kernel/measure';
 import type { BuiltLoop, Levels, Shell, Wall } from '../outline';
 
@@ -72,15 +73,7 @@ interface Ground {
 }
 
 /** The first place in an ascending list of shots that lies past a station. */
-function firstAfter(shots: readonly ReadShot[], station: number): number {
-  let [low, high] = [0, shots.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if ((shots[middle]?.station ?? 0) > station) high = middle;
-    else low = middle + 1;
-  }
-  return low;
-}
+const firstAfter = bisector((shot: ReadShot) => shot.station).right;
 
 /** Between two readings the footing is taken as straight; past the last one of a stretch, as level. */
 function between({ shots, round }: Stretch, station: Length): Length | null {

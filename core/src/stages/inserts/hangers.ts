@@ -1,5 +1,6 @@
 import type { Courses } from '../courses';
 import { type Length, inches } from '../../kernel/measure';
+import { isNear } from '../../kernel/geometry/near';
 import type { HouseRules } from '../../kernel/rules';
 import { behind } from './behind';
 import type { Fixing } from './placeInserts';
@@ -28,17 +29,6 @@ interface HangerInput {
   readonly rules: HouseRules;
 }
 
-/** Whether a station is nearer to one of some places, in order, than is clear. */
-function near(places: readonly number[], at: number, clear: number): boolean {
-  let [low, high] = [0, places.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if ((places[middle] as number) > at - clear) high = middle;
-    else low = middle + 1;
-  }
-  return (places[low] ?? Infinity) < at + clear;
-}
-
 /**
  * Plates of a row of hangers that meet a web or a joint, and the least move of the whole row that leaves the fewest: joists keep their
  * spacing, so no plate moves alone.
@@ -59,7 +49,8 @@ export function hangerLayout({
   const sorted = (list: readonly number[]): readonly number[] => [...list].sort((a, b) => a - b);
   const [webPlaces, jointPlaces] = [sorted(webs), sorted(joints)];
   const [webClear, jointClear] = [rules.length('inserts.ledger.web'), rules.length('inserts.joint.clear')];
-  const meets = (at: number): boolean => near(webPlaces, at, webClear) || near(jointPlaces, at, jointClear);
+  const meets = (at: number): boolean =>
+    isNear(webPlaces, at, webClear) || isNear(jointPlaces, at, jointClear);
   const blocked = plates.flatMap(({ at }) => (meets(at) ? [at] : []));
   const stations = plates.map(({ at }) => at);
   const [first, last] = [Math.min(...stations), Math.max(...stations)];

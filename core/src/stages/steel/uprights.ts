@@ -1,5 +1,6 @@
 import { type Length, inches, nanometres, times, add, ZERO } from '../../kernel/measure';
 import type { PlacedOpening } from '../openings';
+import { isNear } from '../../kernel/geometry/near';
 import type { HouseRules } from '../../kernel/rules';
 import type { Judged } from '../../kernel/judged';
 import type { BarUse, SteelProblem } from './bar';
@@ -39,20 +40,10 @@ export function clearPlaces(own: SteelWall, rules: HouseRules, { diameter }: Bar
   const farthest = rules.length('steel.shift.most');
   const apart = add(clearBetween(rules, diameter), diameter);
   const through = own.inserts.filter((each) => each.round || each.kind === 'pocket');
-  /** Webs are in order: only the first past the place less the clearance can be too near. */
-  const nearWeb = (at: Length): boolean => {
-    let [low, high] = [0, webs.length];
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if ((webs[middle] ?? 0) > at - clear) high = middle;
-      else low = middle + 1;
-    }
-    return (webs[low] ?? Infinity) < at + clear;
-  };
   const blocked = (at: Length): boolean =>
     at < cover ||
     at > own.wall.length - cover ||
-    nearWeb(at) ||
+    isNear(webs, at, clear) ||
     through.some(({ rect }) => at > rect.from - cover && at < rect.to + cover);
   const isClear = (at: Length, taken: readonly Length[]): boolean =>
     !blocked(at) && taken.every((other) => Math.abs(other - at) >= apart);

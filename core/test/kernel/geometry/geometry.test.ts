@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { isNear } from '../../../src/kernel/geometry/near';
 import { type Point, distance, step } from '../../../src/kernel/geometry/point';
 import { firstCrossing, polygonArea, segmentsMeet } from '../../../src/kernel/geometry/polygon';
 import { type Length, degrees } from '../../../src/kernel/measure';
@@ -96,6 +97,18 @@ describe('a step on the plan', () => {
           expect(Math.abs(distance(at(5, 7), to) - Math.hypot(along, aside * 1e9))).toBeLessThan(2);
         },
       ),
+    );
+  });
+});
+
+describe('what is near a station', () => {
+  it('is what lies nearer than is clear, among any places in order', () => {
+    const place = fc.integer({ min: -50, max: 50 });
+    fc.assert(
+      fc.property(fc.array(place), place, fc.integer({ min: 0, max: 9 }), (places, at, clear) => {
+        const sorted = [...places].sort((a, b) => a - b);
+        expect(isNear(sorted, at, clear)).toBe(places.some((each) => Math.abs(each - at) < clear));
+      }),
     );
   });
 });
