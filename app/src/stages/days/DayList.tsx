@@ -48,7 +48,7 @@ export function DayList({ days, said, open, onOpen, onPeople }: DayListProps) {
             )}
           </div>
           {own.length === 0 && (
-            <p className="text-quiet">{there === 0 ? 'Nobody works.' : 'Nothing to do but wait.'}</p>
+            <p className="text-quiet">{there === 0 ? 'A day off.' : 'A wait; no work to do.'}</p>
           )}
           {own.length > 0 && (
             <table className="figures w-full border-collapse">

@@ -134,9 +134,11 @@ function edgeAt(built: BuiltLoop, inward: readonly Length[]): Edge {
     ...starts.slice(1),
     open ? step(from[last + 1] as Point, final.heading, 0, inward[last]) : (starts[0] as Point),
   ];
-  // Beside the next wall’s start where that goes straight on with a footing that lies otherwise.
+  /** Whether the wall after one goes straight on, perhaps with a footing that lies otherwise. */
+  const straightOn = (index: number): boolean =>
+    (open ? lines[index + 1] : lines[(index + 1) % walls.length])?.turnIn === 0;
   const ends = walls.map((wall, index) =>
-    lines[(index + 1) % walls.length]?.turnIn === 0 && !wall.curve
+    straightOn(index) && !wall.curve
       ? footOn({ from: starts[index] as Point, heading: wall.heading }, nexts[index] as Point)
       : (nexts[index] as Point),
   );
@@ -151,7 +153,7 @@ function edgeAt(built: BuiltLoop, inward: readonly Length[]): Edge {
               0,
               -1,
             )
-          : lines[index + 1]?.turnIn === 0 || (!open && index === last && lines[0]?.turnIn === 0)
+          : straightOn(index)
             ? [ends[index] as Point]
             : []),
       ])

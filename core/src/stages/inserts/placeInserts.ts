@@ -144,7 +144,7 @@ interface ExtentOfInput {
   readonly courseHeight: Length;
   readonly courses: Pick<Courses, 'pieces'>;
   /** What openings take of the wall's concrete, with what anchors keep off it. */
-  readonly openings: readonly Rect[];
+  readonly openings: () => readonly Rect[];
   readonly room: Room;
 }
 
@@ -216,7 +216,7 @@ function extentOf({
         top,
         spacing,
         courses,
-        openings,
+        openings: openings(),
         rules,
       });
       const rowUp = (row: number): Length => nanometres(bottom + (height * (row + 1)) / (rows + 1));
@@ -334,14 +334,15 @@ function placeOne({
     return false;
   };
   const clear = rules.length('inserts.clear');
-  const holes = openings.placed
-    .filter((each) => each.worked && each.wall === wall.id)
-    .map(({ concrete }): Rect => ({
-      from: subtract(concrete.from, clear),
-      to: add(concrete.to, clear),
-      bottom: subtract(concrete.bottom, clear),
-      top: add(concrete.top, clear),
-    }));
+  const holes = (): readonly Rect[] =>
+    openings.placed
+      .filter((each) => each.worked && each.wall === wall.id)
+      .map(({ concrete }): Rect => ({
+        from: subtract(concrete.from, clear),
+        to: add(concrete.to, clear),
+        bottom: subtract(concrete.bottom, clear),
+        top: add(concrete.top, clear),
+      }));
   const extent = extentOf({
     insert,
     wall,

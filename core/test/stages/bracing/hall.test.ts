@@ -98,10 +98,10 @@ describe('a hall of two cores in one line with a dividing wall', () => {
     const wall = (id: string) => pour?.walls.find((each) => each.wall === id);
     const at = (id: string): readonly number[] => (wall(id)?.braces ?? []).map((brace) => brace.at);
     // The dividing wall takes the face up to 118 ft 11 in; what is left of A–B is 13 in.
+    expect(at('a').length).toBeGreaterThan(0);
     expect(Math.max(...at('a'))).toBeLessThan(inches(118 * 12));
     // B–C has its first brace on the first strip beside the joint.
     expect(Math.min(...at('b'))).toBeLessThanOrEqual(inches(12));
-    expect(pour?.walls.flatMap(({ braces }) => braces).every(({ why }) => why !== undefined)).toBe(true);
     expect(worked.bracing.problems.some(({ kind }) => kind === 'walkway-gap')).toBe(false);
   });
 

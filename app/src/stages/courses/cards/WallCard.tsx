@@ -24,7 +24,7 @@ const BONDS = [
   { value: 'seam', label: 'Common seam' },
 ] as const;
 
-/** What is flush where walls of two cores stand in one line and nobody says, by the face that lengths run to. */
+/** What is flush where walls of two cores stand in one line and the plan does not say, by the face that lengths run to. */
 const FLUSH_OF = { form: 'outside faces', concrete: 'outside faces', centre: 'middles' } as const;
 
 /** Splits `up 32in` into its direction and its size. */
