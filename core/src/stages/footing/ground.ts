@@ -72,14 +72,14 @@ interface Ground {
   readonly unsurveyed: readonly string[];
 }
 
-/** The first place in an ascending list of shots that lies past a station. */
-const firstAfter = bisector((shot: ReadShot) => shot.station).right;
+/** Finds a station's place in a list of shots that ascends. */
+const readings = bisector((shot: ReadShot) => shot.station);
 
 /** Between two readings the footing is taken as straight; past the last one of a stretch, as level. */
 function between({ shots, round }: Stretch, station: Length): Length | null {
   const [first, last] = [shots[0], shots.at(-1)];
   if (!first || !last) return null;
-  const index = firstAfter(shots, station);
+  const index = readings.right(shots, station);
   let before = shots[index - 1];
   let after = shots[index];
   let [from, to] = [before?.station ?? 0, after?.station ?? 0];
