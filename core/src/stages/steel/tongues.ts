@@ -62,7 +62,7 @@ function dowelsOf(own: SteelWall, opening: PlacedOpening, setting: Setting): rea
  * Dowels that hold the tongue of a slab over a held-down wall, or over the footing under a door: up out of the concrete to the
  * middle of the slab, and bent into it. [common practice; lengths ours]
  *
- * @example work(plan).steel.bars.filter(({ use }) => use === 'tongue').length // 0
+ * @example work(plan).steel.bars.filter(({ use }) => use === 'tongue').length // 8
  */
 export const tongueBars = (own: SteelWall, setting: Setting): readonly Bar[] =>
   own.openings.flatMap((opening) => dowelsOf(own, opening, setting));
