@@ -18,6 +18,7 @@ const KERNEL = [
   'figures',
   'forms',
   'plan',
+  'record',
   'notices',
   'engine',
 ];

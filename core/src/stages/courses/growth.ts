@@ -13,7 +13,14 @@ export const expectedGrowth = (pieces: number, laying: Pick<Laying, 'rules'>): L
  */
 export function asLaidFindings(laid: LaidWall, courses: number, laying: Laying): readonly CourseFinding[] {
   const { wall, rows } = laid;
-  return (laying.rows.get(wall.id)?.asLaid ?? []).flatMap((entry): CourseFinding[] => {
+  const pulled = new Map(
+    [
+      ...(laying.rows.get(wall.id)?.asLaid ?? []),
+      // What the log says of a course is newer than what the plan was told.
+      ...laying.laid.pulled.filter((each) => each.wall === wall.id),
+    ].map((each) => [each.course, each]),
+  );
+  return [...pulled.values()].flatMap((entry): CourseFinding[] => {
     const reading = readLength(entry.length, laying.units);
     if (
       !reading.ok ||

@@ -1,5 +1,6 @@
 export * from './boards';
 export * from './corners';
+export * from './frozen';
 export * from './growth';
 export * from './holes';
 export * from './joints';

@@ -1,13 +1,24 @@
+import { dequal } from 'dequal';
 import { type Memory, NO_MEMORY } from '../../kernel/engine/memory';
 import type { Worked } from '../../kernel/engine/stage';
 import { type FormSystem, barCourses } from '../../kernel/forms';
 import { type Length, add, nanometres, subtract, ZERO, max } from '../../kernel/measure';
 import { type Openings, holesByWall } from '../openings';
 import type { Plan } from '../../kernel/plan';
+import type { Laid } from '../../kernel/record';
 import type { HouseRules } from '../../kernel/rules';
 import type { BuiltLoop, Corner, HeightRest, Levels, Shell, Wall } from '../outline';
 import { type LongLegOn, type WallEnd, handOf, isTooSharp, longLegIn, makeOf, parityOf } from './corners';
 import { openingBoards } from './boards';
+import {
+  type Frozen,
+  blocksBefore,
+  fitsWall,
+  frozenCorner,
+  frozenIn,
+  frozenRow,
+  leadsByCourse,
+} from './frozen';
 import { asLaidFindings } from './growth';
 import { cutLeg, notchesIn } from './holes';
 import { judgeWall } from './judgeWall';
@@ -16,7 +27,16 @@ import type { CornerPiece, CourseFinding, Piece, WeakJoint } from './piece';
 import { cutRulesOf } from './rest';
 import type { Segment, SegmentEnd } from './segments';
 import { type LaidRow, piecesOfRow, rowsOfWall, standsAtEnd } from './stack';
-import { type LaidWall, type Laying, type WallFill, holesOf, layWall, leadsOf } from './walls';
+import {
+  type LaidWall,
+  type Laying,
+  type WallFill,
+  cornerAtEnd,
+  cornerAtStart,
+  holesOf,
+  layWall,
+  leadsOf,
+} from './walls';
 
 /** How a curved wall is bent: relief cuts between the webs of its shorter face, each a wedge wide. [common practice] */
 function curveFindings(wall: Wall, laying: Laying): readonly CourseFinding[] {
@@ -170,8 +190,10 @@ interface LaidLoop {
 
 /** One wall in every course. */
 interface LaidInCourses {
-  /** Null where it is too short for its corners. */
+  /** As it is laid in its top course; null where it is too short for its corners. */
   readonly laid: LaidWall | null;
+  /** As it is laid in each course: what stands on site may turn its corners part-way up. */
+  readonly laidIn: readonly LaidWall[];
   readonly stack: readonly LaidRow[];
   readonly rows: readonly CourseRow[];
   readonly pieces: readonly (readonly Piece[])[];
@@ -181,21 +203,85 @@ interface LaidInCourses {
   readonly judged: readonly CourseFinding[];
 }
 
+/** What `layInCourses` goes by. */
+interface LayInCoursesInput {
+  readonly built: BuiltLoop;
+  readonly index: number;
+  readonly leads: ReadonlyMap<string, LongLegOn>;
+  /** The same by course, as far as what stands turns them. */
+  readonly leadsIn: readonly ReadonlyMap<string, LongLegOn>[];
+  readonly frozen: Frozen;
+  readonly laying: Laying;
+}
+
+/** The laying with the cuts of a wall after so many whole blocks. */
+function withCutsAfter(laying: Laying, wall: string, before: number): Laying {
+  const row = laying.rows.get(wall);
+  if (!row || row.bond?.kind === 'seam') return laying;
+  const bond = { kind: 'running' as const, ...row.bond, before };
+  return { ...laying, rows: new Map(laying.rows).set(wall, { ...row, bond }) };
+}
+
+/** Rows of a wall by course, where part of it stands: each way that it is laid once, and what stands in its place. */
+function rowsOnSite(
+  { built, index, leads, leadsIn, frozen, laying }: LayInCoursesInput,
+  planned: readonly LaidRow[],
+  own: LaidWall,
+) {
+  const { wall } = own;
+  const ways = new Map<string, { readonly laid: LaidWall; readonly stack: readonly LaidRow[] }>();
+  const ends = [cornerAtStart(built, index), cornerAtEnd(built, index)].flatMap((each) => each?.letter ?? []);
+  let before: number | null = null;
+  const way = (course: number) => {
+    const inCourse = leadsIn[course - 1] ?? leads;
+    const name = [...ends.map((each) => inCourse.get(each) ?? ''), String(before)].join(' ');
+    const known = ways.get(name);
+    if (known) return known;
+    const asAsked = before === null ? laying : withCutsAfter(laying, wall.id, before);
+    const laid = layWall(built, index, inCourse, asAsked).laid ?? own;
+    const stack = rowsOfWall(built, laid, laying.levels, holesOf(laying, wall.id));
+    ways.set(name, { laid, stack });
+    return { laid, stack };
+  };
+  const findings: CourseFinding[] = [];
+  const rows = planned.map((row, place) => {
+    const course = place + 1;
+    const here = way(course);
+    const stands = frozen.row(wall.id, course);
+    const now = here.stack[place] ?? row;
+    if (!stands) return { laid: here.laid, row: now };
+    const told = { wall: wall.id, course, day: stands.day };
+    if (!fitsWall(wall, now, stands)) {
+      findings.push({ kind: 'laid-elsewhere', ...told });
+      return { laid: here.laid, row: now };
+    }
+    const asLaid = frozenRow(here.laid, now, course, stands);
+    // Compared with the plan's own row, whatever stands under it.
+    if (!dequal(asLaid.pieces, row.pieces)) findings.push({ kind: 'laid-otherwise', ...told });
+    // Cuts that were moved are moved in all courses above, so that joints keep their stagger.
+    const moved = asLaid === now || now.opened ? null : blocksBefore(asLaid.pieces);
+    if (moved !== null && moved !== blocksBefore(now.pieces)) before = moved;
+    return { laid: here.laid, row: asLaid };
+  });
+  return { rows, findings };
+}
+
 /** Lays one wall of a loop in every course, and judges it. */
-function layInCourses(
-  built: BuiltLoop,
-  index: number,
-  leads: ReadonlyMap<string, LongLegOn>,
-  laying: Laying,
-): LaidInCourses {
-  const { laid, findings } = layWall(built, index, leads, laying);
-  if (!laid) return { laid, findings, stack: [], rows: [], pieces: [], weak: [], judged: [] };
-  const stack = rowsOfWall(built, laid, laying.levels, holesOf(laying, laid.wall.id));
+function layInCourses(input: LayInCoursesInput): LaidInCourses {
+  const { built, index, leads, frozen, laying } = input;
+  const { laid: own, findings } = layWall(built, index, leads, laying);
+  if (!own) return { laid: own, laidIn: [], findings, stack: [], rows: [], pieces: [], weak: [], judged: [] };
+  const planned = rowsOfWall(built, own, laying.levels, holesOf(laying, own.wall.id));
+  const onSite = frozen.any ? rowsOnSite(input, planned, own) : null;
+  const stack = onSite?.rows.map(({ row }) => row) ?? planned;
+  const laidIn = onSite?.rows.map(({ laid }) => laid) ?? planned.map(() => own);
+  const laid = laidIn.at(-1) ?? own;
   const judged = judgeWall(laid, stack, laying);
   const { odd } = laid.rows;
   return {
     laid,
-    findings,
+    laidIn,
+    findings: [...findings, ...(onSite?.findings ?? [])],
     stack,
     rows: stack.flatMap((row, place) =>
       row.segments.map((segment): CourseRow => ({
@@ -220,10 +306,22 @@ function layLoop(built: BuiltLoop, levels: Levels, laying: Laying, memory: Memor
   if (atCorners.some((finding) => finding.kind === 'turn-too-sharp')) return { ...none, findings: atCorners };
   const leads = leadsOf(built, laying);
   const { system, cutRules, units } = laying;
+  const frozen = frozenIn(built, laying.laid);
+  const leadsIn = leadsByCourse(built, leads, frozen, levels.courses);
   const common = [built, [...leads], levels, system, cutRules, units];
   const tried = built.walls.map(({ id }, index) =>
-    memory.part(`courses of ${id}`, [index, laying.rows.get(id), holesOf(laying, id), common], () =>
-      layInCourses(built, index, leads, laying),
+    memory.part(
+      `courses of ${id}`,
+      [
+        index,
+        laying.rows.get(id),
+        holesOf(laying, id),
+        common,
+        frozen.any && leadsIn.map((each) => [...each]),
+        laying.laid.rows.filter((row) => row.wall === id),
+        laying.laid.pulled.filter((each) => each.wall === id),
+      ],
+      () => layInCourses({ built, index, leads, leadsIn, frozen, laying }),
     ),
   );
   const walls = tried.flatMap(({ laid }) => laid ?? []);
@@ -237,6 +335,9 @@ function layLoop(built: BuiltLoop, levels: Levels, laying: Laying, memory: Memor
     const after = wallById.get(corner.wallAfter);
     return before && after ? [{ corner, before, after }] : [];
   });
+  const laidIn = new Map(tried.flatMap((each) => (each.laid ? [[each.laid.wall.id, each.laidIn]] : [])));
+  const inCourse = (laid: LaidWall, course: number): LaidWall =>
+    laidIn.get(laid.wall.id)?.[course - 1] ?? laid;
   const numbers = Array.from({ length: levels.courses }, (_, index) => index + 1);
   const rowsOf = new Map(tried.map(({ laid, stack }) => [laid, stack]));
   const roomAt = (place: (typeof corners)[number], course: number): CornerPlace => {
@@ -244,6 +345,8 @@ function layLoop(built: BuiltLoop, levels: Levels, laying: Laying, memory: Memor
     const first = rowsOf.get(place.after)?.[course - 1]?.stretches[0];
     return {
       ...place,
+      before: inCourse(place.before, course),
+      after: inCourse(place.after, course),
       // An opening that reaches the corner itself leaves it no leg: what is left before it is the wall's own.
       roomBefore: last?.end === 'wall-end' ? subtract(place.before.wall.length, last.from) : ZERO,
       roomAfter: first?.start === 'wall-end' ? first.to : ZERO,
@@ -257,6 +360,14 @@ function layLoop(built: BuiltLoop, levels: Levels, laying: Laying, memory: Memor
       top: max(atEnd?.top ?? ZERO, atStart?.top ?? ZERO),
     };
   };
+  /** The corner as it stands, where both of its walls are still those that it was laid for. */
+  const standsAt = ({ corner, before, after }: (typeof corners)[number], course: number) => {
+    const fits = [before, after].every(({ wall }) => {
+      const row = frozen.row(wall.id, course);
+      return !row || fitsWall(wall, rowsOf.get(wallById.get(wall.id) ?? null)?.[course - 1], row);
+    });
+    return fits ? frozen.corner(corner, course) : undefined;
+  };
   return {
     fills: walls.map((laid) => laid.fill),
     pieces: numbers.map((course) => [
@@ -266,10 +377,13 @@ function layLoop(built: BuiltLoop, levels: Levels, laying: Laying, memory: Memor
           ? cornerPiece({
               of: roomAt(place, course),
               course,
-              long: longLegIn(parityOf(course), leads.get(place.corner.letter) ?? 'after'),
+              long: longLegIn(
+                parityOf(course),
+                leadsIn[course - 1]?.get(place.corner.letter) ?? leads.get(place.corner.letter) ?? 'after',
+              ),
               heights: heightsAt(place, course),
               laying,
-            })
+            }).map((piece) => frozenCorner(piece, standsAt(place, course)))
           : [],
       ),
       ...tried.flatMap(({ pieces }) => pieces[course - 1] ?? []),
@@ -308,7 +422,9 @@ function teeJoints(shell: Shell, loops: readonly LaidLoop[]): readonly WeakJoint
 }
 
 /** What `layCourses` reads of a plan besides shell and levels. */
-type CoursesInput = Pick<Plan, 'loops' | 'units'>;
+type CoursesInput = Pick<Plan, 'loops' | 'units' | 'laid'>;
+
+const NOTHING_LAID: Laid = { rows: [], pulled: [] };
 
 /** What `layingOf` goes by. */
 interface LayingOfInput {
@@ -328,6 +444,7 @@ export const layingOf = ({ system, plan, rules, levels, openings }: LayingOfInpu
   cutRules: cutRulesOf(system, rules),
   units: plan.units,
   rows: new Map(plan.loops.flatMap((loop) => loop.walk.map((row) => [row.id, row]))),
+  laid: plan.laid ?? NOTHING_LAID,
 });
 
 /**

@@ -40,6 +40,8 @@ const ABOUT: Readonly<Record<CourseFinding['kind'], string>> = {
   'off-pitch': 'Cuts off the interlock',
   straps: 'Joints to strap',
   stagger: 'Joints over joints',
+  'laid-otherwise': 'Courses laid otherwise than planned',
+  'laid-elsewhere': 'Walls changed after they were laid',
 };
 
 /** A lower strip is no thicker than a saw cut: sill or head lies on the course line as far as anyone can build it. [ours] */
@@ -59,6 +61,22 @@ function wording(
       where: 'Courses',
       place: {},
       what: `Horizontal bars lie in the cells of ${finding.courses.length === 1 ? 'course' : 'courses'} ${finding.courses.join(', ')}. Saw blocks at a cell to turn corners. The drawings say which bars.`,
+    }),
+    'laid-otherwise': (finding) => ({
+      key: finding.course,
+      severity: 'check',
+      where: nameOf(finding.wall),
+      place: { wall: finding.wall },
+      what: `Course ${String(finding.course)} stands as it was laid on ${finding.day}; the plan would lay it differently. It is kept, and the courses above follow it. If it was taken down, record that in the log.`,
+      why: 'What stands is not changed by an edit.',
+    }),
+    'laid-elsewhere': (finding) => ({
+      key: finding.course,
+      severity: 'stop',
+      where: nameOf(finding.wall),
+      place: { wall: finding.wall },
+      what: `Course ${String(finding.course)} was laid on ${finding.day}, and the wall has changed since. Undo the change, or record in the log that the course was taken down.`,
+      why: 'The blocks on site do not fit the wall of the plan.',
     }),
     'turn-too-sharp': (finding) => ({
       severity: 'stop',

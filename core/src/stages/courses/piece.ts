@@ -180,4 +180,11 @@ export type CourseFinding =
       readonly reasons: readonly StrapReason[];
       readonly cuts: readonly Length[];
     }
+  | {
+      /** A course that stands on site otherwise than the plan has it: its wall has changed since, or only its blocks. */
+      readonly kind: 'laid-otherwise' | 'laid-elsewhere';
+      readonly wall: string;
+      readonly course: number;
+      readonly day: string;
+    }
   | { readonly kind: 'stagger'; readonly wall: string; readonly joints: number; readonly closest: Length };

@@ -1,6 +1,7 @@
 import type { WalkRow, WallBond } from '../outline/plan';
 import type { FormSystem } from '../../kernel/forms';
 import { type Length, type UnitSystem, add, readLength, subtract, max, min } from '../../kernel/measure';
+import type { Laid } from '../../kernel/record';
 import type { HouseRules } from '../../kernel/rules';
 import type { PlacedOpening } from '../openings';
 import type { BuiltLoop, Corner, Levels, Wall } from '../outline';
@@ -30,6 +31,8 @@ export interface Laying {
   readonly levels: Levels;
   /** Openings that are worked, by wall, in the order of their stations. */
   readonly holes: ReadonlyMap<string, readonly PlacedOpening[]>;
+  /** What stands on site already. */
+  readonly laid: Laid;
 }
 
 /** The openings of a wall. */

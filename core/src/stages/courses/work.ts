@@ -10,7 +10,7 @@ export const work: StageWork = {
       'courses',
       {
         needs: ['shell', 'system', 'levels', 'openings'],
-        reads: ['loops', 'units', 'pours', 'height'],
+        reads: ['loops', 'units', 'pours', 'height', 'laid'],
       },
       layCourses,
     ),

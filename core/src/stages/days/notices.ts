@@ -8,6 +8,10 @@ const ABOUT: Readonly<Record<DaysProblem['kind'], string>> = {
   'pour-too-soon': 'Pours booked too soon',
   'pour-before-start': 'Pours booked before the first day',
   'too-few-days': 'Too few working days',
+  'gone-on': 'Work past an unsigned hold point',
+  fallen: 'Hold points to sign again',
+  'unknown-item': 'Log entries for work that the plan no longer has',
+  'before-start': 'Log entries from before the first day',
 };
 
 const TABLE: NoticeTable<DaysProblem> = {
@@ -44,6 +48,34 @@ const TABLE: NoticeTable<DaysProblem> = {
     where: 'Days',
     place: {},
     what: 'The crew does not get this job done in four years. Add people, or days to work on.',
+  }),
+  'gone-on': ({ item, name, points }) => ({
+    key: item,
+    severity: 'check',
+    where: name,
+    place: {},
+    what: `Begun, and not signed before it: ${points.join(', ')}. Look at it now, and sign it under Days, Hold points.`,
+    why: 'What is covered is not seen again.',
+  }),
+  fallen: ({ point, name, lines }) => ({
+    key: point,
+    severity: 'check',
+    where: name,
+    place: {},
+    what: `Signed, and the job has changed since: ${String(lines)} ${lines === 1 ? 'line reads' : 'lines read'} differently. Look again and sign it.`,
+  }),
+  'unknown-item': ({ item, name }) => ({
+    key: item,
+    severity: 'tip',
+    where: name,
+    place: {},
+    what: 'The log has work on this, and the plan has no such item any more. The entry is kept.',
+  }),
+  'before-start': ({ day }) => ({
+    severity: 'check',
+    where: 'Log',
+    place: {},
+    what: `The log has work on ${day}, before the first day of the job. Correct one of them.`,
   }),
 };
 

@@ -12,6 +12,10 @@ const days = z
       .record(date, z.number().int().min(0).max(60))
       .optional()
       .describe('People on a day that differs from the house rule, by its date.'),
+    newcomers: z
+      .record(date, z.number().int().min(0).max(60))
+      .optional()
+      .describe('How many of them are new to this work, by date.'),
     off: z.array(date).max(400).optional().describe('Days on which nobody works.'),
   })
   .describe('The days of the job: when it starts, who is there, and when nobody is.');
@@ -23,6 +27,9 @@ export const daysPart = planPart({
   write: (plan) => (plan.days === undefined ? {} : { days: copyOf(plan.days) }),
   edits: {
     'set-days': (plan, { change }) => ({ ...plan, days: changeDays(plan.days, change) }),
-    'set-people': (plan, { day, people }) => ({ ...plan, days: changePeople(plan.days, day, people) }),
+    'set-people': (plan, { day, people, of = 'people' }) => ({
+      ...plan,
+      days: changePeople(plan.days, of, day, people),
+    }),
   },
 });

@@ -6,6 +6,8 @@ export interface DaysPlan {
   readonly start?: string;
   /** People on a day that differs from the usual, by its date. */
   readonly people?: Readonly<Record<string, number>>;
+  /** How many of them are new to this work, by date, where that differs from the usual. */
+  readonly newcomers?: Readonly<Record<string, number>>;
   /** Days on which nobody works, beside those of the week. */
   readonly off?: readonly string[];
 }
@@ -26,11 +28,22 @@ export function changeDays(days: DaysPlan | undefined, change: DaysChange): Days
   }) as DaysPlan;
 }
 
-/** The days with so many people on one of them; null goes back to the usual number. */
-export function changePeople(days: DaysPlan | undefined, day: string, people: number | null): DaysPlan {
-  const others = Object.entries(days?.people ?? {}).filter(([each]) => each !== day);
-  const all = people === null ? others : [...others, [day, people] as const];
-  return said({ ...days, people: all.length === 0 ? null : Object.fromEntries(all) }) as DaysPlan;
+/** What a plan says of the people of a day. */
+export type PeopleField = 'people' | 'newcomers';
+
+/** The days with so many people, or people new to the work, on one of them; null goes back to the usual number. */
+export function changePeople(
+  days: DaysPlan | undefined,
+  field: PeopleField,
+  day: string,
+  count: number | null,
+): DaysPlan {
+  const others = Object.entries(days?.[field] ?? {}).filter(([each]) => each !== day);
+  const all = count === null ? others : [...others, [day, count] as const];
+  return said<Record<string, unknown>>({
+    ...days,
+    [field]: all.length === 0 ? null : Object.fromEntries(all),
+  });
 }
 
 declare module '../../kernel/plan/plan' {
@@ -44,6 +57,8 @@ declare module '../../kernel/plan/plan' {
       readonly kind: 'set-people';
       readonly day: string;
       readonly people: number | null;
+      /** Sets how many of them are new to the work instead. */
+      readonly of?: PeopleField;
     };
   }
 }

@@ -20,7 +20,18 @@ function quantityOf({ of, value }: ItemQuantity, units: UnitSystem) {
 }
 
 /** The days as they are exported. */
-export const daysReport = ({ first, items }: Days, units: UnitSystem) => ({
+export const daysReport = ({ first, items, holds }: Days, units: UnitSystem) => ({
+  holdPoints: holds.map(({ id, name, pour, after, before, lines, tolerance, who, state }) => ({
+    id,
+    name,
+    pour,
+    after,
+    before,
+    lines: lines.map(({ what }) => what),
+    tolerance,
+    who,
+    state,
+  })),
   items: items.map((item) => ({
     id: item.id,
     kind: item.kind,

@@ -10,6 +10,7 @@ export const work: StageWork = {
       {
         needs: [
           'shell',
+          'footing',
           'levels',
           'courses',
           'openings',
@@ -20,7 +21,7 @@ export const work: StageWork = {
           'pour',
           'stacks',
         ],
-        reads: ['days'],
+        reads: ['days', 'units', 'record', 'footing', 'pour'],
       },
       buildDays,
     ),

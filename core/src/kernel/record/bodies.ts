@@ -1,0 +1,196 @@
+import { z } from 'zod';
+
+/** Letters of a line, and of a longer text. */
+const line = z.string().max(200);
+const text = z.string().max(4000);
+const name = z.string().min(1).max(80);
+/** Minutes of several people together: a hundred people for a day at most. */
+const manMinutes = z
+  .number()
+  .min(0)
+  .max(100 * 24 * 60);
+const day = z.iso.date();
+/** A whole number of nanometres, as lengths are within Ombra; as long as any wall that is planned. */
+const nanometres = z.number().int().min(-1e13).max(1e13);
+const height = nanometres;
+const count = z.number().int().min(0).max(100_000);
+
+const heights = { bottom: height, top: height };
+const ends = z.strictObject({ start: z.boolean(), end: z.boolean() });
+const notches = z
+  .array(
+    z.strictObject({
+      wall: line,
+      opening: line,
+      from: nanometres,
+      to: nanometres,
+      ...heights,
+      arched: z.boolean(),
+    }),
+  )
+  .max(40)
+  .optional();
+const webs = z.array(nanometres).max(2000);
+
+/** A block as it was laid, its place counted from the wall’s first corner. */
+const laidBlock = z.strictObject({
+  kind: z.enum(['straight', 'cut']),
+  start: nanometres,
+  length: nanometres,
+  ...heights,
+  webs,
+  cutEnds: ends,
+  mitred: ends.optional(),
+  ripped: line.optional(),
+  notches,
+});
+
+/** A corner as it was laid. */
+const laidCorner = z.strictObject({
+  make: z.enum(['moulded', 'lapped']),
+  hand: z.enum(['LH', 'RH']),
+  wallBefore: line,
+  legBefore: nanometres,
+  websBefore: webs,
+  wallAfter: line,
+  legAfter: nanometres,
+  websAfter: webs,
+  ...heights,
+  notches,
+});
+
+/** A wall in one course as it stands. Lengths are whole nanometres. */
+const laidRow = z.strictObject({
+  course: z.number().int().min(1).max(200),
+  wall: line,
+  /** Length of the wall on its outside face, thickness and core: of another wall, these blocks say nothing. */
+  length: nanometres,
+  thickness: nanometres,
+  /** Where the wall stood in the course, whatever openings take of it. */
+  stands: z.array(z.strictObject({ from: nanometres, to: nanometres, ...heights })).max(200),
+  blocks: z.array(laidBlock).max(4000),
+  /** The corners at its two ends, where they stand in the course. */
+  corners: z.array(laidCorner).max(2),
+});
+
+const quantity = z.strictObject({ of: z.enum(['length', 'area', 'count']), value: z.number().min(0) });
+
+/**
+ * What an entry of the log says, by its kind.
+ *
+ * Plain on purpose: a JSON Schema can be made of it.
+ */
+export const ENTRY_BODIES = {
+  /** Who was there on a day, and for how long. */
+  people: z.strictObject({
+    day,
+    people: z
+      .array(
+        z.strictObject({
+          name,
+          hours: z.number().min(0).max(24),
+          /** New to this work. */
+          first: z.boolean().optional(),
+        }),
+      )
+      .max(60),
+  }),
+  /** Work on an item of the days: all of it, or a share; with what was laid. */
+  work: z.strictObject({
+    day,
+    /** `course:3`, `braces:pour-1`: an item of the days. */
+    item: line,
+    kind: line,
+    name: line,
+    /** How much of the item this was; 1 for all of it. */
+    share: z.number().min(0).max(1),
+    /** How much of it, as it was tallied when this was written. */
+    quantity,
+    /** What it took; null where nobody counted. */
+    manMinutes: manMinutes.nullable(),
+    /** What the rates of the day expected of it. */
+    planned: manMinutes,
+    /** Those rates, by their rule, each in its own unit. */
+    rates: z.record(line, z.number().min(0)),
+    /** Someone new to the work was among those who did it. */
+    first: z.boolean().optional(),
+    /** Which crew, where there are several. */
+    crew: name.optional(),
+    rows: z.array(laidRow).max(2000).optional(),
+    /** Hold points that were not signed when the work went on. */
+    anyway: z.array(line).max(60).optional(),
+  }),
+  /** Walls of a course taken down again, or to be laid anew by the plan. */
+  relaid: z.strictObject({
+    rows: z
+      .array(z.strictObject({ course: z.number().int().min(1).max(200), wall: line }))
+      .min(1)
+      .max(2000),
+    why: line,
+  }),
+  /** What came, against what was ordered. */
+  delivery: z.strictObject({
+    day,
+    ticket: line,
+    late: z.boolean().optional(),
+    lines: z.array(z.strictObject({ article: line, counted: count, broken: count, short: count })).max(400),
+  }),
+  /** The length of a wall in a course, by the tape. */
+  pulled: z.strictObject({ wall: line, course: z.number().int().min(1).max(200), length: line }),
+  /** How far a wall is out of its string or of plumb; outward positive. */
+  reading: z.strictObject({
+    of: z.enum(['string', 'plumb']),
+    when: z.enum(['before', 'after']),
+    wall: line,
+    at: line,
+    out: line,
+  }),
+  incident: z.strictObject({ what: text, cause: text, cure: text }),
+  weather: z.strictObject({
+    day,
+    what: line,
+    low: z.number().min(-60).max(140).nullable(),
+    high: z.number().min(-60).max(140).nullable(),
+    wind: z.number().min(0).max(200).nullable(),
+  }),
+  /** A decision, or a second thought. */
+  thought: z.strictObject({ what: text }),
+  gear: z.strictObject({ day, what: line, count, way: z.enum(['in', 'out']) }),
+  /** A hold point that was signed. The lines are what was looked at, as they read then. */
+  hold: z.strictObject({
+    point: line,
+    name: line,
+    lines: z.array(text).max(200),
+    by: name,
+    word: text,
+  }),
+  /** One line of a hold point, seen or not. It holds as long as the line reads the same. */
+  tick: z.strictObject({ point: line, line: line, what: text, done: z.boolean() }),
+  /** Concrete of a pour, as it went. */
+  pour: z.strictObject({
+    day,
+    pour: line,
+    /** Cubic metres. */
+    placed: z.number().min(0).max(5000),
+    /** The rule of the pace that it was planned with: `pour.rate.pump`. */
+    rule: line,
+    minutes: z
+      .number()
+      .min(1)
+      .max(24 * 60),
+    trucks: z.number().int().min(0).max(200),
+    word: text,
+  }),
+  /** A picture, by the hash of what it holds. */
+  picture: z.strictObject({ file: z.string().regex(/^[0-9a-f]{64}$/), what: text }),
+  note: z.strictObject({ what: text }),
+  /** Takes back the entry that it corrects. */
+  withdrawn: z.strictObject({ why: line }),
+} as const;
+
+export type EntryKind = keyof typeof ENTRY_BODIES;
+
+/** What an entry of a kind says. */
+export type EntryBody<Kind extends EntryKind> = z.infer<(typeof ENTRY_BODIES)[Kind]>;
+
+export type LaidRowRecord = z.infer<typeof laidRow>;

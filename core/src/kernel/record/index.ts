@@ -1,0 +1,5 @@
+export * from './bodies';
+export * from './entry';
+export * from './history';
+export * from './learned';
+export * from './record';

@@ -1,0 +1,117 @@
+import { HOUSE_DAYS, type SiteRecord, weightedQuantile } from '../../kernel/record';
+import { type Calendar, type Clock, DAY } from './calendar';
+import type { WorkItem } from './items';
+import { type Task, schedule } from './schedule';
+
+/** How much of an item is done, by the log. */
+export interface Progress {
+  /** 0 to 1. */
+  readonly done: number;
+  /** Man-minutes that it took so far; null where nobody counted. */
+  readonly took: number | null;
+}
+
+/** When the job will be done, going by what it has taken so far. */
+export interface Forecast {
+  /** The day from which it looks ahead, counted from the first one. */
+  readonly from: number;
+  /** What work takes against its rates: in the middle, and the quarters below and above. */
+  readonly pace: {
+    readonly middle: number;
+    readonly low: number;
+    readonly high: number;
+    readonly days: number;
+  };
+  /** Man-minutes that are left at the rates of the job. */
+  readonly left: number;
+  /** When the last item is done: at the middle pace, at the quick one, at the slow one. */
+  readonly finish: Clock;
+  readonly soonest: Clock;
+  readonly latest: Clock;
+}
+
+/** What is done of every item, shares of several days together. */
+export function progressOf({ work }: Pick<SiteRecord, 'work'>): ReadonlyMap<string, Progress> {
+  const progress = new Map<string, Progress>();
+  for (const { item, share, manMinutes } of work) {
+    const before = progress.get(item) ?? { done: 0, took: null };
+    progress.set(item, {
+      done: Math.min(1, before.done + share),
+      took: manMinutes === null ? before.took : (before.took ?? 0) + manMinutes,
+    });
+  }
+  return progress;
+}
+
+/** What work has taken against its rates: the rates themselves count as some days of average work, so that two odd days do not rule. */
+export function paceOf({ work }: Pick<SiteRecord, 'work'>): Forecast['pace'] {
+  const seen = work.flatMap(({ manMinutes, planned }) =>
+    manMinutes !== null && manMinutes > 0 && planned > 0
+      ? [{ value: manMinutes / planned, weight: planned }]
+      : [],
+  );
+  const average = seen.reduce((sum, { weight }) => sum + weight, 0) / Math.max(1, seen.length);
+  const all = [...seen, { value: 1, weight: Math.max(1, HOUSE_DAYS * average) }];
+  return {
+    middle: weightedQuantile(all, 0.5),
+    low: weightedQuantile(all, 0.25),
+    high: weightedQuantile(all, 0.75),
+    days: seen.length,
+  };
+}
+
+/** What `forecastOf` goes by. */
+interface ForecastInput {
+  readonly items: readonly WorkItem[];
+  readonly tasks: readonly Task[];
+  readonly calendar: Calendar;
+  readonly record: SiteRecord;
+  /** The day after the last one that the log knows. */
+  readonly from: number;
+}
+
+/** A task with a share of its work left, at a pace; nothing of it before a time. */
+function left(task: Task, done: number, pace: number, from: Clock): Task {
+  const { effort } = task;
+  if (done >= 1) return { ...task, effort: { kind: 'at-once', manMinutes: 0 } };
+  const notBefore = Math.max(task.notBefore ?? 0, from);
+  const rest = 1 - done;
+  switch (effort.kind) {
+    case 'work':
+    case 'at-once':
+      return { ...task, notBefore, effort: { ...effort, manMinutes: effort.manMinutes * rest * pace } };
+    case 'visit':
+    case 'from':
+      return { ...task, notBefore };
+  }
+}
+
+/**
+ * Looks ahead from the last day of the log: what is done is done, what is left takes what its like has taken. Null where nothing is
+ * recorded, or the calendar ends before.
+ */
+export function forecastOf({ items, tasks, calendar, record, from }: ForecastInput): Forecast | null {
+  const progress = progressOf(record);
+  if (progress.size === 0) return null;
+  const pace = paceOf(record);
+  const start = from * DAY;
+  const doneOf = (id: string): number => progress.get(id)?.done ?? 0;
+  const finishAt = (factor: number): Clock | null => {
+    const placed = schedule(
+      tasks.map((task) => left(task, doneOf(task.id), factor, start)),
+      calendar,
+    );
+    return placed ? Math.max(0, ...placed.map(({ end }) => end)) : null;
+  };
+  const [finish, soonest, latest] = [finishAt(pace.middle), finishAt(pace.low), finishAt(pace.high)];
+  if (finish === null || soonest === null || latest === null) return null;
+  const minutesOf = ({ effort }: WorkItem): number => ('manMinutes' in effort ? effort.manMinutes : 0);
+  return {
+    from,
+    pace,
+    left: items.reduce((sum, item) => sum + minutesOf(item) * (1 - doneOf(item.id)), 0),
+    finish,
+    soonest,
+    latest,
+  };
+}
