@@ -22,7 +22,7 @@ parentPort.postMessage({ kind: 'ready' });
 describe('the pool of workers', () => {
   let folder: string;
   let pool: HeavyPool;
-  const ask = (url: string) => pool.ask({ url, headers: {}, job: {} as HeavyRequest['job'] });
+  const ask = (url: string) => pool.ask({ url, headers: {}, entries: [], job: {} as HeavyRequest['job'] });
 
   beforeAll(() => {
     folder = mkdtempSync(join(tmpdir(), 'ombra-pool-'));

@@ -8,6 +8,7 @@ import type { Knex } from 'knex';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { loadDemo } from '../src/server/demo';
 import { backUpBefore } from '../src/server/backups';
+import { makeEntryStore } from '../src/server/entryStore';
 import {
   type JobStore,
   type StoredJob,
@@ -17,7 +18,7 @@ import {
 } from '../src/server/jobStore';
 import { connect, openDatabase } from '../src/server/sqlite';
 
-const DEMO = new URL('../../demo/sorrel-fork-hatchery.json', import.meta.url);
+const DEMO = new URL('../../demo/', import.meta.url);
 
 describe('the job store', () => {
   let folder: string;
@@ -192,7 +193,7 @@ describe('the job store', () => {
   });
 
   it('keeps a day of 2 000 edits of the demo in under 3 MB, and each can be read', async () => {
-    await loadDemo(jobs, DEMO);
+    await loadDemo({ jobs, entries: makeEntryStore(knex, clock) }, DEMO);
     // Only the size is looked at: nothing needs to reach the disk.
     await knex.raw('PRAGMA synchronous = OFF');
     const id = 'sorrel-fork-hatchery';
@@ -233,10 +234,10 @@ describe('the job store', () => {
   });
 
   it('loads the demo once; removed, it stays removed', async () => {
-    expect(await loadDemo(jobs, DEMO)).toBe(true);
+    expect(await loadDemo({ jobs, entries: makeEntryStore(knex, clock) }, DEMO)).toBe(true);
     expect((await jobs.list()).jobs.map((job) => job.id)).toEqual(['sorrel-fork-hatchery']);
     await jobs.remove('sorrel-fork-hatchery');
-    expect(await loadDemo(jobs, DEMO)).toBe(false);
+    expect(await loadDemo({ jobs, entries: makeEntryStore(knex, clock) }, DEMO)).toBe(false);
     expect(await names()).toEqual([]);
   });
 

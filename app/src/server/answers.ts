@@ -47,7 +47,8 @@ const refused = ({ status, where, what }: Refusal): BodyReading => ({
   answer: refuse(status, { where, what }),
 });
 
-async function limitedText(request: Request): Promise<string | null> {
+/** The bytes of a request’s body; null where they are more than is read. Counts them as they come. */
+export async function readBytes(request: Request): Promise<Uint8Array | null> {
   const chunks: Uint8Array[] = [];
   let size = 0;
   const reader = request.body?.getReader();
@@ -63,8 +64,7 @@ async function limitedText(request: Request): Promise<string | null> {
     if (size > LARGEST_BODY) chunks.length = 0;
     else chunks.push(value);
   }
-  if (size > LARGEST_BODY) return null;
-  return Buffer.concat(chunks).toString('utf8');
+  return size > LARGEST_BODY ? null : Buffer.concat(chunks);
 }
 
 /** Reads a JSON object from a request, or says plainly why there is none. Counts bytes as they come. */
@@ -72,10 +72,10 @@ export async function readBody(request: Request): Promise<BodyReading> {
   if (!(request.headers.get('content-type') ?? '').startsWith('application/json')) {
     return refused({ status: 415, where: 'Content-Type', what: 'Send this as application/json.' });
   }
-  const text = await limitedText(request);
-  if (text === null) return refused(tooLarge);
+  const bytes = await readBytes(request);
+  if (bytes === null) return refused(tooLarge);
   try {
-    const body: unknown = JSON.parse(text);
+    const body: unknown = JSON.parse(Buffer.from(bytes).toString('utf8'));
     if (typeof body === 'object' && body !== null && !Array.isArray(body)) {
       return { ok: true, body: body as Record<string, unknown> };
     }

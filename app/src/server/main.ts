@@ -4,6 +4,8 @@ import { randomUUID } from 'node:crypto';
 import pino, { type Logger } from 'pino';
 import { backUpBefore, newestGoodBackup } from './backups';
 import { loadDemo } from './demo';
+import { makeEntryStore } from './entryStore';
+import { makeFileStore } from './fileStore';
 import { makeHeavyPool } from './heavy/heavyPool';
 import { makeJobStore } from './jobStore';
 import { keepHouse } from './housekeeping';
@@ -34,7 +36,9 @@ async function run(settings: Settings, releases: Releases, log: Logger): Promise
   releases.push(() => knex.destroy());
   if (backup !== null) log.info({ backup }, 'backed up before migrating');
   const jobs = makeJobStore(knex, clock, randomUUID);
-  if (await loadDemo(jobs, new URL('demo/sorrel-fork-hatchery.json', ROOT))) log.info('demo job loaded');
+  const entries = makeEntryStore(knex, clock);
+  const files = makeFileStore(knex, dataFolder, clock, randomUUID);
+  if (await loadDemo({ jobs, entries }, new URL('demo/', ROOT))) log.info('demo job loaded');
   const { handler } = (await import(ENTRY.href)) as { handler: PageHandler };
   const heavy = makeHeavyPool(new URL('heavy/heavyWorker.ts', import.meta.url), { entry: ENTRY.href });
   releases.push(() => heavy.close());
@@ -45,7 +49,7 @@ async function run(settings: Settings, releases: Releases, log: Logger): Promise
     return house.wrong();
   };
   const { server, address } = await startServer(settings, {
-    services: { jobs, log, health },
+    services: { jobs, entries, files, log, health },
     clientFolder: CLIENT,
     pages: handler,
     heavy,

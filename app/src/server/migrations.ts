@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import { makeEntryWords } from './entrySearch';
 import { folded } from './folded';
 import { keepState } from './revisions';
 
@@ -79,6 +80,30 @@ const MIGRATIONS: readonly Migration[] = [
           .update({ touched: index + 1, folded: folded(name) });
       }
       await knex('counters').insert({ name: 'touched', value: jobs.length });
+    },
+  },
+  {
+    name: '003-log',
+    up: async (knex) => {
+      await knex.schema.createTable('entries', (table) => {
+        table.increments('number');
+        table.string('job_id', 60).notNullable().references('jobs.id');
+        table.string('id', 60).notNullable();
+        table.string('kind', 20).notNullable().index();
+        table.text('entry').notNullable();
+        table.string('received_at', 30).notNullable();
+        table.unique(['job_id', 'id']);
+        table.index(['job_id', 'number']);
+      });
+      await makeEntryWords(knex);
+      await knex.schema.createTable('files', (table) => {
+        table.string('job_id', 60).notNullable().references('jobs.id');
+        table.string('hash', 64).notNullable();
+        table.string('type', 40).notNullable();
+        table.integer('size').notNullable();
+        table.string('received_at', 30).notNullable();
+        table.primary(['job_id', 'hash']);
+      });
     },
   },
 ];

@@ -2,6 +2,7 @@ import { type IncomingMessage, type Server, type ServerResponse, createServer } 
 import type { AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import sirv from 'sirv';
+import { wholeLog } from './entryStore';
 import { failureOf, logged } from './errors';
 import { type Refusal, LONGEST_DRAIN, SECURITY_HEADERS, guard } from './guard';
 import { heavyJob } from './heavy/heavyPaths';
@@ -124,7 +125,8 @@ export async function startServer(
   const toWorker = async (request: IncomingMessage, response: ServerResponse, id: string): Promise<void> => {
     const job = await services.jobs.get(id);
     if (!job) return toPages(request, response);
-    const outcome = await heavy.ask({ url: request.url ?? '/', headers: headersOf(request), job });
+    const entries = await wholeLog(services.entries, id);
+    const outcome = await heavy.ask({ url: request.url ?? '/', headers: headersOf(request), job, entries });
     if (outcome.kind === 'answer') {
       const { status, headers, body } = outcome.answer;
       response.writeHead(status, { ...headers });

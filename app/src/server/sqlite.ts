@@ -4,7 +4,7 @@ import createKnex, { type Knex } from 'knex';
 import { KNOWN_MIGRATIONS, migrationSource } from './migrations';
 import { StartFailure } from './startFailure';
 
-/** Everything that only SQLite knows stands in this file and in `backups.ts`; the rest is plain Knex. */
+/** Everything that only SQLite knows stands in this file, in `backups.ts` and in `entrySearch.ts`; the rest is plain Knex. */
 
 /** Milliseconds that a statement waits for another program's write to end. */
 const BUSY_WAIT = 5000;

@@ -1,6 +1,7 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import inject from 'light-my-request';
 import pino from 'pino';
+import type { EntryStore, KeptEntry } from '../entryStore';
 import type { JobStore, StoredJob } from '../jobStore';
 import type { PageHandler } from '../server';
 import type { HeavyMessage, HeavyRequest } from './messages';
@@ -17,12 +18,19 @@ const log = pino({ level: 'error' }, pino.destination(2));
 const onlyStore = (job: StoredJob): JobStore =>
   ({ get: (id: string) => Promise.resolve(id === job.id ? job : null) }) as JobStore;
 
+/** A log of that job, and only to read. */
+const onlyLog = (job: StoredJob, entries: readonly KeptEntry[]): EntryStore =>
+  ({
+    after: (id: string, number: number) =>
+      Promise.resolve(id === job.id ? entries.filter((each) => each.number > number) : null),
+  }) as Pick<EntryStore, 'after'> as EntryStore;
+
 const tell = (message: HeavyMessage, transfer: readonly ArrayBuffer[] = []): void => {
   parentPort?.postMessage(message, transfer);
 };
 
-parentPort?.on('message', ({ url, headers, job }: HeavyRequest) => {
-  const services = { jobs: onlyStore(job), log };
+parentPort?.on('message', ({ url, headers, job, entries }: HeavyRequest) => {
+  const services = { jobs: onlyStore(job), entries: onlyLog(job, entries), log };
   void inject(
     (request, response) => {
       const failed = (error: unknown): void => {

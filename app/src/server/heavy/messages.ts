@@ -1,10 +1,12 @@
+import type { KeptEntry } from '../entryStore';
 import type { StoredJob } from '../jobStore';
 
-/** What the worker is asked: an address of one job, and the job as it stands. */
+/** What the worker is asked: an address of one job, the job as it stands, and its log. */
 export interface HeavyRequest {
   readonly url: string;
   readonly headers: Readonly<Record<string, string>>;
   readonly job: StoredJob;
+  readonly entries: readonly KeptEntry[];
 }
 
 /** What it answers, ready to be sent. */

@@ -1,7 +1,13 @@
 import type { Worked } from '../../kernel/engine/stage';
 import { type How, evaluate, given, givenCount, givenLength } from '../../kernel/figures/how';
 import { type Length, NANOMETRES_PER_METRE, add, subtract } from '../../kernel/measure';
-import type { CountRuleId, HouseRules, QuantityRuleId, RuleId } from '../../kernel/rules';
+import {
+  type CountRuleId,
+  type HouseRules,
+  type QuantityRuleId,
+  type RuleId,
+  valueOf,
+} from '../../kernel/rules';
 import { type PourSpan, pourSpans, wallsOf } from '../outline';
 import { type Effort, DAY } from './calendar';
 
@@ -334,3 +340,18 @@ export function itemsOf(ground: ItemGround, rules: HouseRules): readonly WorkIte
     ),
   ]);
 }
+
+/** Rules that say how much work something takes. */
+const isRate = (rule: RuleId): rule is Extract<RuleId, `days.rate.${string}`> =>
+  rule.startsWith('days.rate.');
+
+/**
+ * The rates that an item’s work follows from, by their rule, each in its own unit: what the log keeps beside the work that it took.
+ *
+ * @example ratesOfItem({ work: { rules: ['days.rate.buck'] } }, rules) // { 'days.rate.buck': 75 }
+ */
+export const ratesOfItem = (
+  { work }: { readonly work: { readonly rules: readonly RuleId[] } },
+  rules: HouseRules,
+): Readonly<Record<string, number>> =>
+  Object.fromEntries(work.rules.filter(isRate).map((rule) => [rule, Number(valueOf(rules, rule))]));
