@@ -102,8 +102,8 @@ add('delivery', TUE, '14:40', {
   ticket: '2041',
   late: true,
   lines: [
-    { article: 'straight', counted: 262, broken: 0, short: 0 },
-    { article: 'corner', counted: 45, broken: 3, short: 0 },
+    { article: 'Straight', counted: 220, broken: 0, short: 0 },
+    { article: 'Corner, either hand', counted: 60, broken: 3, short: 0 },
   ],
 });
 add('thought', TUE, '15:05', {

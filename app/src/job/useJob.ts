@@ -9,6 +9,7 @@ import { findPending, keepPending, tabName } from './pendingSaves';
 import { makePlanStore } from './planStore';
 import { newestOf, sendSave, setAside } from './server';
 import { type SaveState, type Sync, makeSync } from './sync';
+import { useLog } from './useLog';
 
 export interface OpenJob {
   readonly id: string;
@@ -212,12 +213,18 @@ export function useJob(job: OpenJob, shows: readonly WorkedKey[]) {
   const plan = useStore(planStore.store, (state) => state.plan);
   const canUndo = useStore(planStore.history, (state) => state.pastStates.length > 0);
   const canRedo = useStore(planStore.history, (state) => state.futureStates.length > 0);
-  const { worked, notices, checked, workState, stopWork, workAgain } = useWorked(plan, shows);
+  const log = useLog(job.id);
+  // What stands on site is worked with the plan, and never stored in it.
+  const planOnSite = useMemo(() => (log.onSite ? { ...plan, ...log.onSite } : plan), [plan, log.onSite]);
+  const { worked, notices, checked, workState, stopWork, workAgain } = useWorked(planOnSite, shows);
   const { saveState, sync } = useSync(job, planStore);
   const { edit, endMerge, undo, redo } = planStore;
   return {
     id: job.id,
     plan,
+    /** The plan with what stands on site beside it. */
+    planOnSite,
+    log,
     worked,
     notices,
     checked,

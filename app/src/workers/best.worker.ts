@@ -1,5 +1,7 @@
 import type { Plan } from '@ombra/core/kernel/plan';
 import { type StockOfSize, leastOf, withPlan } from '@ombra/core/stages/steel';
+import type { LaidRowRecord } from '@ombra/core/kernel/record';
+import type { OtherwiseLaid } from '@ombra/core/trials/asLaid';
 import type { BestFound } from '@ombra/core/trials/best';
 import type { Manner } from '@ombra/core/trials/compare';
 import type { Nudge } from '@ombra/core/trials/nudge';
@@ -41,6 +43,9 @@ const api = {
   /** Places and sizes near an opening's own that save cuts. */
   nudges: async (plan: Plan, opening: string): Promise<readonly Nudge[]> =>
     (await import('@ombra/core/trials/nudge')).nudges(plan, opening),
+  /** A course as it stands, where it was laid otherwise than planned. */
+  rowsAsLaid: async (plan: Plan, how: OtherwiseLaid): Promise<readonly LaidRowRecord[]> =>
+    (await import('@ombra/core/trials/asLaid')).rowsAsLaid(plan, how),
   /** Other ways to lay the job, each with what it comes to. */
   manners: async (plan: Plan): Promise<readonly Manner[]> =>
     (await import('@ombra/core/trials/compare')).manners(plan),

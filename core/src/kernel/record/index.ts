@@ -1,4 +1,5 @@
 export * from './bodies';
+export * from './deliveries';
 export * from './entry';
 export * from './history';
 export * from './learned';

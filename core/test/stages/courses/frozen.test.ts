@@ -5,6 +5,7 @@ import type { Plan } from '../../../src/kernel/plan';
 import type { Laid, LaidRow } from '../../../src/kernel/record';
 import { type CornerPiece, type Piece, rowOnSite } from '../../../src/stages/courses';
 import { wallsOf } from '../../../src/stages/outline';
+import { rowsAsLaid } from '../../../src/trials/asLaid';
 import { work } from '../../../src/work';
 import { anyChange } from '../../support/histories';
 import { openingOf } from '../../support/openings';
@@ -157,5 +158,42 @@ describe('a course over what stands', () => {
     const told = work({ ...longer, laid }).notices.filter(({ kind }) => kind.endsWith('laid-elsewhere'));
     expect(told.map(({ severity }) => severity)).toContain('stop');
     expect(new Set(told.map(({ place }) => place.wall))).toEqual(new Set(['w1', 'w5']));
+  });
+});
+
+describe('a course that was laid otherwise', () => {
+  it('has the other hand at the corners that were turned, all else as planned', () => {
+    const plan = job();
+    const all = wallsOf(work(plan).shell).map(({ id }) => id);
+    for (const course of [1, 2]) {
+      const rows = rowsAsLaid(plan, { course, walls: all, turned: ['w2', 'w4'], before: {} });
+      const hands = new Map(
+        rows.flatMap(({ corners }) => corners.map((corner) => [corner.wallAfter, corner.hand] as const)),
+      );
+      const planned = new Map(
+        work(plan).courses.pieces.flatMap((piece) =>
+          piece.kind === 'corner' && piece.course === course ? [[piece.wallAfter, piece.hand] as const] : [],
+        ),
+      );
+      for (const wall of all) {
+        const turned = ['w2', 'w4'].includes(wall);
+        expect([wall, hands.get(wall) === planned.get(wall)]).toEqual([wall, !turned]);
+      }
+      // What stands keeps the courses above in bond: each corner turns from the one below.
+      const laid = { rows: rows.map((row) => ({ ...row, entry: 'e', day: '2027-03-02' })), pulled: [] };
+      const above = work({ ...plan, laid }).courses.pieces;
+      for (const wall of all) {
+        const hand = (of: number) =>
+          above.find((piece) => piece.kind === 'corner' && piece.course === of && piece.wallAfter === wall);
+        const [low, high] = [hand(course), hand(course + 1)] as [CornerPiece, CornerPiece];
+        expect(high.hand).not.toBe(low.hand);
+      }
+    }
+  });
+
+  it('has its cuts after as many whole blocks as were counted', () => {
+    const rows = rowsAsLaid(job(), { course: 3, walls: ['w1'], turned: [], before: { w1: 1 } });
+    const kinds = rows[0]?.blocks.map(({ kind }) => kind) ?? [];
+    expect(kinds.indexOf('cut')).toBe(1);
   });
 });

@@ -1,0 +1,168 @@
+import type { Entry } from '@ombra/core/kernel/record';
+
+/** What the server makes of entries that are sent. */
+export type SendEntries =
+  | { readonly kind: 'kept' }
+  /** It does not take them, and will not when they come again. */
+  | { readonly kind: 'refused'; readonly what: string }
+  | { readonly kind: 'unreachable' };
+
+/** Entries that are new since a number, in the order in which they came; null where the server cannot be reached. */
+export type FetchEntries = (
+  after: number,
+) => Promise<{ readonly entries: readonly Entry[]; readonly last: number } | null>;
+
+/** The log as a page knows it. */
+export interface LogState {
+  /** All entries that are known, sent or not, in no order that means anything. */
+  readonly entries: readonly Entry[];
+  /** Those that the server has not taken yet. */
+  readonly waiting: ReadonlySet<string>;
+  /** Whether the log has been read once. */
+  readonly read: boolean;
+  /** Whether the server answered the last time. */
+  readonly reached: boolean;
+  /** What the server did not take, and why; null where it took all. */
+  readonly refused: string | null;
+}
+
+/** What the log needs from outside, passed in so that tests can stand in for the browser and the server. */
+export interface LogPorts {
+  readonly fetch: FetchEntries;
+  readonly send: (entries: readonly Entry[]) => Promise<SendEntries>;
+  /** Entries of this job that wait in the browser, from this page or an earlier one. */
+  readonly kept: () => Promise<readonly Entry[]>;
+  readonly keep: (entry: Entry) => Promise<void>;
+  readonly forget: (ids: readonly string[]) => Promise<void>;
+  readonly later: (callback: () => void, milliseconds: number) => () => void;
+  readonly show: (state: LogState) => void;
+  /** Tells the other tabs that something was sent. */
+  readonly announce: () => void;
+}
+
+const FIRST_RETRY = 1000;
+const LONGEST_RETRY = 30_000;
+/** Entries sent at once. */
+const BATCH = 50;
+
+export const EMPTY_LOG: LogState = {
+  entries: [],
+  waiting: new Set(),
+  read: false,
+  reached: true,
+  refused: null,
+};
+
+/**
+ * Sends a job’s entries and fetches those of others. An entry is on screen at once, kept in the browser until the server has it, and
+ * sent as often as it takes: its id makes it one. Nothing that was said is dropped, also where the server does not take it.
+ */
+export function makeLogSync(ports: LogPorts) {
+  const known = new Map<string, Entry>();
+  const waiting = new Map<string, Entry>();
+  const stuck = new Set<string>();
+  let last = 0;
+  let read = false;
+  let reached = true;
+  let refused: string | null = null;
+  let sending = false;
+  let stopped = false;
+  let retry = FIRST_RETRY;
+  let cancel: () => void = () => undefined;
+
+  const show = (): void => {
+    if (stopped) return;
+    ports.show({ entries: [...known.values()], waiting: new Set(waiting.keys()), read, reached, refused });
+  };
+
+  const again = (): void => {
+    cancel();
+    cancel = ports.later(() => void flush(), retry);
+    retry = Math.min(retry * 2, LONGEST_RETRY);
+  };
+
+  /** What others wrote since. */
+  async function look(): Promise<void> {
+    const answer = await ports.fetch(last);
+    reached = answer !== null;
+    if (answer) {
+      last = Math.max(last, answer.last);
+      for (const entry of answer.entries) known.set(entry.id, entry);
+      read = true;
+    }
+    show();
+  }
+
+  async function flush(): Promise<void> {
+    if (sending || stopped) return;
+    cancel();
+    const batch = [...waiting.values()].filter(({ id }) => !stuck.has(id)).slice(0, BATCH);
+    if (batch.length === 0) return;
+    sending = true;
+    const outcome = await ports.send(batch);
+    sending = false;
+    switch (outcome.kind) {
+      case 'kept':
+        reached = true;
+        retry = FIRST_RETRY;
+        for (const { id } of batch) waiting.delete(id);
+        await ports.forget(batch.map(({ id }) => id));
+        ports.announce();
+        show();
+        return flush();
+      case 'refused':
+        reached = true;
+        refused = outcome.what;
+        // One by one, so that only what is really refused stays behind.
+        if (batch.length > 1) {
+          for (const entry of batch) {
+            const alone = await ports.send([entry]);
+            if (alone.kind === 'kept') {
+              waiting.delete(entry.id);
+              await ports.forget([entry.id]);
+            } else if (alone.kind === 'refused') stuck.add(entry.id);
+          }
+        } else for (const { id } of batch) stuck.add(id);
+        if (stuck.size === 0) refused = null;
+        show();
+        return flush();
+      case 'unreachable':
+        reached = false;
+        show();
+        again();
+    }
+  }
+
+  return {
+    /** Reads what waits in the browser and what the server has. */
+    start: async (): Promise<void> => {
+      for (const entry of await ports.kept()) {
+        if (known.has(entry.id)) continue;
+        known.set(entry.id, entry);
+        waiting.set(entry.id, entry);
+      }
+      await look();
+      await flush();
+    },
+    look,
+    /** Sends what waits now: the network is back, or the page is shown again. */
+    flush: (): Promise<void> => {
+      retry = FIRST_RETRY;
+      return flush();
+    },
+    /** Writes entries: on screen first, then kept, then sent. */
+    add: async (entries: readonly Entry[]): Promise<void> => {
+      for (const entry of entries) {
+        known.set(entry.id, entry);
+        waiting.set(entry.id, entry);
+      }
+      show();
+      for (const entry of entries) await ports.keep(entry);
+      await flush();
+    },
+    stop: (): void => {
+      stopped = true;
+      cancel();
+    },
+  };
+}

@@ -1,0 +1,149 @@
+import {
+  type Entry,
+  type EntryBody,
+  type EntryKind,
+  type EntryPlace,
+  recordOf,
+} from '@ombra/core/kernel/record';
+import { formatISO } from 'date-fns';
+import { createStore, del, entries as everything, set } from 'idb-keyval';
+import { useEffect, useMemo, useState } from 'react';
+import { EMPTY_LOG, type FetchEntries, type SendEntries, makeLogSync } from './logSync';
+
+let opened: ReturnType<typeof createStore> | null = null;
+const store = (): ReturnType<typeof createStore> => (opened ??= createStore('ombra-log', 'waiting'));
+
+const WHO = 'ombra.who';
+
+/** How often a page that is shown asks for what others wrote, in milliseconds. */
+const LOOK_EVERY = 20_000;
+
+/** The name that entries of this browser are signed with. */
+export const keptName = (): string => localStorage.getItem(WHO) ?? '';
+export const keepName = (name: string): void => {
+  localStorage.setItem(WHO, name);
+};
+
+const fetchFrom =
+  (jobId: string): FetchEntries =>
+  async (after) => {
+    const all: Entry[] = [];
+    let last = after;
+    try {
+      for (;;) {
+        const response = await fetch(`/api/jobs/${jobId}/entries?after=${String(last)}`);
+        if (!response.ok) return null;
+        const page = (await response.json()) as {
+          readonly entries: readonly { readonly entry: Entry }[];
+          readonly last: number;
+        };
+        all.push(...page.entries.map(({ entry }) => entry));
+        if (page.last <= last) return { entries: all, last };
+        ({ last } = page);
+      }
+    } catch {
+      return null;
+    }
+  };
+
+const sendTo =
+  (jobId: string) =>
+  async (entries: readonly Entry[]): Promise<SendEntries> => {
+    try {
+      const response = await fetch(`/api/jobs/${jobId}/entries`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ entries }),
+      });
+      if (response.ok) return { kind: 'kept' };
+      if (response.status >= 500) return { kind: 'unreachable' };
+      const { problems } = (await response.json()) as {
+        readonly problems?: readonly { readonly where: string; readonly what: string }[];
+      };
+      return {
+        kind: 'refused',
+        what: problems?.map(({ where, what }) => `${where}: ${what}`).join(' ') ?? 'The server refused it.',
+      };
+    } catch {
+      return { kind: 'unreachable' };
+    }
+  };
+
+/** The log of the open job: what is known of it, and how to write in it. */
+export function useLog(jobId: string) {
+  const [state, setState] = useState(EMPTY_LOG);
+  const [sync, setSync] = useState<ReturnType<typeof makeLogSync> | null>(null);
+  useEffect(() => {
+    const channel = new BroadcastChannel(`ombra.log.${jobId}`);
+    let over = false;
+    const made = makeLogSync({
+      fetch: fetchFrom(jobId),
+      send: sendTo(jobId),
+      kept: async () =>
+        (await everything<string, Entry>(store())).flatMap(([key, entry]) =>
+          key.startsWith(`${jobId}|`) ? [entry] : [],
+        ),
+      keep: (entry) => set(`${jobId}|${entry.id}`, entry, store()),
+      forget: async (ids) => {
+        for (const id of ids) await del(`${jobId}|${id}`, store());
+      },
+      later: (callback, milliseconds) => {
+        const timer = setTimeout(callback, milliseconds);
+        return () => {
+          clearTimeout(timer);
+        };
+      },
+      show: setState,
+      announce: () => {
+        if (!over) channel.postMessage('sent');
+      },
+    });
+    setSync(made);
+    void made.start();
+    const look = (): void => {
+      if (document.visibilityState !== 'visible') return;
+      void made.look();
+      void made.flush();
+    };
+    channel.onmessage = () => void made.look();
+    const timer = setInterval(look, LOOK_EVERY);
+    window.addEventListener('online', look);
+    document.addEventListener('visibilitychange', look);
+    return () => {
+      over = true;
+      made.stop();
+      clearInterval(timer);
+      channel.close();
+      window.removeEventListener('online', look);
+      document.removeEventListener('visibilitychange', look);
+    };
+  }, [jobId]);
+  const { entries } = state;
+  const onSite = useMemo(() => (entries.length === 0 ? null : recordOf(entries)), [entries]);
+  return useMemo(
+    () => ({
+      ...state,
+      /** What the plan goes by; null while the log is empty. */
+      onSite,
+      /** Writes an entry of this moment, under the name that this browser signs with. */
+      write: <Kind extends EntryKind>(
+        kind: Kind,
+        body: EntryBody<Kind>,
+        more: { readonly place?: EntryPlace; readonly corrects?: string } = {},
+      ): void => {
+        const entry = {
+          id: crypto.randomUUID(),
+          at: formatISO(new Date()),
+          who: keptName(),
+          kind,
+          body,
+          ...more,
+        } as unknown as Entry;
+        void sync?.add([entry]);
+      },
+    }),
+    [state, onSite, sync],
+  );
+}
+
+export type Log = ReturnType<typeof useLog>;
