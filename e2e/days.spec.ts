@@ -23,7 +23,7 @@ test('the days follow from the plan: a first day, people of a day, the strip fil
   await expect.poll(() => hidden.count()).toBeGreaterThan(10);
 
   await page.getByRole('tab', { name: 'Day by day' }).click();
-  const day = page.getByRole('region', { name: 'Mon Mar 1' });
+  const day = page.getByRole('region', { name: 'Mon Mar 1', exact: true });
   await day.getByRole('button', { name: /^Work of Chalk and square/ }).click();
   await expect(page.getByText('work a length').first()).toBeVisible();
   await day.getByLabel('people').fill('9');
@@ -37,5 +37,7 @@ test('the days follow from the plan: a first day, people of a day, the strip fil
   expect(await file.text()).toContain('DTSTART:20270301T070000');
   await page.reload();
   await page.getByRole('tab', { name: 'Day by day' }).click();
-  await expect(page.getByRole('region', { name: 'Mon Mar 1' }).getByLabel('people')).toHaveValue('9');
+  await expect(page.getByRole('region', { name: 'Mon Mar 1', exact: true }).getByLabel('people')).toHaveValue(
+    '9',
+  );
 });

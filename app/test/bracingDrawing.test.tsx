@@ -258,7 +258,14 @@ describe('panels of the bracing', () => {
 describe('the brace plan on paper', () => {
   const sheet = (plan: Plan): string =>
     renderToStaticMarkup(
-      <BracingSheet plan={plan} jobId="j" version={1} savedAt="2026-01-01T00:00:00Z" worked={work(plan)} />,
+      <BracingSheet
+        plan={plan}
+        jobId="j"
+        version={1}
+        savedAt="2026-01-01T00:00:00Z"
+        entries={[]}
+        worked={work(plan)}
+      />,
     );
 
   it('has every wall with its stations and planks, the gear, and the cautions', () => {

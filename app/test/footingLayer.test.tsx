@@ -120,7 +120,14 @@ describe('drawings of the footing', () => {
 describe('the footing sheet', () => {
   const sheet = (worked: WorkedPlan): string =>
     renderToStaticMarkup(
-      <FootingSheet plan={demo} worked={worked} jobId="job" version={3} savedAt="2026-01-02T03:04:05Z" />,
+      <FootingSheet
+        plan={demo}
+        worked={worked}
+        jobId="job"
+        version={3}
+        savedAt="2026-01-02T03:04:05Z"
+        entries={[]}
+      />,
     );
 
   it('has a tag for every block, and every part of the list before the wall', () => {

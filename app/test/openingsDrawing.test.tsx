@@ -118,7 +118,14 @@ describe('words of openings', () => {
 describe('the openings sheet', () => {
   const sheet = (plan: Plan): string =>
     renderToStaticMarkup(
-      <OpeningsSheet plan={plan} worked={work(plan)} jobId="j" version={1} savedAt="2026-01-01T00:00:00Z" />,
+      <OpeningsSheet
+        plan={plan}
+        worked={work(plan)}
+        jobId="j"
+        version={1}
+        savedAt="2026-01-01T00:00:00Z"
+        entries={[]}
+      />,
     );
 
   it('marks every opening, lists every insert, and says what is left out', () => {

@@ -43,7 +43,14 @@ const demo: Plan = reading.plan;
 const worked = work(demo);
 const nothing = (): void => undefined;
 const jobOf = (plan: Plan): Job =>
-  ({ plan, worked: work(plan), edit: nothing, endMerge: nothing, id: 'j' }) as unknown as Job;
+  ({
+    plan,
+    worked: work(plan),
+    log: { onSite: null, write: nothing },
+    edit: nothing,
+    endMerge: nothing,
+    id: 'j',
+  }) as unknown as Job;
 function pourOf(plan: Plan): WorkedPour {
   const [pour] = work(plan).pour.pours;
   if (!pour) throw new Error('nothing is poured');
@@ -58,7 +65,7 @@ const ruled = (...edits: readonly (readonly [string, string | number])[]): Plan 
     (plan, [rule, value]) => applyEdit(plan, { kind: 'set-rule', rule, value } satisfies PlanEdit),
     demo,
   );
-const sheetJob = { plan: demo, jobId: 'j', version: 3, savedAt: '2026-11-27T10:00:00Z' };
+const sheetJob = { plan: demo, jobId: 'j', version: 3, savedAt: '2026-11-27T10:00:00Z', entries: [] };
 const panel = { job: jobOf(demo), pour, open: null, onOpen: nothing };
 
 describe('lifts on the strip', () => {

@@ -28,14 +28,19 @@ const FETCH_LATER = 200;
 interface WorkbenchProps {
   readonly job: OpenJob;
   readonly stage: string;
+  /** A part of the stage that the address names. */
+  readonly panel?: string;
 }
+
+/** The stage in an address: `/jobs/ID/stage`, with a part of it behind. */
+const stageIn = (path: string): string | undefined => path.split('/')[3];
 
 /** The stage in the address, so that a reload, the back key and a bookmark come back to it. */
 function useStage(jobId: string, initial: string) {
   const [stage, setStage] = useState(initial);
   useEffect(() => {
     const onBack = (): void => {
-      const shown = location.pathname.split('/').at(-1);
+      const shown = stageIn(location.pathname);
       if (viewOf(shown) && shown !== undefined) setStage(shown);
     };
     window.addEventListener('popstate', onBack);
@@ -54,8 +59,11 @@ function useStage(jobId: string, initial: string) {
   return { stage, goTo };
 }
 
-function usePlace(jobId: string) {
-  const [place, setPlace] = useState<Place>(() => keptPlace(jobId));
+function usePlace(jobId: string, panels: Place['panels']) {
+  const [place, setPlace] = useState<Place>(() => {
+    const kept = keptPlace(jobId);
+    return { ...kept, panels: { ...kept.panels, ...panels } };
+  });
   const change = useCallback((part: PlaceChange) => {
     setPlace((before) => ({ ...before, ...part, panels: { ...before.panels, ...part.panels } }));
   }, []);
@@ -183,10 +191,10 @@ function useShortcuts(shortcuts: Shortcuts): void {
 }
 
 /** One open job: its header, its stages, and what keeps it saved. */
-export function Workbench({ job: open, stage: initial }: WorkbenchProps) {
+export function Workbench({ job: open, stage: initial, panel }: WorkbenchProps) {
   const { stage, goTo } = useStage(open.id, initial);
   const job = useJob(open, viewOf(stage)?.shows ?? FRAME_SHOWS);
-  const { place, change } = usePlace(open.id);
+  const { place, change } = usePlace(open.id, panel === undefined ? {} : { [initial]: panel });
   const [keysShown, setKeysShown] = useState(false);
   const [findShown, setFindShown] = useState(false);
   // The rule that the house rules are open at; empty for all, null where they are closed.

@@ -1,5 +1,6 @@
 import type { WorkedKey } from '@ombra/core/kernel/engine';
 import type { Plan } from '@ombra/core/kernel/plan';
+import type { Entry } from '@ombra/core/kernel/record';
 import type { WorkedPlan } from '@ombra/core/worked';
 import type { ComponentType } from 'react';
 import type { Place, PlaceChange } from '../job/place';
@@ -21,6 +22,8 @@ export interface SheetProps {
   readonly version: number;
   readonly savedAt: string;
   readonly asked: URLSearchParams;
+  /** The site’s log. */
+  readonly entries: readonly Entry[];
 }
 
 /** What every view shows: the walls, the strip with what stands on it, and the tally. */

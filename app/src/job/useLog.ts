@@ -75,7 +75,7 @@ export function useLog(jobId: string) {
   const [sync, setSync] = useState<ReturnType<typeof makeLogSync> | null>(null);
   useEffect(() => {
     const channel = new BroadcastChannel(`ombra.log.${jobId}`);
-    let over = false;
+    const visit = { over: false };
     const made = makeLogSync({
       fetch: fetchFrom(jobId),
       send: sendTo(jobId),
@@ -95,11 +95,15 @@ export function useLog(jobId: string) {
       },
       show: setState,
       announce: () => {
-        if (!over) channel.postMessage('sent');
+        if (!visit.over) channel.postMessage('sent');
       },
     });
-    setSync(made);
-    void made.start();
+    void (async () => {
+      await Promise.resolve();
+      if (visit.over) return;
+      setSync(made);
+      await made.start();
+    })();
     const look = (): void => {
       if (document.visibilityState !== 'visible') return;
       void made.look();
@@ -110,7 +114,7 @@ export function useLog(jobId: string) {
     window.addEventListener('online', look);
     document.addEventListener('visibilitychange', look);
     return () => {
-      over = true;
+      visit.over = true;
       made.stop();
       clearInterval(timer);
       channel.close();
@@ -145,5 +149,3 @@ export function useLog(jobId: string) {
     [state, onSite, sync],
   );
 }
-
-export type Log = ReturnType<typeof useLog>;

@@ -108,11 +108,11 @@ export function makeEntryStore(knex: Knex, clock: Clock): EntryStore {
           if (row)
             await addWords(on, row.number, wordsOf([entry.who, entry.place ?? {}, entry.body]).join(' '));
         }
-        const newest = await entries(on).where({ job_id: jobId }).max({ last: 'number' }).first();
+        const newest = await entries(on).where({ job_id: jobId }).orderBy('number', 'desc').first('number');
         return {
           kind: 'kept',
           added: fresh.length,
-          last: Number((newest as { last?: number | null } | undefined)?.last ?? 0),
+          last: newest?.number ?? 0,
         };
       }),
 

@@ -3,14 +3,22 @@ import { only, refuse } from '../../server/answers';
 import { askedDay } from '../../server/chance';
 import { simulatedWeather } from '../../server/weather/simulatedWeather';
 
-/** Wind of the next nights, and the day that is asked for, simulated. */
+/** Days that are told at once at most. */
+const MOST_DAYS = 120;
+
+/** Wind of the next nights, and the day that is asked for with so many after it, simulated. */
 export const GET: APIRoute = async ({ url }) => {
   const day = askedDay(url);
   if (!day) return refuse(422, { where: 'date', what: 'The date cannot be read; write it as 2026-11-30.' });
+  const count = Number(url.searchParams.get('days') ?? '0');
+  if (!Number.isInteger(count) || count < 0 || count > MOST_DAYS) {
+    return refuse(422, { where: 'days', what: `Ask for 0 to ${String(MOST_DAYS)} days, a whole number.` });
+  }
   return Response.json({
     simulated: true,
     nights: await simulatedWeather.nights(new Date()),
     day: await simulatedWeather.day(day),
+    ...(count > 0 ? { days: await simulatedWeather.days(day, count) } : {}),
   });
 };
 

@@ -1,26 +1,51 @@
-import { dayOf } from '@ombra/core/stages/days';
+import { dayOf, emptyNights, watchWeather } from '@ombra/core/stages/days';
+import { rulesOf } from '@ombra/core/rules';
 import { CalendarPlus } from 'lucide-react';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { StageProps } from '../../frame/stage';
 import { StageFrame, Summary, Working } from '../../frame/StageFrame';
-import { RuleLines } from '../../rules/RuleLines';
 import { DayList } from './DayList';
 import { dayName, timeName } from './dayWords';
+import { GoPanel } from './GoPanel';
+import { HoldPanel } from './HoldPanel';
 import { LaidLayer } from './LaidLayer';
+import { LogPanel } from './log/LogPanel';
+import { useTapping } from './log/useTapping';
 import { DAYS_PANELS, DAYS_PANEL_NAMES } from './panels';
+import { PlanSide } from './PlanSide';
+import { RatesPanel } from './RatesPanel';
+import { RecordLayer } from './RecordLayer';
+import { RecordOnPlan } from './RecordOnPlan';
 import { Timeline } from './Timeline';
+import { useWeather } from './useWeather';
 
-/** The days of the job: what is done when, by how many, with the strip filling up as the clock is dragged. */
+/** The days of the job: what is done when and by how many, and what the site’s log says of it. */
 export function DaysStage({ job, place, onPlace, onStage }: StageProps) {
-  const { worked, plan, edit, endMerge } = job;
+  const { worked, plan, edit, log } = job;
   const [moment, setMoment] = useState<number | null>(null);
-  if (!worked) return <Working />;
-  const { days } = worked;
-  const { items, first } = days;
+  const tapping = useTapping();
+  const rules = useMemo(() => rulesOf(plan), [plan]);
+  const weather = useWeather(worked?.days.first ?? null, worked?.days.people.length ?? 0);
+  const days = worked?.days;
+  const watches = useMemo(() => (days ? watchWeather(days, weather, rules) : []), [days, weather, rules]);
+  const nights = useMemo(() => (days ? emptyNights(days) : []), [days]);
+  if (!worked || !days) return <Working />;
+  const { items, first, holds, hires } = days;
   const last = Math.max(0, ...items.map(({ end }) => end));
   const clock = Math.min(moment ?? last, last);
   const pour = items.find(({ kind }) => kind === 'pour');
-  const figures = items.map(({ work }) => work);
+  const figures = [
+    ...items.map(({ work }) => work),
+    ...hires.flatMap(({ money, slip }) => [money, slip]),
+    ...(days.manMinutes ? [days.manMinutes] : []),
+  ];
+  const shown = place.panels['days'] ?? 'line';
+  const ahead = shown === 'line' || shown === 'list';
+  const laid = log.onSite?.laid.rows ?? [];
+  const unsigned = holds.filter(({ state }) => state !== 'signed').length;
+  const toPanel = (panel: string): void => {
+    onPlace({ panels: { days: panel } });
+  };
   return (
     <StageFrame
       job={job}
@@ -30,8 +55,31 @@ export function DaysStage({ job, place, onPlace, onStage }: StageProps) {
       stage="days"
       worked={worked}
       empty="No walls to plan days for yet"
-      aside={{ heading: 'Walls', figure: () => '' }}
-      strip={{ over: (frame) => <LaidLayer frame={frame} worked={worked} days={days} clock={clock} /> }}
+      aside={{
+        heading: 'Walls: courses recorded',
+        figure: ({ id }) => {
+          const stands = laid.filter(({ wall }) => wall === id).length;
+          return stands === 0 ? '' : String(stands);
+        },
+        over: (frame) => (
+          <RecordOnPlan shell={worked.shell} courses={worked.courses} laid={laid} frame={frame} />
+        ),
+      }}
+      strip={{
+        over: (frame) => (
+          <>
+            {ahead && <LaidLayer frame={frame} worked={worked} days={days} clock={clock} />}
+            <RecordLayer
+              frame={frame}
+              worked={worked}
+              laid={laid}
+              {...(shown === 'log' && tapping.course !== null
+                ? { tapping: { course: tapping.course, chosen: tapping.chosen, onTap: tapping.tap } }
+                : {})}
+            />
+          </>
+        ),
+      }}
       summary={({ onOpen }) => (
         <Summary
           said={
@@ -66,88 +114,103 @@ export function DaysStage({ job, place, onPlace, onStage }: StageProps) {
         label: 'Days',
         panels: DAYS_PANELS,
         names: DAYS_PANEL_NAMES,
+        counts: { ...(unsigned > 0 ? { holds: String(unsigned) } : {}) },
         tools: first !== null && (
           <a className="button" href={`/api/jobs/${job.id}/days.ics`} download>
             <CalendarPlus aria-hidden="true" size={16} /> Calendar file
           </a>
         ),
       }}
-      figures={days.manMinutes ? [...figures, days.manMinutes] : figures}
+      figures={figures}
     >
       {({ panel, open, onOpen }) => (
-        <div className="grid grid-cols-[minmax(0,1fr)_290px] gap-6 max-lg:grid-cols-1">
-          <div className="min-w-0">
-            <label className="mb-2 flex flex-wrap items-center gap-x-3">
-              <span className="heading">Wall as it stands on</span>
-              <input
-                type="range"
-                className="min-w-40 grow accent-(--color-chalk)"
-                aria-label="Moment at which the wall is shown"
-                aria-valuetext={timeName(clock, first)}
-                min={0}
-                max={Math.max(1, last)}
-                step={30}
-                value={clock}
-                onChange={(event) => {
-                  setMoment(Number(event.currentTarget.value));
-                }}
-              />
-              <span className="figures font-semibold">{timeName(clock, first)}</span>
-            </label>
-            {panel === 'line' ? (
-              <Timeline
-                days={days}
-                clock={clock}
-                open={items.find(({ work }) => work.id === open)?.id ?? null}
-                onOpen={({ work }) => {
-                  onOpen(work);
-                }}
-              />
-            ) : (
-              <DayList
-                days={days}
-                said={plan.days?.people ?? {}}
-                open={open}
-                onOpen={({ work }) => {
-                  onOpen(work);
-                }}
-                onPeople={(day, people) => {
-                  edit({ kind: 'set-people', day, people }, `people:${day}`);
-                }}
-              />
-            )}
-          </div>
-          <div className="flex flex-col gap-3">
-            <label className="block">
-              <span className="heading mb-0.5 block">First day</span>
-              <input
-                type="date"
-                className="field figures"
-                value={plan.days?.start ?? ''}
-                onChange={(event) => {
-                  edit({ kind: 'set-days', change: { start: event.currentTarget.value } }, 'days-start');
-                }}
-                onBlur={endMerge}
-              />
-            </label>
-            <RuleLines
-              job={job}
-              lines={[
-                ['People', 'days.people'],
-                ['Hours a day', 'days.hours'],
-                ['Begins at', 'days.begin'],
-                ['Week', 'days.week'],
-                ['Stands straight, hours', 'days.wait.stand'],
-                ['Braces stay on, hours', 'days.wait.braces'],
-                ['Backfill waits, days', 'days.wait.backfill'],
-              ]}
+        <>
+          {(panel === 'line' || panel === 'list') && (
+            <div className="grid grid-cols-[minmax(0,1fr)_290px] gap-6 max-lg:grid-cols-1">
+              <div className="min-w-0">
+                <label className="mb-2 flex flex-wrap items-center gap-x-3">
+                  <span className="heading">Wall as it stands on</span>
+                  <input
+                    type="range"
+                    className="min-w-40 grow accent-(--color-chalk)"
+                    aria-label="Moment at which the wall is shown"
+                    aria-valuetext={timeName(clock, first)}
+                    min={0}
+                    max={Math.max(1, last)}
+                    step={30}
+                    value={clock}
+                    onChange={(event) => {
+                      setMoment(Number(event.currentTarget.value));
+                    }}
+                  />
+                  <span className="figures font-semibold">{timeName(clock, first)}</span>
+                </label>
+                {panel === 'line' ? (
+                  <Timeline
+                    days={days}
+                    clock={clock}
+                    open={items.find(({ work }) => work.id === open)?.id ?? null}
+                    onOpen={({ work }) => {
+                      onOpen(work);
+                    }}
+                  />
+                ) : (
+                  <DayList
+                    jobId={job.id}
+                    days={days}
+                    worked={worked}
+                    weather={weather}
+                    watches={watches}
+                    nights={nights}
+                    units={plan.units}
+                    rules={rules}
+                    said={plan.days ?? {}}
+                    open={open}
+                    onOpen={({ work }) => {
+                      onOpen(work);
+                    }}
+                    onPeople={(of, day, people) => {
+                      edit({ kind: 'set-people', of, day, people }, `${of}:${day}`);
+                    }}
+                    onHolds={() => {
+                      toPanel('holds');
+                    }}
+                  />
+                )}
+              </div>
+              <PlanSide job={job} days={days} open={open} onOpen={onOpen} />
+            </div>
+          )}
+          {panel === 'go' && (
+            <GoPanel
+              days={days}
+              pours={worked.pour.pours}
+              weather={weather}
+              logged={(log.onSite?.record.work.length ?? 0) > 0}
+              units={plan.units}
+              open={open}
+              onOpen={onOpen}
             />
-            <p className="text-sm text-quiet">
-              A pour with a date (Pour, Mix and day) is booked, and the work before it is planned to that day.
-              Rates are house rules.
-            </p>
-          </div>
-        </div>
+          )}
+          {panel === 'log' && (
+            <LogPanel
+              job={job}
+              worked={worked}
+              tapping={tapping}
+              onHolds={() => {
+                toPanel('holds');
+              }}
+            />
+          )}
+          {panel === 'holds' && (
+            <HoldPanel
+              job={job}
+              holds={holds}
+              nameOf={(id) => items.find((item) => item.id === id)?.name ?? null}
+            />
+          )}
+          {panel === 'rates' && <RatesPanel job={job} />}
+        </>
       )}
     </StageFrame>
   );

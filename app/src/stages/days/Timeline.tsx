@@ -97,6 +97,18 @@ export function Timeline({ days, clock, open, onOpen }: TimelineProps) {
               >
                 <title>{`${item.name}: ${timeName(item.start, first)} to ${timeName(item.end, first)}`}</title>
               </rect>
+              {item.done > 0 && (
+                <rect
+                  x={x(item.start)}
+                  y={y + row - BAR + 9}
+                  width={bar * item.done}
+                  height={BAR - 18}
+                  className="fill-record"
+                  pointerEvents="none"
+                >
+                  <title>{`${item.name}: ${String(Math.round(item.done * 100))} % recorded as done`}</title>
+                </rect>
+              )}
               {item.free < 0 && (
                 <text x={x(item.end) + 5} y={y + row - 7} className="fill-stop text-[13px] font-semibold">
                   {hoursName(-item.free)} short

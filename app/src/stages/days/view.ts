@@ -10,4 +10,13 @@ export const daysView: StageView = {
     load: async () => (await import('./DaysStage')).DaysStage,
   },
   rules: { name: 'Days and rates' },
+  sheets: [
+    {
+      path: 'log',
+      name: 'Daily sheet',
+      title: 'Daily sheet',
+      load: async () => (await import('./LogSheet')).LogSheet,
+    },
+  ],
+  prints: 'log',
 };

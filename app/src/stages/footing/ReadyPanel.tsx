@@ -1,7 +1,10 @@
+import { pointOfFooting } from '@ombra/core/stages/days';
 import type { ReadyItem } from '@ombra/core/stages/footing';
 import type { WorkedPlan } from '@ombra/core/work';
 import { CircleAlert, CircleCheck, CircleDashed } from 'lucide-react';
+import { FellOff } from '../../frame/FellOff';
 import type { Job } from '../../job/useJob';
+import { useSeen } from '../../job/useSeen';
 
 const LOOKS: Readonly<
   Record<
@@ -16,32 +19,28 @@ const LOOKS: Readonly<
 
 /** What is looked at before the walls go on: what the measures say, and a tick for what was seen. */
 export function ReadyPanel({ job, worked }: { readonly job: Job; readonly worked: WorkedPlan }) {
-  const ready = job.plan.footing?.ready ?? [];
+  const seen = useSeen(job, job.plan.footing?.ready ?? []);
   return (
     <div>
       <ul className="grid grid-cols-2 gap-x-8 max-lg:grid-cols-1">
         {worked.footing.ready.map((item) => {
           const { word, colour, Icon } = LOOKS[item.measured];
+          const point = pointOfFooting(item.id);
+          const done = seen.done(point, item);
           return (
             <li key={item.id} className="border-b border-line py-1">
               <label className="flex min-h-(--target) items-start gap-2">
                 <input
                   type="checkbox"
                   className="mt-1 size-5 accent-record"
-                  checked={ready.includes(item.id)}
+                  checked={done}
                   onChange={(event) => {
-                    job.edit({
-                      kind: 'set-footing',
-                      change: {
-                        ready: event.currentTarget.checked
-                          ? [...ready, item.id]
-                          : ready.filter((each) => each !== item.id),
-                      },
-                    });
+                    seen.set(point, item, event.currentTarget.checked);
                   }}
                 />
                 <span>
-                  <span className={item.done ? 'text-record' : ''}>{item.what}</span>{' '}
+                  <span className={done ? 'text-record' : ''}>{item.what}</span>{' '}
+                  <FellOff was={seen.was(point, item)} />
                   <span className={`text-sm ${colour}`}>
                     <Icon aria-hidden="true" size={14} className="inline align-[-2px]" /> {word}
                     {item.note === null ? '' : `. ${item.note}`}

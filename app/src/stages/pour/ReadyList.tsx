@@ -1,5 +1,8 @@
 import type { PourReady, WorkedPour } from '@ombra/core/stages/pour';
+import { pointOfPump } from '@ombra/core/stages/days';
+import { FellOff } from '../../frame/FellOff';
 import type { Job } from '../../job/useJob';
+import { useSeen } from '../../job/useSeen';
 
 const GROUPS: readonly (readonly [PourReady['group'], string])[] = [
   ['forms', 'Forms'],
@@ -12,9 +15,9 @@ const GROUPS: readonly (readonly [PourReady['group'], string])[] = [
 
 /** Everything that must be true before the pump unfolds, made from this job, ticked as it is seen. */
 export function ReadyList({ job, pour }: { readonly job: Job; readonly pour: WorkedPour }) {
-  // The plan's own ticks: what is worked follows a moment later.
-  const ticked = job.plan.pour?.pours?.[pour.span.pour]?.ready ?? [];
-  const done = (item: PourReady): boolean => ticked.includes(item.id);
+  const seen = useSeen(job, job.plan.pour?.pours?.[pour.span.pour]?.ready ?? []);
+  const pointOf = (item: PourReady): string => pointOfPump(item.group, pour.span.pour);
+  const done = (item: PourReady): boolean => seen.done(pointOf(item), item);
   const left = pour.ready.filter((item) => !done(item)).length;
   return (
     <div>
@@ -40,18 +43,13 @@ export function ReadyList({ job, pour }: { readonly job: Job; readonly pour: Wor
                         className="mt-1 size-5 accent-record"
                         checked={done(item)}
                         onChange={(event) => {
-                          job.edit({
-                            kind: 'pour',
-                            change: {
-                              of: 'ready',
-                              pour: pour.span.pour,
-                              item: item.id,
-                              done: event.currentTarget.checked,
-                            },
-                          });
+                          seen.set(pointOf(item), item, event.currentTarget.checked);
                         }}
                       />
-                      <span className={done(item) ? 'text-record' : ''}>{item.what}</span>
+                      <span className={done(item) ? 'text-record' : ''}>
+                        {item.what}
+                        <FellOff was={seen.was(pointOf(item), item)} />
+                      </span>
                     </label>
                   </li>
                 ))}

@@ -56,12 +56,12 @@ const schemas = Object.entries(ENTRY_BODIES).map(([kind, body]) =>
 );
 
 /** The schema of an entry: one shape for each kind. */
-export const ENTRY_SCHEMA = z.discriminatedUnion(
-  'kind',
-  schemas as [(typeof schemas)[number], ...typeof schemas],
-);
+const ENTRY_SCHEMA = z.discriminatedUnion('kind', schemas as [(typeof schemas)[number], ...typeof schemas]);
 
-export type EntryReading =
+/** The JSON Schema of an entry. */
+export const entryJsonSchema = (): Record<string, unknown> => z.toJSONSchema(ENTRY_SCHEMA);
+
+type EntryReading =
   | { readonly ok: true; readonly entry: Entry }
   | { readonly ok: false; readonly problems: readonly DocumentProblem[] };
 

@@ -2,6 +2,7 @@ import { type Figure, figureOf } from '../../kernel/figures/figure';
 import type { Plan } from '../../kernel/plan/plan';
 import type { SiteRecord } from '../../kernel/record';
 import type { HouseRules } from '../../kernel/rules';
+import { type Booking, bookingsOf } from './bookings';
 import { type Calendar, type Clock, DAY, dayOf } from './calendar';
 import { type Forecast, forecastOf, progressOf } from './forecast';
 import { type Hire, hireOf } from './hire';
@@ -55,6 +56,8 @@ export type DaysProblem =
   | { readonly kind: 'fallen'; readonly point: string; readonly name: string; readonly lines: number }
   /** Work on something that the plan does not have any more. */
   | { readonly kind: 'unknown-item'; readonly item: string; readonly name: string }
+  /** A pour whose booked day has passed by the log, and that is not recorded. */
+  | { readonly kind: 'pour-passed'; readonly pour: string; readonly name: string; readonly date: string }
   /** Work on a day before the first one. */
   | { readonly kind: 'before-start'; readonly day: string };
 
@@ -71,6 +74,8 @@ export interface Days {
   /** Where work stops until somebody has signed, in the order of the work. */
   readonly holds: readonly HoldState[];
   readonly hires: readonly Hire[];
+  /** Who is to be booked, and by when. */
+  readonly bookings: readonly Booking[];
   /** When it will be done, going by the log; null while that says nothing of work. */
   readonly forecast: Forecast | null;
   readonly problems: readonly DaysProblem[];
@@ -79,6 +84,8 @@ export interface Days {
 const DAY_MS = 86_400_000;
 /** 1970-01-05: where no first day is given, the job begins on a Monday. */
 const SOME_MONDAY = 4;
+/** The first day of the weekend, Monday being 0. */
+const SATURDAY = 5;
 /** How far ahead the days are planned: some four years. [ours] */
 const MOST_DAYS = 1500;
 
@@ -155,6 +162,11 @@ function recordProblems(
       state === 'fallen' ? [{ kind: 'fallen', point: id, name, lines: fell.length }] : [],
     ),
     ...[...unknown].map(([item, name]): DaysProblem => ({ kind: 'unknown-item', item, name })),
+    ...items.flatMap(({ kind, name, pour, date, done }): DaysProblem[] =>
+      kind === 'pour' && pour !== null && date !== null && done === 0 && (record.until ?? '') > date
+        ? [{ kind: 'pour-passed', pour, name, date }]
+        : [],
+    ),
     ...(early === undefined ? [] : [{ kind: 'before-start' as const, day: early }]),
   ];
 }
@@ -240,6 +252,7 @@ export function buildDays(
       manMinutes: null,
       holds: [],
       hires: [],
+      bookings: [],
       forecast: null,
       problems,
     };
@@ -272,6 +285,8 @@ export function buildDays(
     first,
     holds,
     hires: hiresOf(ground, shown, usual, rules),
+    // Offices keep the days of the week, whenever the crew works.
+    bookings: bookingsOf(shown, (day) => weekday(from + day) < SATURDAY, rules),
     forecast:
       record && until !== null && first !== null
         ? forecastOf({ items, tasks, calendar, record, from: Math.max(0, until + 1 - first) })

@@ -44,7 +44,7 @@ export function progressOf({ work }: Pick<SiteRecord, 'work'>): ReadonlyMap<stri
 }
 
 /** What work has taken against its rates: the rates themselves count as some days of average work, so that two odd days do not rule. */
-export function paceOf({ work }: Pick<SiteRecord, 'work'>): Forecast['pace'] {
+function paceOf({ work }: Pick<SiteRecord, 'work'>): Forecast['pace'] {
   const seen = work.flatMap(({ manMinutes, planned }) =>
     manMinutes !== null && manMinutes > 0 && planned > 0
       ? [{ value: manMinutes / planned, weight: planned }]

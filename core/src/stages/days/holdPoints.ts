@@ -58,15 +58,31 @@ const PUMP_GROUPS: Readonly<Record<'openings' | 'bars' | 'braces' | 'list', read
     list: ['forms', 'top', 'site'],
   };
 
+/**
+ * The hold point that a line of the list before the walls belongs to.
+ *
+ * @example pointOfFooting('glue') // 'two-courses'
+ */
+export const pointOfFooting = (line: string): string =>
+  FOOTING_LINES.find(([, of]) => of.test(line))?.[0] ?? 'footing';
+
+/**
+ * The hold point that a line of the list before the pump belongs to.
+ *
+ * @example pointOfPump('steel', 'pour-1') // 'bars:pour-1'
+ */
+export function pointOfPump(group: PourReady['group'], pour: string): string {
+  const [point = 'list'] = Object.entries(PUMP_GROUPS).find(([, groups]) => groups.includes(group)) ?? [];
+  return `${point}:${pour}`;
+}
+
 /** Before the walls go up. */
 function groundPoints({ ground, items, units, rules }: HoldInput): readonly HoldPoint[] {
   const inches = (id: 'footing.level.limit' | 'footing.shim.step' | 'footing.square.limit'): string =>
     showLength(rules.length(id), units, { style: 'inches' });
   const has = (id: string): string | null => (items.some((item) => item.id === id) ? id : null);
   const lines = (point: string): readonly HoldLine[] =>
-    ground.footing.ready.flatMap(({ id, what }) =>
-      FOOTING_LINES.find(([, of]) => of.test(id))?.[0] === point ? [{ id, what }] : [],
-    );
+    ground.footing.ready.flatMap(({ id, what }) => (pointOfFooting(id) === point ? [{ id, what }] : []));
   const point = (
     id: string,
     name: string,

@@ -1,7 +1,12 @@
+export * from './bookings';
 export * from './buildDays';
 export { DAY, dayOf } from './calendar';
 export * from './forecast';
+export * from './goOrNot';
 export * from './hire';
 export * from './holdPoints';
 export * from './items';
+export * from './pieces';
+export type { DaysPlan, PeopleField } from './plan';
 export * from './report';
+export * from './watch';

@@ -11,6 +11,7 @@ const ABOUT: Readonly<Record<DaysProblem['kind'], string>> = {
   'gone-on': 'Work past an unsigned hold point',
   fallen: 'Hold points to sign again',
   'unknown-item': 'Log entries for work that the plan no longer has',
+  'pour-passed': 'Pours whose day has passed',
   'before-start': 'Log entries from before the first day',
 };
 
@@ -70,6 +71,13 @@ const TABLE: NoticeTable<DaysProblem> = {
     where: name,
     place: {},
     what: 'The log has work on this, and the plan has no such item any more. The entry is kept.',
+  }),
+  'pour-passed': ({ pour, name, date }) => ({
+    key: pour,
+    severity: 'check',
+    where: name,
+    place: {},
+    what: `Booked for ${date}, and the log goes on after it without the pour. Record it, or give it another day.`,
   }),
   'before-start': ({ day }) => ({
     severity: 'check',

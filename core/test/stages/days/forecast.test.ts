@@ -107,3 +107,34 @@ describe('hire of braces', () => {
     expect(hire?.slip.value).toBeCloseTo(4 * 8 * 40 + ((hire?.frames ?? 0) * 12) / 7, 9);
   });
 });
+
+describe('bookings', () => {
+  it('are asked for so many working days ahead, whenever the crew works', () => {
+    // 2027-03-05 is a Friday; the crew works on weekends only.
+    const { bookings, items } = daysOf([], {
+      days: { start: '2027-03-05' },
+      rules: { 'days.week': 'sat-sun', 'days.people': 12 },
+    });
+    const start = Date.UTC(2027, 2, 5);
+    for (const { item, what, day, by } of bookings) {
+      expect(day).toBe(dayOf(items.find(({ id }) => id === item)?.start ?? 0));
+      const between = Array.from({ length: day - by }, (_, index) =>
+        new Date(start + (by + index) * 86_400_000).getUTCDay(),
+      );
+      expect(between.filter((weekday) => weekday !== 0 && weekday !== 6)).toHaveLength(
+        what === 'pump' ? 5 : 2,
+      );
+      expect([0, 6]).not.toContain(between[0]);
+    }
+    expect(bookings.map(({ what }) => what)).toEqual(['inspection', 'pump']);
+  });
+
+  it('are over when the work is done, and a pour whose day has passed is told', () => {
+    const booked = { pour: { pours: { 'pour-1': { date: '2027-03-20' } } } };
+    const late = daysOf([workOn('unbrace:pour-1', { day: '2027-03-25' })], booked);
+    expect(late.problems.map(({ kind }) => kind)).toContain('pour-passed');
+    const done = daysOf([workOn('pour:pour-1', { day: '2027-03-20' }), workOn('inspection:pour-1')], booked);
+    expect(done.problems.map(({ kind }) => kind)).not.toContain('pour-passed');
+    expect(done.bookings).toEqual([]);
+  });
+});

@@ -1,0 +1,129 @@
+import type { Entry } from '@ombra/core/kernel/record';
+import { describe, expect, it } from 'vitest';
+import { type LogState, type SendEntries, EMPTY_LOG, makeLogSync } from '../src/job/logSync';
+
+const note = (id: string): Entry => ({
+  id,
+  at: '2027-03-02T15:00:00-05:00',
+  who: 'Ida',
+  kind: 'note',
+  body: { what: id },
+});
+
+/** A browser and a server of which tests decide what they do. */
+function world(first: { readonly kept?: readonly Entry[]; readonly there?: readonly Entry[] } = {}) {
+  const kept = new Map((first.kept ?? []).map((entry) => [entry.id, entry]));
+  const server: Entry[] = [...(first.there ?? [])];
+  const timers: (() => void)[] = [];
+  const sent: string[][] = [];
+  const answers = { next: (): SendEntries => ({ kind: 'kept' }), up: true };
+  const said = { state: EMPTY_LOG as LogState, announced: 0 };
+  const sync = makeLogSync({
+    fetch: (after) =>
+      Promise.resolve(answers.up ? { entries: server.slice(after), last: server.length } : null),
+    send: (entries) => {
+      sent.push(entries.map(({ id }) => id));
+      const answer = answers.up ? answers.next() : ({ kind: 'unreachable' } as const);
+      if (answer.kind === 'kept') {
+        for (const entry of entries) if (!server.some(({ id }) => id === entry.id)) server.push(entry);
+      }
+      return Promise.resolve(answer);
+    },
+    kept: () => Promise.resolve([...kept.values()]),
+    keep: (entry) => {
+      kept.set(entry.id, entry);
+      return Promise.resolve();
+    },
+    forget: (ids) => {
+      for (const id of ids) kept.delete(id);
+      return Promise.resolve();
+    },
+    later: (callback) => {
+      timers.push(callback);
+      return () => {
+        timers.splice(timers.indexOf(callback), 1);
+      };
+    },
+    show: (state) => {
+      said.state = state;
+    },
+    announce: () => {
+      said.announced += 1;
+    },
+  });
+  return { sync, kept, server, timers, sent, answers, said };
+}
+const ids = (entries: readonly Entry[]): readonly string[] => entries.map(({ id }) => id).sort();
+
+describe('the log of a page', () => {
+  it('shows an entry at once, keeps it until the server has it, and tells the other tabs', async () => {
+    const { sync, said, kept, server } = world({ there: [note('old')] });
+    await sync.start();
+    const adding = sync.add([note('new')]);
+    expect(ids(said.state.entries)).toEqual(['new', 'old']);
+    expect(said.state.waiting.has('new')).toBe(true);
+    await adding;
+    expect(said.state.waiting.size).toBe(0);
+    expect(kept.size).toBe(0);
+    expect(ids(server)).toEqual(['new', 'old']);
+    expect(said.announced).toBe(1);
+  });
+
+  it('sends what waited from an earlier visit, once, though the answer was lost', async () => {
+    // The server has it already: the page was closed before it heard so.
+    const { sync, server, kept, said } = world({ kept: [note('a')], there: [note('a')] });
+    await sync.start();
+    expect(ids(server)).toEqual(['a']);
+    expect(kept.size).toBe(0);
+    expect(said.state.waiting.size).toBe(0);
+  });
+
+  it('tries again when the server comes back, and loses nothing meanwhile', async () => {
+    const { sync, answers, timers, kept, server, said } = world();
+    answers.up = false;
+    await sync.start();
+    await sync.add([note('a')]);
+    await sync.add([note('b')]);
+    expect(said.state).toMatchObject({ reached: false });
+    expect(kept.size).toBe(2);
+    expect(timers).toHaveLength(1);
+    answers.up = true;
+    timers[0]?.();
+    await new Promise((resolve) => setTimeout(resolve, 0));
+    expect(ids(server)).toEqual(['a', 'b']);
+    expect(said.state).toMatchObject({ reached: true });
+    expect(kept.size).toBe(0);
+  });
+
+  it('keeps what the server refuses, says why, and sends the rest', async () => {
+    const { sync, answers, sent, kept, said, server } = world();
+    await sync.start();
+    answers.up = false;
+    await sync.add([note('good')]);
+    await sync.add([note('bad')]);
+    answers.up = true;
+    answers.next = () =>
+      sent.at(-1)?.includes('bad') === true ? { kind: 'refused', what: 'not this one' } : { kind: 'kept' };
+    await sync.flush();
+    expect(ids(server)).toEqual(['good']);
+    expect([...kept.keys()]).toEqual(['bad']);
+    expect(said.state.refused).toBe('not this one');
+    expect([...said.state.waiting]).toEqual(['bad']);
+    // It is not sent for ever.
+    const before = sent.length;
+    await sync.flush();
+    expect(sent).toHaveLength(before);
+  });
+
+  it('takes up what others wrote, and tells nothing after its page is left', async () => {
+    const { sync, server, said } = world({ there: [note('a')] });
+    await sync.start();
+    server.push(note('b'));
+    await sync.look();
+    expect(ids(said.state.entries)).toEqual(['a', 'b']);
+    sync.stop();
+    server.push(note('c'));
+    await sync.look();
+    expect(ids(said.state.entries)).toEqual(['a', 'b']);
+  });
+});

@@ -1,0 +1,48 @@
+import type { CountRuleId, HouseRules } from '../../kernel/rules';
+import type { DayItem } from './buildDays';
+import { dayOf } from './calendar';
+
+/** Somebody from outside who is asked ahead. */
+export interface Booking {
+  readonly item: string;
+  readonly what: 'inspection' | 'pump';
+  readonly name: string;
+  /** Days counted from the first one: when it is wanted, and by when to ask; below zero before the job begins. */
+  readonly day: number;
+  readonly by: number;
+}
+
+/** Who is asked how far ahead, by the work that wants them. */
+const AHEAD: Readonly<Partial<Record<DayItem['kind'], readonly [Booking['what'], CountRuleId]>>> = {
+  inspection: ['inspection', 'days.ahead.inspection'],
+  pour: ['pump', 'days.ahead.pump'],
+};
+
+/** The working day so many working days before another. */
+function workingDaysBefore(day: number, count: number, works: (day: number) => boolean): number {
+  let at = day;
+  for (let left = count; left > 0;) {
+    at -= 1;
+    if (works(at)) left -= 1;
+  }
+  return at;
+}
+
+/**
+ * Inspections and pumps, with the day by which each is booked.
+ *
+ * @param works whether offices are open on a day; at least one day of seven
+ * @example bookingsOf([], () => true, rules) // []
+ */
+export const bookingsOf = (
+  items: readonly Pick<DayItem, 'id' | 'kind' | 'name' | 'start' | 'done'>[],
+  works: (day: number) => boolean,
+  rules: HouseRules,
+): readonly Booking[] =>
+  items.flatMap(({ id, kind, name, start, done }): Booking[] => {
+    const ahead = AHEAD[kind];
+    if (!ahead || done >= 1) return [];
+    const [what, rule] = ahead;
+    const day = dayOf(start);
+    return [{ item: id, what, name, day, by: workingDaysBefore(day, rules.count(rule), works) }];
+  });
