@@ -7,7 +7,9 @@ import { cpus, loadavg, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { performance } from 'node:perf_hooks';
 import type { Plan } from '@ombra/core/kernel/plan';
+import { type Entry, recordOf } from '@ombra/core/kernel/record';
 import { buildBracing } from '@ombra/core/stages/bracing';
+import { buildDays } from '@ombra/core/stages/days';
 import { buildPour } from '@ombra/core/stages/pour';
 import { bestTrucks, manyDays } from '@ombra/core/stages/pour/rehearsal';
 import { buildSteel, leastOf } from '@ombra/core/stages/steel';
@@ -16,6 +18,7 @@ import { nudges } from '@ombra/core/trials/nudge';
 import { STAGES } from '@ombra/core/stages';
 import { makeWork, work } from '@ombra/core/work';
 import { engineOf } from '@ombra/core/worked';
+import { makeEntryStore, wholeLog } from '../app/src/server/entryStore';
 import { makeJobStore } from '../app/src/server/jobStore';
 import { openDatabase } from '../app/src/server/sqlite';
 import { browserFigures } from './browser';
@@ -323,6 +326,44 @@ async function store() {
   return answer;
 }
 
+/** The days of a plan with everything before them worked, and a log of 5 000 entries: read, made a record, kept and fetched. */
+async function daysAndLog() {
+  const plan = { ...standing(bigJob()), days: { start: '2027-03-01' } };
+  const worked = work(plan);
+  const rules = rulesOf(plan);
+  const entries = Array.from({ length: 5000 }, (_, index): Entry => ({
+    id: `e${String(index)}`,
+    at: `2027-03-${String(1 + (index % 28)).padStart(2, '0')}T15:00:00Z`,
+    who: 'Ida',
+    kind: 'note',
+    body: { what: `Entry ${String(index)} of a long job` },
+    ...(index % 10 === 9 ? { corrects: `e${String(index - 5)}` } : {}),
+  }));
+  const folder = mkdtempSync(join(tmpdir(), 'ombra-bench-'));
+  const { knex } = await openDatabase(folder, () => Promise.resolve(''));
+  await makeJobStore(knex, () => new Date(), randomUUID).create(plan, 'job');
+  const log = makeEntryStore(knex, () => new Date());
+  const written = performance.now();
+  for (let from = 0; from < entries.length; from += 500)
+    await log.add('job', entries.slice(from, from + 500));
+  const writing = performance.now() - written;
+  const times: number[] = [];
+  for (let run = 0; run < 20; run++) {
+    const start = performance.now();
+    recordOf((await wholeLog(log, 'job')).map(({ entry }) => entry));
+    times.push(performance.now() - start);
+  }
+  await knex.destroy();
+  rmSync(folder, { recursive: true });
+  return {
+    items: worked.days.items.length,
+    replanned: measure(() => buildDays(worked, plan, rules)),
+    recordOf5000: measure(() => recordOf(entries)),
+    fetchedAndRecordOf5000: figures(times),
+    writing5000: Number(writing.toFixed(0)),
+  };
+}
+
 /** How much of the core's faults the tests noticed, as `npm run mutate` found it last; null where it has not been run. */
 function mutation(): unknown {
   const file = 'reports/mutation/score.json';
@@ -336,6 +377,7 @@ const PARTS: Readonly<Record<string, () => unknown>> = {
   steel: () => ({ demo: steelOf(demoPlan()), bigJob: steelOf(standing(bigJob())) }),
   bracing: () => ({ demo: bracingOf(demoPlan()), bigJob: bracingOf(standing(bigJob())) }),
   pour: () => ({ demo: pourOf(demoPlan()), bigJob: pourOf(standing(bigJob())) }),
+  days: daysAndLog,
   survey: () => survey(demoPlan(), measure),
   store,
   browser: browserFigures,

@@ -212,7 +212,7 @@ test('rates of the logs are offered, with the days that they come from', async (
   expect(sent.status()).toBe(201);
   await page.goto(`${path}/days`);
   await page.getByRole('tab', { name: 'Our rates' }).click();
-  const row = page.getByRole('row').filter({ hasText: 'The list before the pump takes' });
+  const row = page.locator('[data-rate="days.rate.list"]');
   await row.locator('summary').click();
   await expect(row).toContainText('2027-04-09 · 120');
   await row.getByRole('button', { name: /^Use ours/ }).click();

@@ -32,6 +32,7 @@ const SAVE_WORDS: Readonly<Record<SaveState['kind'], string>> = {
 /** Job, stages, and the state of saving. */
 export function Header({ jobId, job, stage, onStage, onKeys, onRules, onFind }: HeaderProps) {
   const { plan, notices, saveState } = job;
+  const waiting = job.log.waiting.size;
   const stopping = notices.filter((notice) => notice.severity === 'stop');
   const stopsOf = (id: string): number => stopping.filter((notice) => notice.place.stage === id).length;
   const nav = useRef<HTMLElement>(null);
@@ -93,7 +94,9 @@ export function Header({ jobId, job, stage, onStage, onKeys, onRules, onFind }: 
           className="figures ml-1 w-24 text-right text-[15px] leading-tight text-quiet max-md:w-auto"
           title={saveState.kind === 'refused' ? saveState.what : undefined}
         >
-          {SAVE_WORDS[saveState.kind]}
+          {saveState.kind === 'saved' && waiting > 0
+            ? `${String(waiting)} ${waiting === 1 ? 'entry' : 'entries'} waiting`
+            : SAVE_WORDS[saveState.kind]}
           {saveState.kind === 'refused' && <span className="block text-stop">{saveState.what}</span>}
         </p>
       </div>

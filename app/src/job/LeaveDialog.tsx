@@ -20,15 +20,20 @@ const showsJob = (jobId: string, path: string): boolean =>
  */
 export function useLeave(job: Job) {
   const [leaving, setLeaving] = useState<Leaving>(null);
-  const { sync, saveState, id } = job;
+  const { sync, log, saveState, id } = job;
   const asked = useRef(0);
-  const latest = useRef(sync);
+  const latest = useRef({ sync, log });
   useEffect(() => {
-    latest.current = sync;
+    latest.current = { sync, log };
   });
+  /** Edits and entries alike. */
+  const isSaved = useCallback(
+    (): boolean => (sync?.isSaved() ?? false) && log.waiting.size === 0,
+    [sync, log.waiting],
+  );
   const go = useCallback(
     (to: string): void => {
-      if (sync?.isSaved()) {
+      if (isSaved()) {
         location.assign(to);
         return;
       }
@@ -36,8 +41,12 @@ export function useLeave(job: Job) {
       setLeaving({ to, failed: false });
       void (async () => {
         // Right after the page has opened, saving may not be set up yet.
-        for (let tries = 0; tries < 40 && !latest.current; tries++) await wait(50);
-        const saved = (await latest.current?.settled()) ?? false;
+        for (let tries = 0; tries < 40 && !latest.current.sync; tries++) await wait(50);
+        const [edits, entries] = await Promise.all([
+          latest.current.sync?.settled() ?? false,
+          latest.current.log.settled(),
+        ]);
+        const saved = edits && entries;
         if (turn !== asked.current) return;
         if (saved) {
           setLeaving(null);
@@ -45,7 +54,7 @@ export function useLeave(job: Job) {
         } else setLeaving({ to, failed: true });
       })();
     },
-    [sync],
+    [isSaved],
   );
   /** Catches presses of links that show the job. */
   const onClickCapture = useCallback(
@@ -53,11 +62,11 @@ export function useLeave(job: Job) {
       if (event.button !== 0 || event.metaKey || event.ctrlKey || event.shiftKey || event.altKey) return;
       const link = event.target instanceof Element ? event.target.closest('a[href]') : null;
       const to = link?.getAttribute('href') ?? '';
-      if (!showsJob(id, to) || (sync?.isSaved() ?? false)) return;
+      if (!showsJob(id, to) || isSaved()) return;
       event.preventDefault();
       go(to);
     },
-    [go, id, sync],
+    [go, id, isSaved],
   );
   const stay = (): void => {
     asked.current += 1;
@@ -69,7 +78,7 @@ export function useLeave(job: Job) {
         <p role="alert">
           {saveState.kind === 'refused'
             ? `Your last edits are not saved: ${saveState.what}`
-            : 'The server is offline, so your last edits are not saved yet. They are kept in this browser.'}{' '}
+            : 'The server is offline, so what you did last is not saved yet. It is kept in this browser.'}{' '}
           The sheet would show the job as last saved.
         </p>
       ) : (

@@ -42,6 +42,8 @@ export interface LogPorts {
 
 const FIRST_RETRY = 1000;
 const LONGEST_RETRY = 30_000;
+/** How often to look whether what is on its way has arrived. */
+const SETTLE = 50;
 /** Entries sent at once. */
 const BATCH = 50;
 
@@ -159,6 +161,14 @@ export function makeLogSync(ports: LogPorts) {
       show();
       for (const entry of entries) await ports.keep(entry);
       await flush();
+    },
+    /** Waits until everything is sent that the server takes; false where it cannot be reached. */
+    settled: async (): Promise<boolean> => {
+      const unsent = (): boolean => [...waiting.keys()].some((id) => !stuck.has(id));
+      retry = FIRST_RETRY;
+      if (!sending) await flush();
+      while (sending && !stopped) await new Promise<void>((resolve) => ports.later(resolve, SETTLE));
+      return !unsent();
     },
     stop: (): void => {
       stopped = true;

@@ -129,6 +129,7 @@ export function useLog(jobId: string) {
       ...state,
       /** What the plan goes by; null while the log is empty. */
       onSite,
+      settled: (): Promise<boolean> => sync?.settled() ?? Promise.resolve(true),
       /** Writes an entry of this moment, under the name that this browser signs with. */
       write: <Kind extends EntryKind>(
         kind: Kind,

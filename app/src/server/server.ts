@@ -53,6 +53,9 @@ const tooMuch = {
   },
 } as const;
 
+/** Milliseconds that an idle connection is kept open. */
+const KEEP_ALIVE = 65_000;
+
 const pathOf = (request: IncomingMessage): string => (request.url ?? '/').split('?')[0] ?? '/';
 
 /** Headers of a request that a page may look at. */
@@ -170,6 +173,8 @@ export async function startServer(
       });
     });
   });
+  // A client that speaks again after some seconds would else meet a connection that is just being closed.
+  server.keepAliveTimeout = KEEP_ALIVE;
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject);
     server.listen(settings.port, settings.host, resolve);

@@ -3,7 +3,6 @@ import { writeQuantity } from '@ombra/core/kernel/measure';
 import { HOUSE_DAYS, type LearnedRate, type RateSeen, learnRates } from '@ombra/core/kernel/record';
 import { type RuleId, stateRule, valueOf } from '@ombra/core/kernel/rules';
 import { useEffect, useMemo, useState } from 'react';
-import { TableHead } from '../../ui/TableHead';
 import type { Job } from '../../job/useJob';
 
 const isRule = (id: string): id is RuleId => Object.hasOwn(RULES, id);
@@ -87,64 +86,55 @@ export function RatesPanel({ job }: { readonly job: Job }) {
       {rates.length === 0 ? (
         <p>No log has man-hours yet. Record them with the work, and the rates of your crew stand here.</p>
       ) : (
-        <table className="figures w-full border-collapse text-[17px]">
-          <TableHead
-            names={['rate and its days', 'house rule', 'middle', 'half of the days between', 'ours']}
-            left={['rate and its days']}
-            bare={1}
-          />
-          <tbody>
-            {rates.map((rate) => {
-              const id = rate.rule;
-              if (!isRule(id)) return null;
-              const house = valueOf(rules, id);
-              const ours = written(id, rate.ours, units);
-              const same = typeof house === 'number' && written(id, house, units) === ours;
-              return (
-                <tr key={id} className="border-b border-line align-top">
-                  <th scope="row" className="px-1 text-left font-medium">
-                    <details>
-                      <summary className="min-h-(--target) cursor-pointer">
-                        {stateRule(id, rules, units)}{' '}
-                        <span className="text-sm text-quiet">
-                          {rate.days.length} {rate.days.length === 1 ? 'day' : 'days'}
-                        </span>
-                      </summary>
-                      <DaysOf rate={rate} id={id} units={units} />
-                    </details>
-                  </th>
-                  <td className="px-1 text-right whitespace-nowrap">
-                    {typeof house === 'number' ? written(id, house, units) : ''}
-                  </td>
-                  <td className="px-1 text-right whitespace-nowrap">{written(id, rate.middle, units)}</td>
-                  <td className="px-1 text-right whitespace-nowrap">
-                    {rate.low === rate.high
-                      ? '–'
-                      : `${written(id, rate.low, units)} – ${written(id, rate.high, units)}`}
-                  </td>
-                  <td className="px-1 text-right font-semibold whitespace-nowrap">{ours}</td>
-                  <td className="px-1 text-right">
-                    <button
-                      type="button"
-                      className="button whitespace-nowrap"
-                      disabled={same}
-                      aria-label={`Use ours: ${ours} for ${id}`}
-                      onClick={() => {
-                        edit({
-                          kind: 'set-rule',
-                          rule: id,
-                          value: RULES[id].type === 'quantity' ? ours : Math.round(rate.ours),
-                        });
-                      }}
-                    >
-                      {same ? 'Same' : 'Use ours'}
-                    </button>
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
+        <ul>
+          {rates.map((rate) => {
+            const id = rate.rule;
+            if (!isRule(id)) return null;
+            const house = valueOf(rules, id);
+            const ours = written(id, rate.ours, units);
+            const same = typeof house === 'number' && written(id, house, units) === ours;
+            return (
+              <li
+                key={id}
+                data-rate={id}
+                className="flex flex-wrap items-start gap-x-4 border-b border-line py-1"
+              >
+                <details className="min-w-64 grow basis-80">
+                  <summary className="min-h-(--target) cursor-pointer">
+                    {stateRule(id, rules, units)}{' '}
+                    <span className="text-sm text-quiet">
+                      {rate.days.length} {rate.days.length === 1 ? 'day' : 'days'}
+                    </span>
+                  </summary>
+                  <DaysOf rate={rate} id={id} units={units} />
+                </details>
+                <p className="figures min-w-52">
+                  middle of the days <strong>{written(id, rate.middle, units)}</strong>
+                  {rate.low !== rate.high && (
+                    <span className="block text-sm text-quiet">
+                      half of them between {written(id, rate.low, units)} and {written(id, rate.high, units)}
+                    </span>
+                  )}
+                </p>
+                <button
+                  type="button"
+                  className="button figures whitespace-nowrap"
+                  disabled={same}
+                  aria-label={same ? `Ours is the house rule: ${ours}` : `Use ours: ${ours} for ${id}`}
+                  onClick={() => {
+                    edit({
+                      kind: 'set-rule',
+                      rule: id,
+                      value: RULES[id].type === 'quantity' ? ours : Math.round(rate.ours),
+                    });
+                  }}
+                >
+                  {same ? 'As the house rule' : `Use ours: ${ours}`}
+                </button>
+              </li>
+            );
+          })}
+        </ul>
       )}
     </section>
   );

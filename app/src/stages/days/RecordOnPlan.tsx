@@ -24,7 +24,7 @@ export function RecordOnPlan({ shell, courses, laid, frame }: RecordOnPlanProps)
           const all = count(courses.rows, wall.id);
           if (!start || wall.curve || stands === 0) return null;
           const [a, b] = [0, wall.length].map((along) =>
-            step(start.outer, wall.heading, along as typeof wall.length, 0 as typeof wall.length),
+            step(start.outer, wall.heading, along as typeof wall.length, 0),
           ) as [typeof start.outer, typeof start.outer];
           return (
             <line

@@ -1,3 +1,5 @@
+import { recordOf, seenOf } from '@ombra/core/kernel/record';
+import { pointOfFooting } from '@ombra/core/stages/days';
 import { showVolume } from '@ombra/core/kernel/figures';
 import { type Length, type UnitSystem, add, inches, showLength, toInches } from '@ombra/core/kernel/measure';
 import { moveText } from '@ombra/core/kernel/notices';
@@ -149,8 +151,9 @@ function RockStrip({
 }
 
 /** Everything for the first hours on site: chalk lines, tape, diagonals, shims, forms or rock, and the list before the wall. */
-export function FootingSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
+export function FootingSheet({ worked, entries, ...job }: Omit<SheetProps, 'asked'>) {
   const { units } = job.plan;
+  const seen = seenOf(recordOf(entries).record.ticks, job.plan.footing?.ready ?? []);
   const { footing } = worked;
   const { bases, square, survey, forms, rock } = footing;
   const inInches = (length: Length): string => showLength(length, units, { style: 'inches' });
@@ -345,7 +348,9 @@ export function FootingSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
             <ul>
               {footing.ready.map((item) => (
                 <li key={item.id} className="flex gap-2 border-b border-line py-0.5">
-                  <span className="figures w-5 font-semibold">{item.done ? '✓' : '☐'}</span>
+                  <span className="figures w-5 font-semibold">
+                    {seen.done(pointOfFooting(item.id), item) ? '✓' : '☐'}
+                  </span>
                   <span>
                     {item.what}{' '}
                     {item.note !== null && <span className="text-sm text-quiet">{item.note}</span>}

@@ -1,3 +1,5 @@
+import { pointOfFooting } from '@ombra/core/stages/days';
+import { useSeen } from '../../job/useSeen';
 import { showQuantity } from '@ombra/core/kernel/figures';
 import { showLength } from '@ombra/core/kernel/measure';
 import { figuresOfFooting } from '@ombra/core/stages/footing';
@@ -13,9 +15,13 @@ import { LevelPanel } from './LevelPanel';
 import { ReadyPanel } from './ReadyPanel';
 import { SquarePanel } from './SquarePanel';
 
+/** A list that stays the same one. */
+const NONE: readonly string[] = [];
+
 /** From bare ground to the first course: footing, chalk lines, squareness, level, and what is looked at before the wall. */
 export function FootingStage({ job, place, onPlace, onStage }: StageProps) {
   const { worked, plan } = job;
+  const seen = useSeen(job, job.plan.footing?.ready ?? NONE);
   if (!worked) return <Working />;
   const { footing } = worked;
   const afterFirst = panelOf(place, 'footing', FOOTING_PANELS) === 'level' && place.pass === 'first-course';
@@ -30,7 +36,7 @@ export function FootingStage({ job, place, onPlace, onStage }: StageProps) {
       showLength(length, plan.units, { style: 'inches' });
     return `${inInches(base.outer)} · ${inInches(base.inner)}`;
   };
-  const done = footing.ready.filter((item) => item.done).length;
+  const done = footing.ready.filter((item) => seen.done(pointOfFooting(item.id), item)).length;
   return (
     <StageFrame
       job={job}

@@ -1,3 +1,5 @@
+import { type Seen, recordOf, seenOf } from '@ombra/core/kernel/record';
+import { pointOfPump } from '@ombra/core/stages/days';
 import { rulesOf } from '@ombra/core/rules';
 import { showMass, showMinutes, showPressure, showVolume } from '@ombra/core/kernel/figures';
 import { showLength } from '@ombra/core/kernel/measure';
@@ -44,8 +46,10 @@ function Card({
   pour,
   worked,
   job,
+  seen,
 }: {
   readonly pour: WorkedPour;
+  readonly seen: Seen;
   readonly worked: WorkedPlan;
   readonly job: Pick<SheetProps, 'plan'>;
 }) {
@@ -186,7 +190,8 @@ function Card({
               {of === null ? '' : `${of}: `}
               {items.map((item) => (
                 <span key={item.id} className={of === null ? '' : 'mr-1.5 inline-block'}>
-                  {item.done ? '☒' : '☐'} {of === null ? item.what : item.line?.own}
+                  {seen.done(pointOfPump(item.group, pour.span.pour), item) ? '☒' : '☐'}{' '}
+                  {of === null ? item.what : item.line?.own}
                 </span>
               ))}
             </li>
@@ -202,14 +207,23 @@ function Card({
 }
 
 /** The pour card, a page for each pour. */
-export function PourSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
+export function PourSheet({ worked, entries, ...job }: Omit<SheetProps, 'asked'>) {
+  const { ticks } = recordOf(entries).record;
   const pours = worked.pour.pours.filter(({ volumes }) => volumes.walls.length > 0);
   return (
     <SheetFrame job={job} here="pour" wide title="pour card">
       {pours.length === 0 ? (
         <p className="text-lg font-semibold">No walls yet: nothing to pour.</p>
       ) : (
-        pours.map((pour) => <Card key={pour.span.pour} pour={pour} worked={worked} job={job} />)
+        pours.map((pour) => (
+          <Card
+            key={pour.span.pour}
+            pour={pour}
+            worked={worked}
+            job={job}
+            seen={seenOf(ticks, job.plan.pour?.pours?.[pour.span.pour]?.ready ?? [])}
+          />
+        ))
       )}
     </SheetFrame>
   );

@@ -4,3 +4,4 @@ export * from './entry';
 export * from './history';
 export * from './learned';
 export * from './record';
+export * from './seen';

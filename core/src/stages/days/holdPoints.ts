@@ -1,16 +1,10 @@
 import type { Worked } from '../../kernel/engine/stage';
 import { type UnitSystem, showLength } from '../../kernel/measure';
-import type { Signature, SiteRecord, Tick } from '../../kernel/record';
+import { type SeenLine, type Signature, type SiteRecord, type Tick, seenOf } from '../../kernel/record';
 import type { HouseRules } from '../../kernel/rules';
 import { pourSpans } from '../outline';
 import type { PourReady } from '../pour';
 import type { DayItem } from './buildDays';
-
-/** Something to look at before a hold point is signed. */
-export interface HoldLine {
-  readonly id: string;
-  readonly what: string;
-}
 
 /** Where work stops until somebody has looked and signed. */
 export interface HoldPoint {
@@ -21,7 +15,7 @@ export interface HoldPoint {
   /** The item of the days that comes before it, and the first that waits for it; null at the ends of a job. */
   readonly after: string | null;
   readonly before: string | null;
-  readonly lines: readonly HoldLine[];
+  readonly lines: readonly SeenLine[];
   /** How far out it may be, in words; null where only looking can tell. */
   readonly tolerance: string | null;
   readonly who: string;
@@ -81,7 +75,7 @@ function groundPoints({ ground, items, units, rules }: HoldInput): readonly Hold
   const inches = (id: 'footing.level.limit' | 'footing.shim.step' | 'footing.square.limit'): string =>
     showLength(rules.length(id), units, { style: 'inches' });
   const has = (id: string): string | null => (items.some((item) => item.id === id) ? id : null);
-  const lines = (point: string): readonly HoldLine[] =>
+  const lines = (point: string): readonly SeenLine[] =>
     ground.footing.ready.flatMap(({ id, what }) => (pointOfFooting(id) === point ? [{ id, what }] : []));
   const point = (
     id: string,
@@ -138,14 +132,14 @@ function pourPoints({
   const ready = ground.pour.pours.find(({ span }) => span.pour === pour)?.ready ?? [];
   const has = (kind: DayItem['kind']): string | null =>
     items.find((item) => item.kind === kind && item.pour === pour)?.id ?? null;
-  const group = (name: keyof typeof PUMP_GROUPS): readonly HoldLine[] =>
+  const group = (name: keyof typeof PUMP_GROUPS): readonly SeenLine[] =>
     ready.filter((item) => PUMP_GROUPS[name].includes(item.group)).map(({ id, what }) => ({ id, what }));
-  const said = (...all: readonly string[]): readonly HoldLine[] =>
+  const said = (...all: readonly string[]): readonly SeenLine[] =>
     all.map((what, index) => ({ id: String(index + 1), what }));
   const point = (
     id: string,
     name: string,
-    lines: readonly HoldLine[],
+    lines: readonly SeenLine[],
     rest: Pick<HoldPoint, 'after' | 'before'> & Partial<HoldPoint>,
   ): HoldPoint => ({
     id: `${id}:${pour}`,
@@ -332,16 +326,12 @@ export function holdStates(
     const signature = record?.signed.find((each) => each.point === point.id);
     const ticks = (record?.ticks ?? []).filter((each) => each.point === point.id);
     const { all, signed } = fellOff(point, signature, ticks);
-    const before = ticked(point);
+    const seen = seenOf(ticks, ticked(point));
     return {
       ...point,
       state: !signature ? 'open' : signed ? 'fallen' : 'signed',
       signature: signature ?? null,
-      ticked: point.lines.flatMap(({ id, what }) => {
-        const tick = ticks.find(({ line }) => line === id);
-        const done = tick ? tick.done && tick.what === what : before.includes(id);
-        return done ? [id] : [];
-      }),
+      ticked: point.lines.flatMap((line) => (seen.done(point.id, line) ? [line.id] : [])),
       fell: all.filter(
         (each, index) => all.findIndex(({ was, now }) => was === each.was && now === each.now) === index,
       ),

@@ -126,7 +126,6 @@ export function buildFooting(
     forms: footingForms(bases, shell, rules),
     rock: bases.kind === 'rock' ? rockUnder(before.survey, standing, shell, rules) : null,
     ready: readyList({
-      footing,
       bases,
       square,
       adjusted: adjusted.loops,

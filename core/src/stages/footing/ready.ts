@@ -1,4 +1,3 @@
-import type { FootingPlan } from './plan';
 import type { Piece } from '../courses';
 import { type UnitSystem, showLength } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
@@ -15,12 +14,9 @@ export interface ReadyItem {
   /** What the measures say: `right`, `wrong`, or `open` where only looking can tell. */
   readonly measured: 'right' | 'wrong' | 'open';
   readonly note: string | null;
-  /** Ticked on site. */
-  readonly done: boolean;
 }
 
 interface ReadyInput {
-  readonly footing: FootingPlan | undefined;
   readonly bases: Bases;
   readonly square: Square;
   readonly adjusted: readonly LoopAdjustment[];
@@ -32,9 +28,7 @@ interface ReadyInput {
   readonly rules: HouseRules;
 }
 
-type Item = Omit<ReadyItem, 'done'>;
-
-const open = (id: string, what: string, note: string | null = null): Item => ({
+const open = (id: string, what: string, note: string | null = null): ReadyItem => ({
   id,
   what,
   measured: 'open',
@@ -42,7 +36,7 @@ const open = (id: string, what: string, note: string | null = null): Item => ({
 });
 
 /** The chalk lines, told once for all walls that share them. */
-function chalkItems({ bases, units }: ReadyInput): readonly Item[] {
+function chalkItems({ bases, units }: ReadyInput): readonly ReadyItem[] {
   if (bases.kind === 'rock') return [];
   const groups = new Map<string, string[]>();
   for (const base of bases.loops.flatMap((loop) => loop.walls)) {
@@ -56,7 +50,7 @@ function chalkItems({ bases, units }: ReadyInput): readonly Item[] {
   });
 }
 
-function squareItem({ adjusted, square, units, rules }: ReadyInput): Item {
+function squareItem({ adjusted, square, units, rules }: ReadyInput): ReadyItem {
   const limit = rules.length('footing.square.limit');
   const what = square.rectangles[0]
     ? `Square: both diagonals of ${square.rectangles.length === 1 ? 'the rectangle' : 'every rectangle'} measured and equal.`
@@ -81,7 +75,7 @@ function squareItem({ adjusted, square, units, rules }: ReadyInput): Item {
   };
 }
 
-function levelItem({ survey, bases, units, rules }: ReadyInput): Item {
+function levelItem({ survey, bases, units, rules }: ReadyInput): ReadyItem {
   const rock = bases.kind === 'rock';
   const what = rock ? 'Rock surveyed along every wall.' : 'Footing surveyed along every wall.';
   if (!survey?.high) return open('level', what, 'No survey yet.');
@@ -98,7 +92,7 @@ function levelItem({ survey, bases, units, rules }: ReadyInput): Item {
   return { id: 'level', what, measured: survey.pastLimit.length > 0 ? 'wrong' : 'right', note };
 }
 
-function afterItem({ after, units, rules }: ReadyInput): Item {
+function afterItem({ after, units, rules }: ReadyInput): ReadyItem {
   const step = rules.length('footing.shim.step');
   const within = showLength(step, units, { style: 'inches' });
   const what = `First course shimmed and level within ${within}.`;
@@ -112,7 +106,7 @@ function afterItem({ after, units, rules }: ReadyInput): Item {
 }
 
 /** What a kind of footing asks for besides. */
-function kindItems({ bases, units }: ReadyInput): readonly Item[] {
+function kindItems({ bases, units }: ReadyInput): readonly ReadyItem[] {
   switch (bases.kind) {
     case 'strip':
       return [open('strip', 'Footing clean and hard enough to walk on, its keyway or dowels as drawn.')];
@@ -141,7 +135,7 @@ function kindItems({ bases, units }: ReadyInput): readonly Item[] {
 }
 
 /** Hands of the first course's corners, so that the first one is laid right: `A LH, B LH`. */
-function handItem({ standing }: ReadyInput): readonly Item[] {
+function handItem({ standing }: ReadyInput): readonly ReadyItem[] {
   const hands = [...standing]
     .sort((a, b) => a.station - b.station)
     .flatMap((piece) =>
@@ -159,9 +153,9 @@ const GLUE: Readonly<Record<FirstCourse['glue'], string>> = {
 
 /** The list of what is looked at before the walls go on, made from this job. */
 export function readyList(input: ReadyInput): readonly ReadyItem[] {
-  const { bases, firstCourse, footing } = input;
+  const { bases, firstCourse } = input;
   const risers = bases.loops.flatMap((loop) => loop.walls.flatMap((wall) => wall.risers));
-  const items: readonly Item[] = [
+  const items: readonly ReadyItem[] = [
     ...kindItems(input),
     ...(risers.length === 0
       ? []
@@ -190,6 +184,5 @@ export function readyList(input: ReadyInput): readonly ReadyItem[] {
       'Seen by the inspector, where the local code asks for it before the footing is covered.',
     ),
   ];
-  const done = new Set(footing?.ready ?? []);
-  return items.map((item) => ({ ...item, done: done.has(item.id) }));
+  return items;
 }

@@ -378,7 +378,6 @@ function workedPour(
       span,
       last,
       method,
-      done: said.ready ?? [],
       holes,
       watched: volumes.walls.map(({ wall, name }) => ({ wall, name, by: watchers[wall] ?? null })),
       units,

@@ -67,7 +67,6 @@ export type PourChange =
   | { readonly of: 'put-side'; readonly side: SidePour }
   | { readonly of: 'remove-side'; readonly side: string }
   | { readonly of: 'watcher'; readonly wall: string; readonly name: string | null }
-  | { readonly of: 'ready'; readonly pour: string; readonly item: string; readonly done: boolean }
   | { readonly of: 'seed'; readonly seed: number };
 
 function changeDay(
@@ -113,12 +112,6 @@ export function changePour(pour: PourPlan | undefined, change: PourChange, units
       const others = Object.entries(pour?.watchers ?? {}).filter(([wall]) => wall !== change.wall);
       const own = change.name === null || change.name === '' ? [] : [[change.wall, change.name] as const];
       return { ...pour, watchers: Object.fromEntries([...others, ...own]) };
-    }
-    case 'ready': {
-      const { item, done } = change;
-      const others = (pour?.pours?.[change.pour]?.ready ?? []).filter((each) => each !== item);
-      const ready = done ? [...others, item] : others;
-      return changePour(pour, { of: 'pour', pour: change.pour, change: { ready } }, units);
     }
     case 'seed':
       return { ...pour, seed: change.seed };

@@ -17,15 +17,12 @@ export interface PourReady {
   readonly what: string;
   /** How it is told on paper, where it shares a line with others of its kind: what they have in common, and its own part. */
   readonly line?: { readonly of: string; readonly own: string };
-  /** Ticked on site. */
-  readonly done: boolean;
 }
 
 interface ReadyInput {
   readonly span: PourSpan;
   readonly last: boolean;
   readonly method: PourMethod;
-  readonly done: readonly string[];
   readonly holes: readonly AccessHole[];
   readonly bracing: Bracing;
   readonly openings: Openings;
@@ -38,8 +35,6 @@ interface ReadyInput {
   readonly rules: HouseRules;
 }
 
-type Item = Omit<PourReady, 'done'>;
-
 const plural = (count: number, one: string, many = `${one}s`): string =>
   `${String(count)} ${count === 1 ? one : many}`;
 
@@ -48,8 +43,8 @@ const within = (span: PourSpan, bottom: number, top: number): boolean =>
   bottom < span.top && top > span.bottom;
 
 /** Boards over weak joints, wall by wall. */
-function strapItems({ span, bracing, watched }: ReadyInput): readonly Item[] {
-  return watched.flatMap(({ wall, name }): Item[] => {
+function strapItems({ span, bracing, watched }: ReadyInput): readonly PourReady[] {
+  return watched.flatMap(({ wall, name }): PourReady[] => {
     const boards = bracing.straps.boards.filter(
       (board) => board.wall === wall && within(span, board.bottom, board.top),
     );
@@ -67,12 +62,12 @@ function strapItems({ span, bracing, watched }: ReadyInput): readonly Item[] {
 }
 
 /** Bucks braced and square, and each sill's way in. */
-function openingItems({ span, bucks, openings, units }: ReadyInput): readonly Item[] {
-  return bucks.bucks.flatMap((buck): Item[] => {
+function openingItems({ span, bucks, openings, units }: ReadyInput): readonly PourReady[] {
+  return bucks.bucks.flatMap((buck): PourReady[] => {
     const hole = openings.placed.find((each) => each.id === buck.opening)?.concrete;
     if (!hole || !within(span, hole.bottom, hole.top)) return [];
     const { access } = buck;
-    const own: Item = {
+    const own: PourReady = {
       id: `buck:${buck.opening}`,
       group: 'openings',
       what: `${buck.name}: buck plumb, cross-braced, both diagonals ${showLength(buck.diagonal, units)}.`,
@@ -99,10 +94,10 @@ function openingItems({ span, bucks, openings, units }: ReadyInput): readonly It
 }
 
 /** Sleeves capped wall by wall, boxes and cast anchors fixed. */
-function insertItems({ span, inserts }: ReadyInput): readonly Item[] {
+function insertItems({ span, inserts }: ReadyInput): readonly PourReady[] {
   const here = inserts.placed.filter(({ rect }) => within(span, rect.bottom, rect.top));
   const walls = [...new Set(here.filter((each) => each.round).map((each) => each.wall))];
-  const caps = walls.map((wall): Item => {
+  const caps = walls.map((wall): PourReady => {
     const own = here.filter((each) => each.round && each.wall === wall);
     const names = own.map((each) => each.name).join(', ');
     return {
@@ -115,7 +110,7 @@ function insertItems({ span, inserts }: ReadyInput): readonly Item[] {
       },
     };
   });
-  const others = here.flatMap((insert): Item[] => {
+  const others = here.flatMap((insert): PourReady[] => {
     const where = `${insert.name} (${insert.wallName})`;
     if (insert.kind === 'pocket') {
       return [
@@ -139,11 +134,11 @@ function insertItems({ span, inserts }: ReadyInput): readonly Item[] {
   return [...caps, ...others];
 }
 
-function steelItems({ span, steel }: ReadyInput): readonly Item[] {
+function steelItems({ span, steel }: ReadyInput): readonly PourReady[] {
   const here = steel.bars.filter((bar) => within(span, bar.bottom, bar.top));
   const count = (...uses: readonly string[]): number =>
     here.filter((bar) => uses.includes(bar.use)).reduce((sum, bar) => sum + bar.count, 0);
-  const item = (id: string, bars: number, what: string): readonly Item[] =>
+  const item = (id: string, bars: number, what: string): readonly PourReady[] =>
     bars === 0 ? [] : [{ id: `steel:${id}`, group: 'steel', what }];
   const lying = count('horizontal', 'corner');
   const standing = count('vertical', 'jamb');
@@ -173,9 +168,9 @@ function steelItems({ span, steel }: ReadyInput): readonly Item[] {
   ];
 }
 
-function braceItems({ span, bracing, units, rules }: ReadyInput): readonly Item[] {
+function braceItems({ span, bracing, units, rules }: ReadyInput): readonly PourReady[] {
   const own = bracesOfPour(bracing, span.pour);
-  const items = own.map((wall): Item => ({
+  const items = own.map((wall): PourReady => ({
     id: `braces:${wall.wall}`,
     group: 'bracing',
     what:
@@ -211,9 +206,9 @@ function braceItems({ span, bracing, units, rules }: ReadyInput): readonly Item[
   ];
 }
 
-function topItems({ span, last, topoff, units, rules }: ReadyInput): readonly Item[] {
+function topItems({ span, last, topoff, units, rules }: ReadyInput): readonly PourReady[] {
   const own = topoff.tops.find((top) => top.pour === span.pour);
-  const bolts: readonly Item[] = last
+  const bolts: readonly PourReady[] = last
     ? [
         {
           id: 'top:bolts',
@@ -254,8 +249,8 @@ const SITE_BY_METHOD: Readonly<Record<PourMethod, readonly (readonly [id: string
   holes: [['glue', 'Glue, screws and a board for every plug at hand; whoever plugs goes with the hose.']],
 };
 
-function siteItems({ method, watched }: ReadyInput): readonly Item[] {
-  const item = (id: string, what: string): Item => ({ id: `site:${id}`, group: 'site', what });
+function siteItems({ method, watched }: ReadyInput): readonly PourReady[] {
+  const item = (id: string, what: string): PourReady => ({ id: `site:${id}`, group: 'site', what });
   const unwatched = watched.filter(({ by }) => by === null).map(({ name }) => name);
   return [
     ...SITE_BY_METHOD[method].map(([id, what]) => item(id, what)),
@@ -276,9 +271,9 @@ function siteItems({ method, watched }: ReadyInput): readonly Item[] {
 }
 
 /** Access holes cut, wall by wall, each with its plug. */
-function holeItems({ holes }: ReadyInput): readonly Item[] {
+function holeItems({ holes }: ReadyInput): readonly PourReady[] {
   const walls = [...new Set(holes.map(({ wall }) => wall))];
-  return walls.map((wall): Item => {
+  return walls.map((wall): PourReady => {
     const own = holes.filter((hole) => hole.wall === wall);
     const name = own[0]?.name ?? wall;
     return {
@@ -292,7 +287,6 @@ function holeItems({ holes }: ReadyInput): readonly Item[] {
 
 /** The list of what must be true before the pump unfolds, made from this job. */
 export function pourReady(input: ReadyInput): readonly PourReady[] {
-  const done = new Set(input.done);
   return [
     ...strapItems(input),
     ...holeItems(input),
@@ -302,5 +296,5 @@ export function pourReady(input: ReadyInput): readonly PourReady[] {
     ...braceItems(input),
     ...topItems(input),
     ...siteItems(input),
-  ].map((item) => ({ ...item, done: done.has(item.id) }));
+  ];
 }

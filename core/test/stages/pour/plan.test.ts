@@ -48,15 +48,13 @@ describe('edits of the pour', () => {
     expect(edited(changed, { of: 'remove-side', side: 'a' }).pour?.sides).toEqual([]);
   });
 
-  it('name watchers, tick the list, and draw another day', () => {
+  it('name watchers, keep the ticks of older plans, and draw another day', () => {
     const done = edited(
       plan(),
       { of: 'watcher', wall: 'w1', name: 'Wren' },
       { of: 'watcher', wall: 'w2', name: 'Odell' },
       { of: 'watcher', wall: 'w1', name: null },
-      { of: 'ready', pour: 'pour-1', item: 'site:kit', done: true },
-      { of: 'ready', pour: 'pour-1', item: 'site:wash', done: true },
-      { of: 'ready', pour: 'pour-1', item: 'site:kit', done: false },
+      { of: 'pour', pour: 'pour-1', change: { ready: ['site:wash'] } },
       { of: 'seed', seed: 12 },
     );
     expect(done.pour).toEqual({
@@ -64,8 +62,6 @@ describe('edits of the pour', () => {
       pours: { 'pour-1': { ready: ['site:wash'] } },
       seed: 12,
     });
-    const item = work(done).pour.pours[0]?.ready.find((each) => each.id === 'site:wash');
-    expect(item?.done).toBe(true);
     const watch = work(done).pour.pours[0]?.ready.find((each) => each.id === 'site:watch');
     expect(watch?.what).toMatch(/A watcher for A–B, C–D, D–A/);
   });
