@@ -1,12 +1,15 @@
 import type { Entry, EntryOf } from './entry';
 import type { EntryKind } from './bodies';
 
-/** When an entry was written, in milliseconds since 1970; where two clocks agree, ids decide. */
-const instantOf = ({ at }: Entry): number => Date.parse(at);
+/** An entry with the moment at which it was written, in milliseconds since 1970. */
+interface Timed {
+  readonly entry: Entry;
+  readonly instant: number;
+}
 
-/** The earlier of two entries first; the same order whichever of them came first. */
-const byTime = (a: Entry, b: Entry): number =>
-  instantOf(a) - instantOf(b) || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
+/** The earlier of two first; where two clocks agree, ids decide: the same order whichever of them came first. */
+const byTime = (a: Timed, b: Timed): number =>
+  a.instant - b.instant || (a.entry.id < b.entry.id ? -1 : a.entry.id > b.entry.id ? 1 : 0);
 
 /**
  * Day of an entry at the site, as its own clock had it: `2026-12-01`.
@@ -58,24 +61,30 @@ function rootsOf(entries: ReadonlyMap<string, Entry>): (entry: Entry) => string 
 export function standingEntries(entries: readonly Entry[]): readonly Standing[] {
   const all = new Map(entries.map((entry) => [entry.id, entry]));
   const rootOf = rootsOf(all);
-  const rows = new Map<string, Entry[]>();
-  for (const entry of [...all.values()].sort(byTime)) {
-    const root = rootOf(entry);
+  const rows = new Map<string, Timed[]>();
+  const sorted = [...all.values()]
+    .map((entry): Timed => ({ entry, instant: Date.parse(entry.at) }))
+    .sort(byTime);
+  for (const timed of sorted) {
+    const root = rootOf(timed.entry);
     const row = rows.get(root);
-    if (row) row.push(entry);
-    else rows.set(root, [entry]);
+    if (row) row.push(timed);
+    else rows.set(root, [timed]);
   }
-  const standing = [...rows.values()].flatMap((row): Standing[] => {
+  // A correction tells of the time of what it corrects, as far as that has arrived.
+  const firstOf = ([root, row]: readonly [string, readonly Timed[]]): Timed =>
+    row.find(({ entry }) => entry.id === root) ?? (row[0] as Timed);
+  const inOrder = [...rows]
+    .map((each) => ({ first: firstOf(each), row: each[1] }))
+    .sort((a, b) => byTime(a.first, b.first));
+  return inOrder.flatMap(({ row }): Standing[] => {
     // Whatever its clock says, a correction comes after what it corrects.
-    const corrected = new Set(row.flatMap(({ corrects }) => corrects ?? []));
-    const entry = row.findLast(({ id }) => !corrected.has(id)) ?? row.at(-1);
-    return entry === undefined || entry.kind === 'withdrawn'
+    const corrected = new Set(row.flatMap(({ entry }) => entry.corrects ?? []));
+    const last = row.findLast(({ entry }) => !corrected.has(entry.id)) ?? row.at(-1);
+    return last === undefined || last.entry.kind === 'withdrawn'
       ? []
-      : [{ entry, before: row.filter((each) => each !== entry) }];
+      : [{ entry: last.entry, before: row.filter((each) => each !== last).map(({ entry }) => entry) }];
   });
-  // A correction tells of the time of what it corrects: the whole keeps its place in the day.
-  const first = ({ entry, before }: Standing): Entry => before[0] ?? entry;
-  return standing.sort((a, b) => byTime(first(a), first(b)));
 }
 
 /** Those of one kind. */

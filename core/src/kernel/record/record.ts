@@ -1,6 +1,6 @@
 import type { LaidRowRecord } from './bodies';
 import type { Entry } from './entry';
-import { ofKind, standingEntries } from './history';
+import { type Standing, ofKind, standingEntries } from './history';
 
 /** A wall in a course as it stands on site. */
 export interface LaidRow extends LaidRowRecord {
@@ -79,9 +79,9 @@ const rowKey = ({ course, wall }: { readonly course: number; readonly wall: stri
   `${String(course)}:${wall}`;
 
 /** Rows as they stand: laid, taken down, laid again. */
-function laidRows(entries: readonly Entry[]): readonly LaidRow[] {
+function laidRows(standing: readonly Standing[]): readonly LaidRow[] {
   const rows = new Map<string, LaidRow>();
-  for (const { entry } of standingEntries(entries)) {
+  for (const { entry } of standing) {
     if (entry.kind === 'work') {
       for (const row of entry.body.rows ?? [])
         rows.set(rowKey(row), { ...row, entry: entry.id, day: entry.body.day });
@@ -117,7 +117,7 @@ export function recordOf(entries: readonly Entry[]): {
   const days = standing.flatMap(({ entry }) => ('day' in entry.body ? [entry.body.day] : []));
   return {
     laid: {
-      rows: laidRows(entries),
+      rows: laidRows(standing),
       pulled: lastOf(
         ofKind(standing, 'pulled').map(({ body }) => body),
         rowKey,

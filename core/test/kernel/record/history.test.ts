@@ -65,6 +65,8 @@ describe('a log', () => {
     );
     expect(idsOf([late, early])).toEqual(['c', 'b']);
     expect(idsOf([mended, late, early])).toEqual(['a', 'b']);
+    const between = entryOf('note', { what: 'between' }, { id: 'd', at: '2027-03-02T14:00:00Z' });
+    expect(idsOf([mended, late, between, early])).toEqual(['d', 'a', 'b']);
   });
 
   it('takes the later of two corrections, and none of an entry that was taken back', () => {
