@@ -170,6 +170,16 @@ export function DayList(props: DayListProps) {
                             {item.took === null ? '' : ` in ${(item.took / 60).toFixed(1)} man-hours`}
                           </span>
                         )}
+                        {item.needs.length > 0 && (
+                          <span className="block text-sm font-normal text-quiet">
+                            with {item.needs.join(', ')}
+                          </span>
+                        )}
+                        {item.stops.length > 0 && (
+                          <span className="block text-sm font-normal text-quiet">
+                            not in {item.stops.join(', ')}
+                          </span>
+                        )}
                       </th>
                       <td className="px-1 whitespace-nowrap">{timeName(item.start, first)}</td>
                       <td className="px-1 whitespace-nowrap">{timeName(item.end, first)}</td>

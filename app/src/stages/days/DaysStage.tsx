@@ -1,7 +1,7 @@
 import { dayOf, emptyNights, watchWeather } from '@ombra/core/stages/days';
 import { rulesOf } from '@ombra/core/rules';
 import { CalendarPlus } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { StageProps } from '../../frame/stage';
 import { StageFrame, Summary, Working } from '../../frame/StageFrame';
 import { DayList } from './DayList';
@@ -29,6 +29,12 @@ export function DaysStage({ job, place, onPlace, onStage }: StageProps) {
   const days = worked?.days;
   const watches = useMemo(() => (days ? watchWeather(days, weather, rules) : []), [days, weather, rules]);
   const nights = useMemo(() => (days ? emptyNights(days) : []), [days]);
+  const inLog = (place.panels['days'] ?? 'line') === 'log';
+  // The log has an address of its own, to be kept and shared.
+  useEffect(() => {
+    const path = `/jobs/${job.id}/days${inLog ? '/log' : ''}`;
+    if (location.pathname !== path) history.replaceState(null, '', path);
+  }, [job.id, inLog]);
   if (!worked || !days) return <Working />;
   const { items, first, holds, hires } = days;
   const last = Math.max(0, ...items.map(({ end }) => end));

@@ -65,13 +65,18 @@ export function RatesPanel({ job }: { readonly job: Job }) {
   const { units } = plan;
   const rules = useMemo(() => rulesOf(plan), [plan]);
   const seen = useSeenRates(log.entries.length - log.waiting.size);
+  const [crew, setCrew] = useState('');
+  const crews = [...new Set((seen || []).flatMap((each) => each.crew ?? []))].sort();
   const rates = useMemo(
     () =>
-      learnRates(seen || [], (id) => {
-        const value = isRule(id) ? valueOf(rules, id) : null;
-        return typeof value === 'number' ? value : null;
-      }),
-    [seen, rules],
+      learnRates(
+        (seen || []).filter((each) => crew === '' || each.crew === crew),
+        (id) => {
+          const value = isRule(id) ? valueOf(rules, id) : null;
+          return typeof value === 'number' ? value : null;
+        },
+      ),
+    [seen, rules, crew],
   );
   if (seen === null) return <p className="text-quiet">Reading the logs …</p>;
   if (seen === false)
@@ -83,6 +88,23 @@ export function RatesPanel({ job }: { readonly job: Job }) {
         of average work beside them, so that two odd days do not decide. Days with somebody new to the work
         are left out where there are others.
       </p>
+      {crews.length > 0 && (
+        <label className="mb-2 flex items-center gap-2">
+          <span className="heading">Crew</span>
+          <select
+            className="field w-auto!"
+            value={crew}
+            onChange={(event) => {
+              setCrew(event.currentTarget.value);
+            }}
+          >
+            <option value="">all</option>
+            {crews.map((each) => (
+              <option key={each}>{each}</option>
+            ))}
+          </select>
+        </label>
+      )}
       {rates.length === 0 ? (
         <p>No log has man-hours yet. Record them with the work, and the rates of your crew stand here.</p>
       ) : (

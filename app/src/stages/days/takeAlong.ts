@@ -21,6 +21,10 @@ const SHEETS_OF: Readonly<Partial<Record<DayItem['kind'], readonly SheetLink[]>>
   braces: [{ path: 'bracing', name: 'Bracing' }],
   straighten: [{ path: 'bracing', name: 'Bracing' }],
   pour: [{ path: 'pour', name: 'Pour' }],
+  plates: [
+    { path: 'top', name: 'Plates and bolts' },
+    { path: 'ledgers', name: 'Ledgers, hangers, pockets' },
+  ],
   top: [{ path: 'top', name: 'Plates and bolts' }],
 };
 

@@ -206,7 +206,7 @@ function pourPoints({
         `${hours('days.wait.braces')} h since the pour, longer in the cold.`,
         'Sleeves uncapped, fins off, screw holes closed.',
       ),
-      { after: has('unbrace'), before: has('seal') ?? has('backfill') },
+      { after: has('unbrace'), before: has('plates') ?? has('seal') ?? has('backfill') },
     ),
     ...(last && (ledgers || bolts)
       ? [
@@ -220,7 +220,7 @@ function pourPoints({
               ...(ledgers ? ['Ledger nuts tight against the board, every one.'] : []),
               'Straps and hold-downs as drawn.',
             ),
-            { after: has('unbrace'), before: has('backfill') },
+            { after: has('plates') ?? has('unbrace'), before: has('seal') ?? has('backfill') },
           ),
         ]
       : []),
@@ -235,7 +235,7 @@ function pourPoints({
               'Drain bedded with its fall, open at its end.',
               'Protection board over all of it.',
             ),
-            { after: has('seal'), before: has('backfill'), picture: true },
+            { after: has('seal'), before: has('floor') ?? has('backfill'), picture: true },
           ),
         ]),
     ...(has('backfill') === null
@@ -249,7 +249,7 @@ function pourPoints({
               'Fill clean, brought up evenly in passes; heavy machines kept away from the wall.',
               'Plumbing under the slab in and tested before the slab.',
             ),
-            { after: has('seal') ?? has('unbrace'), before: has('backfill') },
+            { after: has('floor') ?? has('seal') ?? has('unbrace'), before: has('backfill') },
           ),
         ]),
   ];

@@ -28,8 +28,43 @@ export type ItemKind =
   | 'top'
   | 'sight'
   | 'unbrace'
+  | 'plates'
   | 'seal'
+  | 'floor'
   | 'backfill';
+
+/** Weather that stops work, or spoils it. */
+export type Stopper = 'rain' | 'frost' | 'wind' | 'lightning';
+
+/** Who has to be there besides the crew. */
+export type Outsider = 'inspector' | 'pump operator' | 'plant' | 'machine operator';
+
+/** What weather stops what. [common practice] */
+const STOPS: Readonly<Partial<Record<ItemKind, readonly Stopper[]>>> = {
+  chalk: ['rain'],
+  course: ['wind'],
+  braces: ['wind', 'lightning'],
+  verticals: ['lightning'],
+  straighten: ['wind'],
+  pour: ['rain', 'frost', 'wind', 'lightning'],
+  top: ['rain', 'frost'],
+  seal: ['rain', 'frost'],
+  floor: ['wind'],
+  backfill: ['rain', 'frost'],
+};
+
+const NEEDS: Readonly<Partial<Record<ItemKind, readonly Outsider[]>>> = {
+  inspection: ['inspector'],
+  pour: ['plant'],
+  backfill: ['machine operator'],
+};
+
+/**
+ * What weather stops a kind of work, or spoils it.
+ *
+ * @example stoppersOf('chalk') // ['rain']
+ */
+export const stoppersOf = (kind: ItemKind): readonly Stopper[] => STOPS[kind] ?? [];
 
 /** How much there is to do: a length of wall in nanometres, a face in square metres, or pieces. */
 export interface ItemQuantity {
@@ -56,10 +91,15 @@ export interface WorkItem {
   readonly after: readonly { readonly id: string; readonly wait: number }[];
   /** The day that it is booked for, `2027-04-14`; null where it follows the work. */
   readonly date: string | null;
+  /** Who has to be there besides the crew. */
+  readonly needs: readonly Outsider[];
+  /** What weather stops it. */
+  readonly stops: readonly Stopper[];
 }
 
 /** An item before it stands in its order: the crew does one after the other, besides what else it waits for. */
-type Draft = Omit<WorkItem, 'after' | 'pour' | 'date'> & Partial<Pick<WorkItem, 'after' | 'pour' | 'date'>>;
+type Draft = Omit<WorkItem, 'after' | 'pour' | 'date' | 'needs' | 'stops'> &
+  Partial<Pick<WorkItem, 'after' | 'pour' | 'date' | 'needs'>>;
 
 /** What items are made from. */
 export type ItemGround = Pick<
@@ -250,6 +290,7 @@ function pourItems(
               given('time on site', 'duration', minutes),
               givenCount('people', day.crew),
             ]),
+            needs: day.method === 'pump' ? ['plant' as const, 'pump operator' as const] : ['plant' as const],
             rules: ['days.wait.stand' as const],
             effort: { kind: 'from' as const, at: day.start, minutes },
             date: day.date,
@@ -273,8 +314,12 @@ function pourItems(
     item('unbrace', 'Braces off, gear back', apiece('braces', braces, 'days.rate.unbrace', rules), [
       { id: at('pour'), wait: 60 * rules.count('days.wait.braces') },
     ]),
+    ...(last ? [item('plates', 'Plates, ledger nuts', along(length, 'days.rate.plates', rules))] : []),
     ...(last || (filled && !early)
       ? [item('seal', 'Membrane, drain, protection', along(length, 'days.rate.seal', rules))]
+      : []),
+    ...(last && !early
+      ? [item('floor', 'Floor on, or braces in', along(length, 'days.rate.floor', rules))]
       : []),
     ...((last || filled) && !early
       ? [
@@ -291,13 +336,20 @@ function inOrder(drafts: readonly Draft[]): readonly WorkItem[] {
   const items: WorkItem[] = [];
   const known = new Set<string>();
   let crew: string | null = null;
-  for (const { after: waits = [], pour = null, date = null, ...draft } of drafts) {
+  for (const { after: waits = [], pour = null, date = null, needs, ...draft } of drafts) {
     const booked = draft.effort.kind === 'visit';
     if (!booked && evaluate(draft.work) <= 0) continue;
     const chain =
       booked || crew === null || waits.some(({ id }) => id === crew) ? [] : [{ id: crew, wait: 0 }];
     const after = [...chain, ...waits].filter(({ id }) => known.has(id));
-    items.push({ ...draft, pour, date, after });
+    items.push({
+      ...draft,
+      pour,
+      date,
+      after,
+      needs: needs ?? NEEDS[draft.kind] ?? [],
+      stops: stoppersOf(draft.kind),
+    });
     known.add(draft.id);
     if (!booked) crew = draft.id;
   }

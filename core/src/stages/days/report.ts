@@ -43,5 +43,7 @@ export const daysReport = ({ first, items, holds }: Days, units: UnitSystem) => 
     end: timeText(item.end, first),
     free: { value: item.free / 60, unit: 'h' },
     after: item.after.map(({ id }) => id),
+    needs: item.needs,
+    stops: item.stops,
   })),
 });

@@ -84,6 +84,22 @@ const daysQuantityRules = {
     default: aFoot(0.3),
     metric: 1,
   },
+  'days.rate.plates': {
+    id: 'days.rate.plates',
+    ...alongWall,
+    statement: 'Plates and ledger nuts take {value}.',
+    reason: 'Plates marked from the bolts, drilled, laid and drawn down.',
+    default: aFoot(2),
+    metric: 6.5,
+  },
+  'days.rate.floor': {
+    id: 'days.rate.floor',
+    ...alongWall,
+    statement: 'Putting the floor on, or braces in, takes {value}.',
+    reason: 'What holds the wall against the fill; carpenters of their own take it over.',
+    default: aFoot(6),
+    metric: 20,
+  },
   'days.rate.seal': {
     id: 'days.rate.seal',
     ...alongWall,

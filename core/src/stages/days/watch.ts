@@ -1,6 +1,5 @@
 import type { HouseRules } from '../../kernel/rules';
-import type { Days, DayItem } from './buildDays';
-import { dayText } from './buildDays';
+import { type Days, dayText } from './buildDays';
 import { DAY, dayOf } from './calendar';
 
 /** Weather of a day, from whatever service tells it. */
@@ -46,11 +45,6 @@ export type WeatherWatch =
 const COLD = 40;
 /** Rain in a day that makes a slope greasy and stops membrane and backfill, millimetres. [ours] */
 export const WET = 8;
-
-/** Work that rain stops, or spoils. */
-const RAIN_STOPS: readonly DayItem['kind'][] = ['chalk', 'pour', 'seal', 'backfill'];
-/** Work that lightning stops. */
-const LIGHTNING_STOPS: readonly DayItem['kind'][] = ['pour', 'braces', 'verticals'];
 
 /** Nights in which walls stand empty, pour by pour, as the days are planned. */
 export function emptyNights({ items }: Pick<Days, 'items'>): readonly EmptyNight[] {
@@ -118,10 +112,10 @@ export function watchWeather(
     if (!met) return [];
     return [
       ...(item.kind === 'pour' && met.low < COLD ? [{ kind: 'cold-pour' as const, day, low: met.low }] : []),
-      ...(RAIN_STOPS.includes(item.kind) && met.rain >= WET
+      ...(item.stops.includes('rain') && met.rain >= WET
         ? [{ kind: 'rain' as const, day, rain: met.rain, item: item.name }]
         : []),
-      ...(LIGHTNING_STOPS.includes(item.kind) && met.lightning
+      ...(item.stops.includes('lightning') && met.lightning
         ? [{ kind: 'lightning' as const, day, item: item.name }]
         : []),
     ];

@@ -81,7 +81,9 @@ describe('the items of a job', () => {
       'top:pour-1',
       'sight:pour-1',
       'unbrace:pour-1',
+      'plates:pour-1',
       'seal:pour-1',
+      'floor:pour-1',
       'backfill:pour-1',
     ]);
     for (const each of items) {

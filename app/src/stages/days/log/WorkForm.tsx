@@ -5,7 +5,7 @@ import { type DayItem, openBefore, ratesOfItem } from '@ombra/core/stages/days';
 import { type Wall, wallsOf } from '@ombra/core/stages/outline';
 import { useEffect, useMemo, useState } from 'react';
 import { asLaid } from './asLaid';
-import { CountInput, DayField, SelectField, Tick } from './Field';
+import { CountInput, DayField, LineField, SelectField, Tick } from './Field';
 import type { EntryFormProps } from './formProps';
 import type { Tapping } from './useTapping';
 
@@ -92,6 +92,7 @@ export function WorkForm({ job, worked, day: offered, initial, onWrite, tapping,
   );
   const [part, setPart] = useState<number | null>(initial ? Math.round(initial.share * 100) : 100);
   const [first, setFirst] = useState(initial?.first === true);
+  const [crew, setCrew] = useState(initial?.crew ?? '');
   const [anyway, setAnyway] = useState(false);
   const [turned, setTurned] = useState<ReadonlySet<string>>(new Set());
   const [before, setBefore] = useState<Readonly<Record<string, number>>>({});
@@ -145,6 +146,7 @@ export function WorkForm({ job, worked, day: offered, initial, onWrite, tapping,
       planned: expected,
       rates: ratesOfItem(item, rulesOf(job.plan)),
       ...(first ? { first } : {}),
+      ...(crew.trim() === '' ? {} : { crew: crew.trim() }),
       ...(rows.length > 0 ? { rows: [...rows] } : {}),
       ...(unsigned.length > 0 ? { anyway: unsigned.map((each) => each.id) } : {}),
     });
@@ -179,6 +181,7 @@ export function WorkForm({ job, worked, day: offered, initial, onWrite, tapping,
           placeholder={`planned ${(expected / 60).toFixed(1)}`}
           onSet={setHours}
         />
+        <LineField label="Crew, where there are several" text={crew} most={80} onType={setCrew} />
         {course === null && <CountInput label="Share of it, %" value={part} most={100} onSet={setPart} />}
       </div>
       {faces && (

@@ -142,7 +142,8 @@ export function entryText(entry: Entry, { units, wallName }: EntryWords): string
 /** Where an entry belongs, in words; null where it is of the whole job. */
 export function placeText(entry: Entry, { units, wallName }: EntryWords): string | null {
   const { place } = entry;
-  if (!place) return null;
+  // These say it themselves.
+  if (!place || entry.kind === 'pulled' || entry.kind === 'reading') return null;
   const parts = [
     ...(place.wall === undefined ? [] : [wallName(place.wall) ?? GONE]),
     ...(place.course === undefined ? [] : [`course ${String(place.course)}`]),
