@@ -139,7 +139,7 @@ test('two people write: both see all of it; a correction keeps the old words', a
   await expect(theLog(page)).toContainText('No entry like this.');
 });
 
-test('laid is laid: an edit leaves what stands, says so, and the courses above follow it; taken down, it is planned anew', async ({
+test('laid is laid: an edit leaves what stands, says so, and asks; kept as it stands, laid anew, taken down', async ({
   page,
 }) => {
   const path = await demoCopy(page, 'Laid is laid');
@@ -161,14 +161,17 @@ test('laid is laid: an edit leaves what stands, says so, and the courses above f
   await page.keyboard.press('3');
   await expect(noticeOf(page, 'laid-otherwise').first()).toBeVisible();
   await page.goto(`${path}/days/log`);
-  await theLog(page)
-    .getByRole('button', { name: /^Take back: Work done, Course 2/ })
-    .click();
-  await theLog(page)
-    .getByRole('button', { name: /^Take back: Work done, Course 1/ })
-    .click();
-  await page.keyboard.press('3');
-  await expect(noticeOf(page, 'laid-otherwise')).toHaveCount(0);
+  const otherwise = page.getByRole('region', { name: 'Laid otherwise than planned' });
+  await otherwise.getByRole('button', { name: 'Keep it as it stands' }).first().click();
+  await expect(otherwise.getByText('Course 1', { exact: true })).toHaveCount(0);
+  await otherwise.getByRole('button', { name: 'Lay course 2 anew' }).click();
+  await expect(otherwise).toHaveCount(0);
+  await expect(theLog(page)).toContainText('course 2 taken down');
+  await kind(page, 'Taken down');
+  await expect(record(page).getByRole('combobox', { name: 'Course' })).toHaveValue('1');
+  await record(page).getByLabel('Why').fill('out of line');
+  await record(page).getByRole('button', { name: 'Record that it was taken down' }).click();
+  await expect(chalk(page)).toHaveCount(0);
 });
 
 test('a hold point is ticked and signed; it falls off when the job changes, and says why', async ({

@@ -72,9 +72,30 @@ export function makeLogSync(ports: LogPorts) {
   let retry = FIRST_RETRY;
   let cancel: () => void = () => undefined;
 
+  /** What was shown last: a list that has not changed stays the same one. */
+  let shown: LogState = EMPTY_LOG;
+  let grown = false;
+  const learn = (entry: Entry): void => {
+    if (known.has(entry.id)) return;
+    known.set(entry.id, entry);
+    grown = true;
+  };
+
   const show = (): void => {
     if (stopped) return;
-    ports.show({ entries: [...known.values()], waiting: new Set(waiting.keys()), read, reached, refused });
+    const same =
+      shown.waiting.size === waiting.size && [...waiting.keys()].every((id) => shown.waiting.has(id));
+    if (!grown && same && shown.read === read && shown.reached === reached && shown.refused === refused)
+      return;
+    shown = {
+      entries: grown ? [...known.values()] : shown.entries,
+      waiting: same ? shown.waiting : new Set(waiting.keys()),
+      read,
+      reached,
+      refused,
+    };
+    grown = false;
+    ports.show(shown);
   };
 
   const again = (): void => {
@@ -89,7 +110,7 @@ export function makeLogSync(ports: LogPorts) {
     reached = answer !== null;
     if (answer) {
       last = Math.max(last, answer.last);
-      for (const entry of answer.entries) known.set(entry.id, entry);
+      for (const entry of answer.entries) learn(entry);
       read = true;
     }
     show();
@@ -140,7 +161,7 @@ export function makeLogSync(ports: LogPorts) {
     start: async (): Promise<void> => {
       for (const entry of await ports.kept()) {
         if (known.has(entry.id)) continue;
-        known.set(entry.id, entry);
+        learn(entry);
         waiting.set(entry.id, entry);
       }
       await look();
@@ -155,7 +176,7 @@ export function makeLogSync(ports: LogPorts) {
     /** Writes entries: on screen first, then kept, then sent. */
     add: async (entries: readonly Entry[]): Promise<void> => {
       for (const entry of entries) {
-        known.set(entry.id, entry);
+        learn(entry);
         waiting.set(entry.id, entry);
       }
       show();

@@ -5,10 +5,11 @@ import {
   type EntryPlace,
   recordOf,
 } from '@ombra/core/kernel/record';
+import { share } from '@ombra/core/kernel/engine';
 import { formatISO } from 'date-fns';
 import { createStore, del, entries as everything, set } from 'idb-keyval';
 import { useEffect, useMemo, useState } from 'react';
-import { EMPTY_LOG, type FetchEntries, type SendEntries, makeLogSync } from './logSync';
+import { EMPTY_LOG, type FetchEntries, type LogState, type SendEntries, makeLogSync } from './logSync';
 
 let opened: ReturnType<typeof createStore> | null = null;
 const store = (): ReturnType<typeof createStore> => (opened ??= createStore('ombra-log', 'waiting'));
@@ -69,9 +70,15 @@ const sendTo =
     }
   };
 
+/** The log, and what the plan goes by of it; what of that did not change stays the same objects. */
+interface Shown {
+  readonly state: LogState;
+  readonly onSite: ReturnType<typeof recordOf> | null;
+}
+
 /** The log of the open job: what is known of it, and how to write in it. */
 export function useLog(jobId: string) {
-  const [state, setState] = useState(EMPTY_LOG);
+  const [{ state, onSite }, setState] = useState<Shown>({ state: EMPTY_LOG, onSite: null });
   const [sync, setSync] = useState<ReturnType<typeof makeLogSync> | null>(null);
   useEffect(() => {
     const channel = new BroadcastChannel(`ombra.log.${jobId}`);
@@ -93,7 +100,15 @@ export function useLog(jobId: string) {
           clearTimeout(timer);
         };
       },
-      show: setState,
+      show: (next) => {
+        setState((before) => ({
+          state: next,
+          onSite:
+            next.entries === before.state.entries
+              ? before.onSite
+              : share(before.onSite, next.entries.length === 0 ? null : recordOf(next.entries)),
+        }));
+      },
       announce: () => {
         if (!visit.over) channel.postMessage('sent');
       },
@@ -122,8 +137,6 @@ export function useLog(jobId: string) {
       document.removeEventListener('visibilitychange', look);
     };
   }, [jobId]);
-  const { entries } = state;
-  const onSite = useMemo(() => (entries.length === 0 ? null : recordOf(entries)), [entries]);
   return useMemo(
     () => ({
       ...state,

@@ -59,13 +59,6 @@ const NEEDS: Readonly<Partial<Record<ItemKind, readonly Outsider[]>>> = {
   backfill: ['machine operator'],
 };
 
-/**
- * What weather stops a kind of work, or spoils it.
- *
- * @example stoppersOf('chalk') // ['rain']
- */
-export const stoppersOf = (kind: ItemKind): readonly Stopper[] => STOPS[kind] ?? [];
-
 /** How much there is to do: a length of wall in nanometres, a face in square metres, or pieces. */
 export interface ItemQuantity {
   readonly of: 'length' | 'area' | 'count';
@@ -348,7 +341,7 @@ function inOrder(drafts: readonly Draft[]): readonly WorkItem[] {
       date,
       after,
       needs: needs ?? NEEDS[draft.kind] ?? [],
-      stops: stoppersOf(draft.kind),
+      stops: STOPS[draft.kind] ?? [],
     });
     known.add(draft.id);
     if (!booked) crew = draft.id;

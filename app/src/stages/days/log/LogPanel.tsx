@@ -10,7 +10,9 @@ import { EntryList } from './EntryList';
 import { type EntryWords, KIND_NAMES, WRITTEN } from './entryWords';
 import { LineField } from './Field';
 import { PeopleForm } from './PeopleForm';
+import { Otherwise } from './Otherwise';
 import { PictureForm } from './PictureForm';
+import { RelaidForm } from './RelaidForm';
 import {
   GearForm,
   IncidentForm,
@@ -61,6 +63,8 @@ function EntryForm({
       return <WorkForm {...given('work')} tapping={tapping} onHolds={onHolds} />;
     case 'people':
       return <PeopleForm {...given('people')} />;
+    case 'relaid':
+      return <RelaidForm {...given('relaid')} />;
     case 'delivery':
       return <DeliveryForm {...given('delivery')} />;
     case 'pulled':
@@ -110,6 +114,7 @@ export function LogPanel({ job, worked, tapping, onHolds }: LogPanelProps) {
   return (
     <div className="grid grid-cols-[minmax(0,420px)_minmax(0,1fr)] gap-6 max-lg:grid-cols-1">
       <section aria-label="Record" className="flex flex-col gap-3">
+        <Otherwise job={job} worked={worked} />
         <div role="group" aria-label="What to record" className="flex flex-wrap gap-1">
           {WRITTEN.map((each) => (
             <button

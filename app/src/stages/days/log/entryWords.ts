@@ -6,6 +6,7 @@ import { hoursName } from '../dayWords';
 export const WRITTEN: readonly EntryKind[] = [
   'work',
   'people',
+  'relaid',
   'delivery',
   'pulled',
   'reading',
