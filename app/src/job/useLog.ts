@@ -70,6 +70,24 @@ const sendTo =
     }
   };
 
+/** The other tabs on the log of a job: told when something was sent, heard when they have. */
+function tabsOf(jobId: string) {
+  let channel: BroadcastChannel | null = null;
+  return {
+    open: (heard: () => void): void => {
+      channel = new BroadcastChannel(`ombra.log.${jobId}`);
+      channel.onmessage = heard;
+    },
+    tell: (): void => {
+      channel?.postMessage('sent');
+    },
+    close: (): void => {
+      channel?.close();
+      channel = null;
+    },
+  };
+}
+
 /** The log, and what the plan goes by of it; what of that did not change stays the same objects. */
 interface Shown {
   readonly state: LogState;
@@ -79,10 +97,9 @@ interface Shown {
 /** The log of the open job: what is known of it, and how to write in it. */
 export function useLog(jobId: string) {
   const [{ state, onSite }, setState] = useState<Shown>({ state: EMPTY_LOG, onSite: null });
-  const [sync, setSync] = useState<ReturnType<typeof makeLogSync> | null>(null);
-  useEffect(() => {
-    const channel = new BroadcastChannel(`ombra.log.${jobId}`);
-    const visit = { over: false };
+  // There from the first moment: what is written before the log has been read is not lost.
+  const [{ sync, tabs }] = useState(() => {
+    const channel = tabsOf(jobId);
     const made = makeLogSync({
       fetch: fetchFrom(jobId),
       send: sendTo(jobId),
@@ -109,40 +126,35 @@ export function useLog(jobId: string) {
               : share(before.onSite, next.entries.length === 0 ? null : recordOf(next.entries)),
         }));
       },
-      announce: () => {
-        if (!visit.over) channel.postMessage('sent');
-      },
+      announce: channel.tell,
     });
-    void (async () => {
-      await Promise.resolve();
-      if (visit.over) return;
-      setSync(made);
-      await made.start();
-    })();
+    return { sync: made, tabs: channel };
+  });
+  useEffect(() => {
+    tabs.open(() => void sync.look());
+    void sync.start();
     const look = (): void => {
       if (document.visibilityState !== 'visible') return;
-      void made.look();
-      void made.flush();
+      void sync.look();
+      void sync.flush();
     };
-    channel.onmessage = () => void made.look();
     const timer = setInterval(look, LOOK_EVERY);
     window.addEventListener('online', look);
     document.addEventListener('visibilitychange', look);
     return () => {
-      visit.over = true;
-      made.stop();
+      sync.stop();
+      tabs.close();
       clearInterval(timer);
-      channel.close();
       window.removeEventListener('online', look);
       document.removeEventListener('visibilitychange', look);
     };
-  }, [jobId]);
+  }, [jobId, sync, tabs]);
   return useMemo(
     () => ({
       ...state,
       /** What the plan goes by; null while the log is empty. */
       onSite,
-      settled: (): Promise<boolean> => sync?.settled() ?? Promise.resolve(true),
+      settled: (): Promise<boolean> => sync.settled(),
       /** Writes an entry of this moment, under the name that this browser signs with. */
       write: <Kind extends EntryKind>(
         kind: Kind,
@@ -157,7 +169,7 @@ export function useLog(jobId: string) {
           body,
           ...more,
         } as unknown as Entry;
-        void sync?.add([entry]);
+        void sync.add([entry]);
       },
     }),
     [state, onSite, sync],

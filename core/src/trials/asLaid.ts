@@ -1,6 +1,13 @@
 import type { Plan } from '../kernel/plan';
 import type { LaidRowRecord } from '../kernel/record';
-import { type CornerPiece, handOf, parityOf, rowOnSite } from '../stages/courses';
+import {
+  type CornerPiece,
+  type WallPiece,
+  blocksBefore,
+  handOf,
+  parityOf,
+  rowOnSite,
+} from '../stages/courses';
 import type { Corner } from '../stages/outline';
 import type { CornerLead } from '../stages/outline/plan';
 import { work } from '../work';
@@ -42,6 +49,18 @@ export function rowsAsLaid(
     const longOn = handOf({ kind: cornerKind(piece) }, 'after') === piece.hand ? 'after' : 'before';
     return (longOn === leads) !== turned.includes(wall) ? 'starting-wall' : 'ending-wall';
   };
+  /** Whole blocks before the cuts of a wall: as counted, or as they stand below; null where the plan says. */
+  const beforeAt = (wall: string): number | null => {
+    if (before[wall] !== undefined) return before[wall];
+    const row = worked.courses.rows.find((each) => each.wall === wall && each.course === course);
+    if (!plan.laid || !row || row.opened) return null;
+    return blocksBefore(
+      worked.courses.pieces.filter(
+        (piece): piece is WallPiece =>
+          piece.kind !== 'corner' && piece.wall === wall && piece.course === course,
+      ),
+    );
+  };
   const changed: Plan = {
     ...plan,
     // What stands below would turn the corners back.
@@ -50,11 +69,11 @@ export function rowsAsLaid(
       ...loop,
       walk: loop.walk.map((row) => {
         const lead = leadAt(row.id);
-        const moved = before[row.id];
+        const moved = beforeAt(row.id);
         return {
           ...row,
           ...(lead ? { lead } : {}),
-          ...(moved === undefined || row.bond?.kind === 'seam'
+          ...(moved === null || row.bond?.kind === 'seam'
             ? {}
             : { bond: { kind: 'running' as const, ...row.bond, before: moved } }),
         };

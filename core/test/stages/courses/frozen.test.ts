@@ -191,6 +191,14 @@ describe('a course that was laid otherwise', () => {
     }
   });
 
+  it('has its cuts where those below were moved to, though a corner was turned', () => {
+    const plan = job();
+    const moved = rowsAsLaid(plan, { course: 1, walls: ['w1'], turned: [], before: { w1: 2 } });
+    const laid = { rows: moved.map((row) => ({ ...row, entry: 'e', day: '2027-03-02' })), pulled: [] };
+    const [row] = rowsAsLaid({ ...plan, laid }, { course: 2, walls: ['w1'], turned: ['w4'], before: {} });
+    expect(row?.blocks.map(({ kind }) => kind).indexOf('cut')).toBe(2);
+  });
+
   it('has its cuts after as many whole blocks as were counted', () => {
     const rows = rowsAsLaid(job(), { course: 3, walls: ['w1'], turned: [], before: { w1: 1 } });
     const kinds = rows[0]?.blocks.map(({ kind }) => kind) ?? [];
