@@ -303,6 +303,19 @@ test('the log’s endpoint: every id once, all of a batch or none, plain words f
   await expect(theLog(page)).toContainText('a wall that is gone');
 });
 
+test('a job whose outline does not stand keeps its log within reach', async ({ page, request }) => {
+  const made = await request.post('/api/jobs', { headers, data: { name: 'No walls yet' } });
+  const { job } = (await made.json()) as { job: { id: string } };
+  const path = `/jobs/${job.id}`;
+  await send(request, path, note('early', 'Bank cut back'));
+  await openLog(page, path);
+  await expect(theLog(page)).toContainText('Bank cut back');
+  await kind(page, 'Note');
+  await record(page).getByLabel('What', { exact: true }).fill('Stakes in');
+  await record(page).getByRole('button', { name: 'Record it' }).click();
+  await expect(theLog(page)).toContainText('Stakes in');
+});
+
 test('the daily sheet says the log of a day, and the log works at the size of a phone', async ({
   page,
   request,

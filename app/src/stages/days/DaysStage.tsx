@@ -4,6 +4,7 @@ import { CalendarPlus } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import type { StageProps } from '../../frame/stage';
 import { StageFrame, Summary, Working } from '../../frame/StageFrame';
+import { NothingStands } from '../../frame/walls/NothingStands';
 import { DayList } from './DayList';
 import { dayName, timeName } from './dayWords';
 import { GoPanel } from './GoPanel';
@@ -36,6 +37,17 @@ export function DaysStage({ job, place, onPlace, onStage }: StageProps) {
     if (location.pathname !== path) history.replaceState(null, '', path);
   }, [job.id, inLog]);
   if (!worked || !days) return <Working />;
+  // A job whose outline does not stand just now still has its log.
+  if (worked.courses.count === 0) {
+    return (
+      <div className="flex flex-col gap-4">
+        <NothingStands title="No walls to plan days for yet" />
+        <div className="px-6 pb-6">
+          <LogPanel job={job} worked={worked} tapping={tapping} onHolds={() => undefined} />
+        </div>
+      </div>
+    );
+  }
   const { items, first, holds, hires } = days;
   const last = Math.max(0, ...items.map(({ end }) => end));
   const clock = Math.min(moment ?? last, last);

@@ -84,7 +84,9 @@ function Otherwise({
 /** Work on an item: how much of it, what it took, and what was laid, tapped on the strip or here. */
 export function WorkForm({ job, worked, day: offered, initial, onWrite, tapping, onHolds }: WorkFormProps) {
   const { items, holds } = worked.days;
-  const open = items.filter(({ done, kind }) => done < 1 && kind !== 'inspection');
+  // Work goes on after what was done last.
+  const last = items.findLastIndex(({ done }) => done > 0);
+  const open = items.filter(({ done, kind }, index) => done < 1 && kind !== 'inspection' && index >= last);
   const [id, setId] = useState(initial?.item ?? open[0]?.id ?? items[0]?.id ?? '');
   const [day, setDay] = useState(initial?.day ?? offered);
   const [hours, setHours] = useState<number | null>(
