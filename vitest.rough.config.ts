@@ -4,7 +4,7 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     include: ['rough/**/*.test.ts'],
-    testTimeout: 120_000,
+    testTimeout: 240_000,
     hookTimeout: 60_000,
     maxWorkers: 2,
   },

@@ -193,10 +193,15 @@ describe('killed at any instant', () => {
       await running.kill();
     }
     running = await start(folder);
-    await wait(7000);
-    const { revisions } = (await send(running, 'GET', '/api/jobs/old/revisions'))?.body as {
-      revisions: readonly { readonly version: number }[];
-    };
+    interface History {
+      readonly revisions: readonly { readonly version: number }[];
+    }
+    let revisions: History['revisions'] = [];
+    // A machine that works on something else as well takes its time.
+    for (let look = 0; look < 30 && (look === 0 || revisions.length >= 10); look++) {
+      await wait(2000);
+      ({ revisions } = (await send(running, 'GET', '/api/jobs/old/revisions'))?.body as History);
+    }
     expect(revisions.length).toBeLessThan(10);
     expect(revisions[0]?.version).toBe(120);
     for (const { version } of revisions) {

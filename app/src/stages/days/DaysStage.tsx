@@ -1,5 +1,6 @@
 import { dayOf, emptyNights, watchWeather } from '@ombra/core/stages/days';
 import { rulesOf } from '@ombra/core/rules';
+import { wallsOf } from '@ombra/core/stages/outline';
 import { CalendarPlus } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import type { StageProps } from '../../frame/stage';
@@ -38,7 +39,7 @@ export function DaysStage({ job, place, onPlace, onStage }: StageProps) {
   }, [job.id, inLog]);
   if (!worked || !days) return <Working />;
   // A job whose outline does not stand just now still has its log.
-  if (worked.courses.count === 0) {
+  if (worked.courses.count === 0 || wallsOf(worked.shell).length === 0) {
     return (
       <div className="flex flex-col gap-4">
         <NothingStands title="No walls to plan days for yet" />

@@ -1,6 +1,6 @@
 import { type Entry, type EntryKind, dayOfEntry, standingEntries } from '@ombra/core/kernel/record';
 import { Pencil, Search, Undo2 } from 'lucide-react';
-import { useEffect, useMemo, useState } from 'react';
+import { memo, useEffect, useMemo, useState } from 'react';
 import type { Job } from '../../../job/useJob';
 import { type EntryWords, KIND_NAMES, WRITTEN, entryText, placeText } from './entryWords';
 
@@ -10,7 +10,8 @@ const REST = 250;
 const SHOWN = 150;
 
 interface EntryListProps {
-  readonly job: Job;
+  readonly jobId: string;
+  readonly log: Job['log'];
   readonly words: EntryWords;
   readonly onCorrect: (entry: Entry) => void;
 }
@@ -48,11 +49,11 @@ function useFound(jobId: string, text: string): ReadonlySet<string> | null {
 function Line({
   entry,
   corrected,
-  job,
+  jobId,
+  log,
   words,
   onCorrect,
 }: EntryListProps & { readonly entry: Entry; readonly corrected: boolean }) {
-  const { log } = job;
   const place = placeText(entry, words);
   const name = KIND_NAMES[entry.kind];
   return (
@@ -73,7 +74,7 @@ function Line({
           </p>
           {entry.kind === 'picture' && (
             <img
-              src={`/api/jobs/${job.id}/files/${entry.body.file}`}
+              src={`/api/jobs/${jobId}/files/${entry.body.file}`}
               alt={entry.body.what === '' ? 'Picture from the site' : entry.body.what}
               loading="lazy"
               className="mt-1 max-h-56 border border-ink"
@@ -108,8 +109,8 @@ function Line({
 }
 
 /** What was taken back, to be put back with one press. */
-function TakenBack({ job, words }: Pick<EntryListProps, 'job' | 'words'>) {
-  const { entries } = job.log;
+function TakenBack({ log, words }: Pick<EntryListProps, 'log' | 'words'>) {
+  const { entries } = log;
   const gone = useMemo(() => {
     const standing = new Set(
       standingEntries(entries).flatMap(({ entry, before }) => [entry.id, ...before.map(({ id }) => id)]),
@@ -139,7 +140,7 @@ function TakenBack({ job, words }: Pick<EntryListProps, 'job' | 'words'>) {
               className="button"
               onClick={() => {
                 // The same words once more, in the place of the taking back.
-                job.log.write(was.kind, was.body, {
+                log.write(was.kind, was.body, {
                   corrects: back.id,
                   ...(was.place ? { place: was.place } : {}),
                 });
@@ -154,14 +155,14 @@ function TakenBack({ job, words }: Pick<EntryListProps, 'job' | 'words'>) {
   );
 }
 
-/** The log by day, the newest first, filtered by kind or by words. */
-export function EntryList(props: EntryListProps) {
-  const { job } = props;
-  const { entries, read, reached } = job.log;
+/** The log by day, the newest first, filtered by kind or by words. Drawn again only when the log has changed: a tap on the strip must not wait for it. */
+export const EntryList = memo(function EntryList(props: EntryListProps) {
+  const { jobId, log } = props;
+  const { entries, read, reached } = log;
   const [kind, setKind] = useState<EntryKind | ''>('');
   const [text, setText] = useState('');
   const [all, setAll] = useState(false);
-  const found = useFound(job.id, text.trim());
+  const found = useFound(jobId, text.trim());
   const standing = useMemo(() => standingEntries(entries), [entries]);
   const shown = standing
     .filter(({ entry }) => (kind === '' ? entry.kind !== 'tick' : entry.kind === kind))
@@ -207,7 +208,7 @@ export function EntryList(props: EntryListProps) {
             ))}
           </select>
         </label>
-        <a className="button" href={`/jobs/${job.id}/sheets/log`}>
+        <a className="button" href={`/jobs/${jobId}/sheets/log`}>
           Daily sheet
         </a>
       </div>
@@ -222,9 +223,9 @@ export function EntryList(props: EntryListProps) {
                 : 'No entry like this.'
               : `${String(shown.length)} ${shown.length === 1 ? 'entry' : 'entries'}`}
       </p>
-      {job.log.refused !== null && (
+      {log.refused !== null && (
         <p role="alert" className="text-stop">
-          Not taken by the server, and kept in this browser: {job.log.refused}
+          Not taken by the server, and kept in this browser: {log.refused}
         </p>
       )}
       {days.map((day) => (
@@ -253,4 +254,4 @@ export function EntryList(props: EntryListProps) {
       <TakenBack {...props} />
     </section>
   );
-}
+});

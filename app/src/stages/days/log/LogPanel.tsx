@@ -2,7 +2,7 @@ import type { Entry, EntryBody, EntryKind, EntryPlace } from '@ombra/core/kernel
 import { wallsOf } from '@ombra/core/stages/outline';
 import type { WorkedPlan } from '@ombra/core/worked';
 import { formatISO } from 'date-fns';
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import type { Job } from '../../../job/useJob';
 import { keepName, keptName } from '../../../job/useLog';
 import { DeliveryForm } from './DeliveryForm';
@@ -95,14 +95,18 @@ export function LogPanel({ job, worked, tapping, onHolds }: LogPanelProps) {
   const [correcting, setCorrecting] = useState<Entry | null>(null);
   const [written, setWritten] = useState(0);
   const [who, setWho] = useState(keptName);
-  const walls = wallsOf(worked.shell);
-  const words: EntryWords = useMemo(
-    () => ({
+  const { shell } = worked;
+  const words: EntryWords = useMemo(() => {
+    const walls = wallsOf(shell);
+    return {
       units: plan.units,
       wallName: (id) => walls.find((wall) => wall.id === id)?.name ?? null,
-    }),
-    [plan.units, walls],
-  );
+    };
+  }, [plan.units, shell]);
+  const correct = useCallback((entry: Entry) => {
+    setKind(entry.kind);
+    setCorrecting(entry);
+  }, []);
   // The log of a job that is done in another year is written on its own days.
   const today = formatISO(new Date(), { representation: 'date' });
   const until = log.onSite?.record.until ?? null;
@@ -174,14 +178,7 @@ export function LogPanel({ job, worked, tapping, onHolds }: LogPanelProps) {
           }}
         />
       </section>
-      <EntryList
-        job={job}
-        words={words}
-        onCorrect={(entry) => {
-          setKind(entry.kind);
-          setCorrecting(entry);
-        }}
-      />
+      <EntryList jobId={job.id} log={log} words={words} onCorrect={correct} />
     </div>
   );
 }
