@@ -205,7 +205,7 @@ test('rates of the logs are offered, with the days that they come from', async (
         kind: 'list',
         name: 'List before the pump',
         share: 0.25,
-        quantity: { of: 'count', value: 1 },
+        quantity: { unit: 'count', value: 1 },
         manMinutes: 120,
         planned: 60,
         rates: { 'days.rate.list': 60 },

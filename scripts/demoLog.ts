@@ -3,7 +3,7 @@ import type { Entry, EntryBody, EntryKind } from '@ombra/core/kernel/record';
 import { readPlanText } from '@ombra/core/plan';
 import { rulesOf } from '@ombra/core/rules';
 import { rowOnSite } from '@ombra/core/stages/courses';
-import { ratesOfItem } from '@ombra/core/stages/days';
+import { quantityOfShare, ratesOfItem } from '@ombra/core/stages/days';
 import { work } from '@ombra/core/work';
 import { wallsOf } from '@ombra/core/stages/outline';
 
@@ -51,7 +51,7 @@ function done(
     kind: found.kind,
     name: found.name,
     share,
-    quantity: { ...found.quantity, value: found.quantity.value * share },
+    quantity: quantityOfShare(found, share),
     manMinutes: Math.round(manHours * 60),
     planned: Math.round(found.work.value * share),
     rates: ratesOfItem(found, rules),
@@ -88,9 +88,9 @@ add('people', TUE, '07:00', { day: TUE, people: [...crew, ...newcomers] });
 add('weather', TUE, '07:05', {
   day: TUE,
   what: 'Dry, a cold wind from the lake',
-  low: 36,
-  high: 51,
-  wind: 14,
+  lowF: 36,
+  highF: 51,
+  gustMph: 14,
 });
 done(TUE, '10:10', 'strip', 3.4, { first: true });
 sign(TUE, '10:30', 'footing', 'Inspector here at ten: dowels moved at B.');

@@ -123,7 +123,7 @@ describe('the log of a job', () => {
         kind: 'course',
         name: 'Course 2',
         share: 1,
-        quantity: { of: 'area', value: 10 },
+        quantity: { unit: 'm2', value: 10 },
         manMinutes: 150,
         planned: 100,
         rates: { 'days.rate.wall': 20 },

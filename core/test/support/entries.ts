@@ -27,7 +27,7 @@ export const workOn = (
       kind: item.split(':')[0] ?? '',
       name: item,
       share: 1,
-      quantity: { of: 'area', value: 10 },
+      quantity: { unit: 'm2', value: 10 },
       manMinutes: null,
       planned: 100,
       rates: { 'days.rate.wall': 20 },

@@ -3,10 +3,10 @@ import { only, refuse } from '../../server/answers';
 import { askedDay } from '../../server/chance';
 import { simulatedWeather } from '../../server/weather/simulatedWeather';
 
-/** Days that are told at once at most. */
+/** Most days in one answer. */
 const MOST_DAYS = 120;
 
-/** Wind of the next nights, and the day that is asked for with so many after it, simulated. */
+/** Wind of the next nights, the weather of the requested day, and of the days from it on; simulated. */
 export const GET: APIRoute = async ({ url }) => {
   const day = askedDay(url);
   if (!day) return refuse(422, { where: 'date', what: 'The date cannot be read; write it as 2026-11-30.' });

@@ -13,6 +13,6 @@ export interface Weather {
   /** The next nights from a day on. */
   readonly nights: (from: Date) => Promise<readonly Night[]>;
   readonly day: (day: Date) => Promise<DayWeather>;
-  /** So many days from one on. */
+  /** Consecutive days, from a given one. */
   readonly days: (from: Date, count: number) => Promise<readonly DayWeather[]>;
 }

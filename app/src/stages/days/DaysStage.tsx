@@ -207,6 +207,7 @@ export function DaysStage({ job, place, onPlace, onStage }: StageProps) {
               weather={weather}
               logged={(log.onSite?.record.work.length ?? 0) > 0}
               units={plan.units}
+              rules={rules}
               open={open}
               onOpen={onOpen}
             />

@@ -1,18 +1,20 @@
 import type { Figure } from '@ombra/core/kernel/figures';
 import type { UnitSystem } from '@ombra/core/kernel/measure';
+import type { HouseRules } from '@ombra/core/kernel/rules';
 import {
   type DayWeather,
   type Days,
   type GoLine,
   type GoOrNot,
   type GoState,
+  type Minded,
   DAY,
   goOrNot,
 } from '@ombra/core/stages/days';
 import type { WorkedPour } from '@ombra/core/stages/pour';
 import { CircleAlert, CircleCheck, CircleDashed, OctagonX } from 'lucide-react';
 import { dayName, timeName } from './dayWords';
-import { airText, rainText, weatherText } from './weatherWords';
+import { rainText, weatherText } from './weatherWords';
 
 const LOOKS: Readonly<
   Record<GoState, { readonly word: string; readonly colour: string; readonly Icon: typeof CircleCheck }>
@@ -20,7 +22,7 @@ const LOOKS: Readonly<
   go: { word: 'go', colour: 'text-tip', Icon: CircleCheck },
   look: { word: 'look first', colour: 'text-check', Icon: CircleAlert },
   stop: { word: 'not yet', colour: 'text-stop', Icon: OctagonX },
-  unknown: { word: 'nobody has said', colour: 'text-quiet', Icon: CircleDashed },
+  unknown: { word: 'not known', colour: 'text-quiet', Icon: CircleDashed },
 };
 
 const VERDICTS: Readonly<Record<GoState, string>> = {
@@ -40,6 +42,15 @@ const NAMES: Readonly<Record<GoLine['of'], string>> = {
   dark: 'Daylight',
 };
 
+/** What the weather asks for. */
+const MINDS: Readonly<Record<Minded, string>> = {
+  lightning: 'Thunderstorms stop a pour: booms are tall.',
+  cold: 'Cold: have covers ready, and warm concrete ordered.',
+  hot: 'Hot: the working time is shorter.',
+  rain: 'Rain: cover what is fresh, and check the way.',
+  wind: 'Wind: look over boom, planks and braces.',
+};
+
 /** What one matter says, in words. */
 function lineText(line: GoLine, go: GoOrNot, units: UnitSystem): string {
   switch (line.of) {
@@ -57,17 +68,12 @@ function lineText(line: GoLine, go: GoOrNot, units: UnitSystem): string {
     case 'weather': {
       const { weather } = line;
       if (!weather) return 'No forecast for that day.';
-      return [
-        `${weatherText(weather, units)}.`,
-        ...(weather.lightning ? ['Thunderstorms stop a pour: booms are tall.'] : []),
-        ...(weather.low < 40 ? [`Below ${airText(40, units)}: covers and warm concrete.`] : []),
-        ...(weather.high > 90 ? [`Over ${airText(90, units)}: a shorter working time.`] : []),
-      ].join(' ');
+      return [`${weatherText(weather, units)}.`, ...line.minds.map((each) => MINDS[each])].join(' ');
     }
     case 'access':
       return line.rain === null
         ? 'No word of the rain before it. Walk the way tonight.'
-        : `${rainText(line.rain, units)} of rain in the three days before${line.state === 'look' ? ': walk the way tonight, and scrape off what is greasy' : ''}.`;
+        : `${rainText(line.rain, units)} of rain in the days before${line.state === 'look' ? ': walk the way tonight, and scrape off what is greasy' : ''}.`;
     case 'trucks':
       return `${String(line.loads)} ${line.loads === 1 ? 'load' : 'loads'} planned. Confirm order, spacing and balance with the plant.`;
     case 'dark':
@@ -81,18 +87,20 @@ interface GoPanelProps {
   readonly weather: ReadonlyMap<string, DayWeather>;
   readonly logged: boolean;
   readonly units: UnitSystem;
+  readonly rules: HouseRules;
   readonly open: string | null;
   readonly onOpen: (figure: Figure) => void;
 }
 
 /** The evening before a pour: what speaks for it, what must be looked at, what a day later costs. */
-export function GoPanel({ days, pours, weather, logged, units, open, onOpen }: GoPanelProps) {
+export function GoPanel({ days, pours, weather, logged, units, rules, open, onOpen }: GoPanelProps) {
   const cards = pours.flatMap((pour) => {
     const go = goOrNot({
       days,
       pour: { pour: pour.span.pour, crew: pour.crew, loads: pour.day.loads.length },
       weather,
       logged,
+      rules,
     });
     return go ? [go] : [];
   });

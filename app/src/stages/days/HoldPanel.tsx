@@ -25,7 +25,7 @@ interface HoldProps {
   readonly before: string | null;
 }
 
-/** One hold point: what is looked at, how far out it may be, who signs. */
+/** One hold point: the lines to check, the tolerance, and who signs. */
 function Hold({ job, hold, before }: HoldProps) {
   const seen = useSeen(job, hold.ticked);
   const [by, setBy] = useState(keptName);
@@ -53,8 +53,8 @@ function Hold({ job, hold, before }: HoldProps) {
               : `${hold.tolerance.slice(0, 1).toUpperCase()}${hold.tolerance.slice(1)}. `}
             {hold.picture && (
               <span className="text-quiet">
-                <Camera aria-hidden="true" size={14} className="inline align-[-2px]" /> Take a picture: nobody
-                sees it again.
+                <Camera aria-hidden="true" size={14} className="inline align-[-2px]" /> Take a picture before
+                it is covered.
               </span>
             )}
           </p>

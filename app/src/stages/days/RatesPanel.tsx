@@ -1,6 +1,6 @@
 import { RULES, rulesOf } from '@ombra/core/rules';
 import { writeQuantity } from '@ombra/core/kernel/measure';
-import { HOUSE_DAYS, type LearnedRate, type RateSeen, learnRates } from '@ombra/core/kernel/record';
+import { type LearnedRate, type RateSeen, learnRates } from '@ombra/core/kernel/record';
 import { type RuleId, stateRule, valueOf } from '@ombra/core/kernel/rules';
 import { useEffect, useMemo, useState } from 'react';
 import type { Job } from '../../job/useJob';
@@ -64,6 +64,7 @@ export function RatesPanel({ job }: { readonly job: Job }) {
   const { plan, edit, log } = job;
   const { units } = plan;
   const rules = useMemo(() => rulesOf(plan), [plan]);
+  const houseDays = rules.count('days.learned.house');
   const seen = useSeenRates(log.entries.length - log.waiting.size);
   const [crew, setCrew] = useState('');
   const crews = [...new Set((seen || []).flatMap((each) => each.crew ?? []))].sort();
@@ -75,8 +76,9 @@ export function RatesPanel({ job }: { readonly job: Job }) {
           const value = isRule(id) ? valueOf(rules, id) : null;
           return typeof value === 'number' ? value : null;
         },
+        houseDays,
       ),
-    [seen, rules, crew],
+    [seen, rules, crew, houseDays],
   );
   if (seen === null) return <p className="text-quiet">Reading the logs …</p>;
   if (seen === false)
@@ -84,9 +86,9 @@ export function RatesPanel({ job }: { readonly job: Job }) {
   return (
     <section aria-label="Our rates">
       <p className="mb-2 max-w-[72ch] text-sm text-quiet">
-        From the work and the pours in the logs of all jobs here. The house rule counts as {HOUSE_DAYS} days
-        of average work beside them, so that two odd days do not decide. Days with somebody new to the work
-        are left out where there are others.
+        From the work and the pours in the logs of all jobs here. The house rule counts as {houseDays} days of
+        average work beside them, so that two odd days do not decide. Days with somebody new to the work are
+        left out where there are others.
       </p>
       {crews.length > 0 && (
         <label className="mb-2 flex items-center gap-2">

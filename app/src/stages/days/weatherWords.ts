@@ -13,7 +13,7 @@ export const airText = (fahrenheit: number, units: UnitSystem): string =>
     : `${String(Math.round(toCelsius(fahrenheit)))} °C`;
 
 /** `31 mph`, in a metric job `50 km/h`. */
-const windText = (mph: number, units: UnitSystem): string =>
+export const windText = (mph: number, units: UnitSystem): string =>
   units === 'imperial'
     ? `${String(Math.round(mph))} mph`
     : `${String(Math.round(mph * KILOMETRES_PER_MILE))} km/h`;
@@ -45,6 +45,6 @@ export function watchText(watch: WeatherWatch, first: number | null, units: Unit
     case 'rain':
       return `${watch.item}: ${rainText(watch.rain, units)} of rain.`;
     case 'lightning':
-      return `${watch.item}: thunderstorms. Nobody on planks or near a boom.`;
+      return `${watch.item}: thunderstorms. Keep everyone off the planks and away from booms.`;
   }
 }

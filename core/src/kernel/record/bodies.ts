@@ -73,7 +73,8 @@ const laidRow = z.strictObject({
   corners: z.array(laidCorner).max(2),
 });
 
-const quantity = z.strictObject({ of: z.enum(['length', 'area', 'count']), value: z.number().min(0) });
+/** Nanometres, square metres or pieces. */
+const quantity = z.strictObject({ unit: z.enum(['nm', 'm2', 'count']), value: z.number().min(0) });
 
 /**
  * What an entry of the log says, by its kind.
@@ -149,9 +150,9 @@ export const ENTRY_BODIES = {
   weather: z.strictObject({
     day,
     what: line,
-    low: z.number().min(-60).max(140).nullable(),
-    high: z.number().min(-60).max(140).nullable(),
-    wind: z.number().min(0).max(200).nullable(),
+    lowF: z.number().min(-60).max(140).nullable(),
+    highF: z.number().min(-60).max(140).nullable(),
+    gustMph: z.number().min(0).max(200).nullable(),
   }),
   /** A decision, or a second thought. */
   thought: z.strictObject({ what: text }),
@@ -170,8 +171,7 @@ export const ENTRY_BODIES = {
   pour: z.strictObject({
     day,
     pour: line,
-    /** Cubic metres. */
-    placed: z.number().min(0).max(5000),
+    placedM3: z.number().min(0).max(5000),
     /** The rule of the pace that it was planned with: `pour.rate.pump`. */
     rule: line,
     minutes: z

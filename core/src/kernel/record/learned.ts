@@ -1,5 +1,5 @@
 import { bisectLeft, cumsum } from 'd3-array';
-import { dayOfEntry, ofKind, standingEntries } from './history';
+import { ofKind, standingEntries } from './history';
 import type { Entry } from './entry';
 
 /** What one day’s work says of a rate. */
@@ -19,7 +19,7 @@ export interface RateSeen {
 /** A rate as the crews of this machine have worked. */
 export interface LearnedRate {
   readonly rule: string;
-  /** Weighted by the work behind each day, with the house rule as one more voice (see `HOUSE_DAYS`). */
+  /** Weighted by the work behind each day, with the house rule as some days more. */
   readonly ours: number;
   /** Of the days alone: middle, and the quarters below and above it. */
   readonly middle: number;
@@ -27,9 +27,6 @@ export interface LearnedRate {
   readonly high: number;
   readonly days: readonly RateSeen[];
 }
-
-/** The house rule counts as so many days of average work: two odd days do not overrule it. [ours] */
-export const HOUSE_DAYS = 3;
 
 /**
  * What a job’s log says of the rates. Work on an item is told against the rates that its expectation was worked from: each of them
@@ -40,13 +37,13 @@ export const HOUSE_DAYS = 3;
 export function ratesSeen(job: string, entries: readonly Entry[]): readonly RateSeen[] {
   const standing = standingEntries(entries);
   const poured = ofKind(standing, 'pour').flatMap(({ body }): RateSeen[] =>
-    body.placed > 0
+    body.placedM3 > 0
       ? [
           {
             job,
             day: body.day,
             rule: body.rule,
-            value: (body.placed * 60) / body.minutes,
+            value: (body.placedM3 * 60) / body.minutes,
             weight: body.minutes,
             crew: null,
             first: false,
@@ -61,7 +58,7 @@ export function ratesSeen(job: string, entries: readonly Entry[]): readonly Rate
       .filter(([, rate]) => rate > 0)
       .map(([rule, rate]) => ({
         job,
-        day: day === '' ? dayOfEntry(entry) : day,
+        day,
         rule,
         value: (rate * manMinutes) / planned,
         weight: planned,
@@ -93,12 +90,14 @@ export function weightedQuantile(
 /**
  * The rates as they were worked, rule by rule. Days with somebody new to the work are left out where there are others.
  *
- * @param house what the rule says
- * @example learnRates([], () => 1) // []
+ * @param house what the rule says; null for a rule that is none
+ * @param houseDays days of average work that the house rule counts as
+ * @example learnRates([], () => 1, 3) // []
  */
 export function learnRates(
   seen: readonly RateSeen[],
   house: (rule: string) => number | null,
+  houseDays: number,
 ): readonly LearnedRate[] {
   const rules = [...new Set(seen.map(({ rule }) => rule))].sort();
   return rules.flatMap((rule): LearnedRate[] => {
@@ -110,7 +109,7 @@ export function learnRates(
     return [
       {
         rule,
-        ours: weightedQuantile([...used, { value: said, weight: HOUSE_DAYS * average }], 0.5),
+        ours: weightedQuantile([...used, { value: said, weight: houseDays * average }], 0.5),
         middle: weightedQuantile(used, 0.5),
         low: weightedQuantile(used, 0.25),
         high: weightedQuantile(used, 0.75),

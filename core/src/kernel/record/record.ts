@@ -21,6 +21,7 @@ export interface WorkDone {
   readonly day: string;
   readonly item: string;
   readonly name: string;
+  /** How much of the item it is, as far as that still stands. */
   readonly share: number;
   /** What it took; null where nobody counted. */
   readonly manMinutes: number | null;
@@ -56,6 +57,8 @@ export interface Laid {
 /** What the log says of a job, as far as its days go by it. */
 export interface SiteRecord {
   readonly work: readonly WorkDone[];
+  /** Pours that are recorded. */
+  readonly poured: readonly string[];
   readonly signed: readonly Signature[];
   readonly ticks: readonly Tick[];
   /** The last day of which the log knows; null while it is empty. */
@@ -94,6 +97,17 @@ function laidRows(standing: readonly Standing[]): readonly LaidRow[] {
   );
 }
 
+/** Face of a row, in square nanometres. */
+const faceOf = ({ stands }: LaidRowRecord): number =>
+  stands.reduce((sum, { from, to, bottom, top }) => sum + (to - from) * (top - bottom), 0);
+
+/** How much of the rows of an entry still stands as that entry laid it, by their face; all of it where it laid none. */
+function stillStanding(entry: string, laid: readonly LaidRowRecord[], rows: readonly LaidRow[]): number {
+  const all = laid.reduce((sum, row) => sum + faceOf(row), 0);
+  if (all === 0) return 1;
+  return rows.reduce((sum, row) => sum + (row.entry === entry ? faceOf(row) : 0), 0) / all;
+}
+
 /**
  * What of a log the plan goes by. Made of the entries in any order, with the same outcome.
  *
@@ -104,11 +118,12 @@ export function recordOf(entries: readonly Entry[]): {
   readonly record: SiteRecord;
 } {
   const standing = standingEntries(entries);
-  const work = ofKind(standing, 'work').map(({ body, who }): WorkDone => ({
+  const rows = laidRows(standing);
+  const work = ofKind(standing, 'work').map(({ id, body, who }): WorkDone => ({
     day: body.day,
     item: body.item,
     name: body.name,
-    share: body.share,
+    share: body.share * stillStanding(id, body.rows ?? [], rows),
     manMinutes: body.manMinutes,
     planned: body.planned,
     anyway: body.anyway ?? [],
@@ -117,7 +132,7 @@ export function recordOf(entries: readonly Entry[]): {
   const days = standing.flatMap(({ entry }) => ('day' in entry.body ? [entry.body.day] : []));
   return {
     laid: {
-      rows: laidRows(standing),
+      rows,
       pulled: lastOf(
         ofKind(standing, 'pulled').map(({ body }) => body),
         rowKey,
@@ -125,6 +140,7 @@ export function recordOf(entries: readonly Entry[]): {
     },
     record: {
       work,
+      poured: [...new Set(ofKind(standing, 'pour').map(({ body }) => body.pour))],
       signed: lastOf(
         ofKind(standing, 'hold').map(({ body, at }): Signature => ({
           point: body.point,

@@ -289,7 +289,14 @@ export function buildDays(
     bookings: bookingsOf(shown, (day) => weekday(from + day) < SATURDAY, rules),
     forecast:
       record && until !== null && first !== null
-        ? forecastOf({ items, tasks, calendar, record, from: Math.max(0, until + 1 - first) })
+        ? forecastOf({
+            items,
+            tasks,
+            calendar,
+            record,
+            houseDays: rules.count('days.learned.house'),
+            from: Math.max(0, until + 1 - first),
+          })
         : null,
     items: shown,
     people: Array.from({ length: dayOf(last) + 1 }, (_, day) => peopleOn(day)),

@@ -1,4 +1,4 @@
-import { HOUSE_DAYS, type SiteRecord, weightedQuantile } from '../../kernel/record';
+import { type SiteRecord, weightedQuantile } from '../../kernel/record';
 import { type Calendar, type Clock, DAY } from './calendar';
 import type { WorkItem } from './items';
 import { type Task, schedule } from './schedule';
@@ -31,7 +31,10 @@ export interface Forecast {
 }
 
 /** What is done of every item, shares of several days together. */
-export function progressOf({ work }: Pick<SiteRecord, 'work'>): ReadonlyMap<string, Progress> {
+export function progressOf({
+  work,
+  poured,
+}: Pick<SiteRecord, 'work' | 'poured'>): ReadonlyMap<string, Progress> {
   const progress = new Map<string, Progress>();
   for (const { item, share, manMinutes } of work) {
     const before = progress.get(item) ?? { done: 0, took: null };
@@ -40,18 +43,22 @@ export function progressOf({ work }: Pick<SiteRecord, 'work'>): ReadonlyMap<stri
       took: manMinutes === null ? before.took : (before.took ?? 0) + manMinutes,
     });
   }
+  for (const pour of poured) {
+    const item = `pour:${pour}`;
+    progress.set(item, { done: 1, took: progress.get(item)?.took ?? null });
+  }
   return progress;
 }
 
 /** What work has taken against its rates: the rates themselves count as some days of average work, so that two odd days do not rule. */
-function paceOf({ work }: Pick<SiteRecord, 'work'>): Forecast['pace'] {
+function paceOf({ work }: Pick<SiteRecord, 'work'>, houseDays: number): Forecast['pace'] {
   const seen = work.flatMap(({ manMinutes, planned }) =>
     manMinutes !== null && manMinutes > 0 && planned > 0
       ? [{ value: manMinutes / planned, weight: planned }]
       : [],
   );
   const average = seen.reduce((sum, { weight }) => sum + weight, 0) / Math.max(1, seen.length);
-  const all = [...seen, { value: 1, weight: Math.max(1, HOUSE_DAYS * average) }];
+  const all = [...seen, { value: 1, weight: Math.max(1, houseDays * average) }];
   return {
     middle: weightedQuantile(all, 0.5),
     low: weightedQuantile(all, 0.25),
@@ -66,6 +73,8 @@ interface ForecastInput {
   readonly tasks: readonly Task[];
   readonly calendar: Calendar;
   readonly record: SiteRecord;
+  /** Days of average work that the rates count as. */
+  readonly houseDays: number;
   /** The day after the last one that the log knows. */
   readonly from: number;
 }
@@ -90,10 +99,17 @@ function left(task: Task, done: number, pace: number, from: Clock): Task {
  * Looks ahead from the last day of the log: what is done is done, what is left takes what its like has taken. Null where nothing is
  * recorded, or the calendar ends before.
  */
-export function forecastOf({ items, tasks, calendar, record, from }: ForecastInput): Forecast | null {
+export function forecastOf({
+  items,
+  tasks,
+  calendar,
+  record,
+  houseDays,
+  from,
+}: ForecastInput): Forecast | null {
   const progress = progressOf(record);
   if (progress.size === 0) return null;
-  const pace = paceOf(record);
+  const pace = paceOf(record, houseDays);
   const start = from * DAY;
   const doneOf = (id: string): number => progress.get(id)?.done ?? 0;
   const finishAt = (factor: number): Clock | null => {

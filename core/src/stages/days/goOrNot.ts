@@ -1,11 +1,16 @@
-import { type Figure } from '../../kernel/figures/figure';
+import type { Figure } from '../../kernel/figures/figure';
+import type { HouseRules } from '../../kernel/rules';
+import { COLD_AIR } from '../pour';
 import { DAY, dayOf } from './calendar';
 import { type Days, dayText } from './buildDays';
 import { type HoldState, openBefore } from './holdPoints';
-import { type DayWeather, WET } from './watch';
+import { type DayWeather, isWet } from './watch';
 
 /** What one matter says of the pour tomorrow. `unknown`: nobody has said. */
 export type GoState = 'go' | 'look' | 'stop' | 'unknown';
+
+/** What of the weather a pour minds; lightning stops it. */
+export type Minded = 'lightning' | 'cold' | 'hot' | 'rain' | 'wind';
 
 /** What is asked the evening before a pour. */
 export type GoLine =
@@ -18,8 +23,14 @@ export type GoLine =
       readonly wanted: number;
       readonly newcomers: number;
     }
-  | { readonly of: 'weather'; readonly state: GoState; readonly weather: DayWeather | null }
-  /** Rain of the three days before. */
+  | {
+      readonly of: 'weather';
+      readonly state: GoState;
+      readonly weather: DayWeather | null;
+      /** What of it a pour minds. */
+      readonly minds: readonly Minded[];
+    }
+  /** Rain of the days before, in millimetres. */
   | { readonly of: 'access'; readonly state: GoState; readonly rain: number | null }
   | { readonly of: 'trucks'; readonly state: GoState; readonly loads: number }
   | { readonly of: 'dark'; readonly state: GoState; readonly finish: number; readonly dark: string | null };
@@ -51,15 +62,8 @@ interface GoInput {
   readonly weather: ReadonlyMap<string, DayWeather>;
   /** Whether the log says anything of the work; where it does not, nobody knows what is done. */
   readonly logged: boolean;
+  readonly rules: HouseRules;
 }
-
-/** Air below which covers and warm concrete are wanted, and above which it stiffens fast, °F. [ACI 306R, 305R; from memory] */
-const COLD = 40;
-const HOT = 90;
-/** Gusts at which a boom and those on the planks are looked at again, miles an hour. [ours] */
-const WINDY = 25;
-/** Days of rain that a way for trucks remembers. [ours] */
-const SOAKED = 3;
 
 const clock = (text: string): number => {
   const [hours = 0, minutes = 0] = text.split(':').map(Number);
@@ -75,7 +79,7 @@ const worstOf = (states: readonly GoState[]): GoState =>
  *
  * @param input.weather by date
  */
-export function goOrNot({ days, pour, weather, logged }: GoInput): GoOrNot | null {
+export function goOrNot({ days, pour, weather, logged, rules }: GoInput): GoOrNot | null {
   const { items, first, holds, people, newcomers, hires } = days;
   const item = items.find(({ kind, pour: own }) => kind === 'pour' && own === pour.pour);
   if (!item) return null;
@@ -89,16 +93,25 @@ export function goOrNot({ days, pour, weather, logged }: GoInput): GoOrNot | nul
     .map(({ name }) => name);
   const open = openBefore(holds, items, item.id);
   const today = on(day);
-  const before = Array.from({ length: SOAKED }, (_, index) => on(day - 1 - index));
+  const before = Array.from({ length: rules.count('days.rain.days') }, (_, index) => on(day - 1 - index));
   const rain = before.every((each) => each === null)
     ? null
     : before.reduce((sum, each) => sum + (each?.rain ?? 0), 0);
   const there = people[day] ?? 0;
   const beginners = newcomers[day] ?? 0;
+  const minds: readonly Minded[] = today
+    ? [
+        ...(today.lightning ? ['lightning' as const] : []),
+        ...(today.low < COLD_AIR ? ['cold' as const] : []),
+        ...(today.high > rules.quantity('days.air.hot') ? ['hot' as const] : []),
+        ...(isWet(today.rain, rules) ? ['rain' as const] : []),
+        ...(today.gust >= rules.count('days.wind.empty') ? ['wind' as const] : []),
+      ]
+    : [];
   const weatherState = (): GoState => {
     if (!today) return 'unknown';
-    if (today.lightning) return 'stop';
-    return today.low < COLD || today.high > HOT || today.rain >= WET || today.gust >= WINDY ? 'look' : 'go';
+    if (minds.includes('lightning')) return 'stop';
+    return minds.length > 0 ? 'look' : 'go';
   };
   const finish = item.end - day * DAY;
   const lines: readonly GoLine[] = [
@@ -111,8 +124,8 @@ export function goOrNot({ days, pour, weather, logged }: GoInput): GoOrNot | nul
       wanted: pour.crew,
       newcomers: beginners,
     },
-    { of: 'weather', state: weatherState(), weather: today },
-    { of: 'access', state: rain === null ? 'unknown' : rain >= WET ? 'look' : 'go', rain },
+    { of: 'weather', state: weatherState(), weather: today, minds },
+    { of: 'access', state: rain === null ? 'unknown' : isWet(rain, rules) ? 'look' : 'go', rain },
     { of: 'trucks', state: 'look', loads: pour.loads },
     {
       of: 'dark',

@@ -386,6 +386,19 @@ export function itemsOf(ground: ItemGround, rules: HouseRules): readonly WorkIte
   ]);
 }
 
+/** Units in which the log keeps a quantity. */
+const UNITS = { length: 'nm', area: 'm2', count: 'count' } as const;
+
+/**
+ * How much of an item a share of it is, as the log keeps it.
+ *
+ * @example quantityOfShare({ quantity: { of: 'area', value: 12 } }, 0.5).value // 6
+ */
+export const quantityOfShare = ({ quantity }: Pick<WorkItem, 'quantity'>, share: number) => ({
+  unit: UNITS[quantity.of],
+  value: quantity.value * share,
+});
+
 /** Rules that say how much work something takes. */
 const isRate = (rule: RuleId): rule is Extract<RuleId, `days.rate.${string}`> =>
   rule.startsWith('days.rate.');

@@ -1,5 +1,5 @@
-import { METRES_PER_FOOT } from '../../kernel/measure';
-import type { ChoiceRule, CountRule, QuantityRule } from '../../kernel/rules';
+import { METRES_PER_FOOT, inches, toFahrenheit } from '../../kernel/measure';
+import type { ChoiceRule, CountRule, LengthRule, QuantityRule } from '../../kernel/rules';
 
 const commonPractice = { kind: 'common practice' } as const;
 const ours = { kind: 'ours' } as const;
@@ -108,6 +108,18 @@ const daysQuantityRules = {
     default: aFoot(3),
     metric: 10,
   },
+  'days.air.hot': {
+    id: 'days.air.hot',
+    type: 'quantity',
+    of: 'temperature',
+    statement: 'Air over {value} makes a hot pour.',
+    reason: 'Concrete stiffens sooner; start early and bring the trucks closer.',
+    default: 90,
+    metric: toFahrenheit(32),
+    least: 60,
+    most: 130,
+    source: { kind: 'standard', name: 'ACI 305R', fromMemory: true },
+  },
   'days.rate.backfill': {
     id: 'days.rate.backfill',
     ...alongWall,
@@ -117,6 +129,20 @@ const daysQuantityRules = {
     metric: 4,
   },
 } as const satisfies Record<string, QuantityRule>;
+
+/** Rules of the days that take a length. */
+const daysLengthRules = {
+  'days.rain.wet': {
+    id: 'days.rain.wet',
+    type: 'length',
+    statement: 'Rain of {value} or more in a day stops what must stay dry, and softens the way for trucks.',
+    reason: 'Membrane does not stick, fill turns to mud, a slope gets greasy.',
+    default: inches(0.3125),
+    least: inches(0.0625),
+    most: inches(6),
+    source: ours,
+  },
+} as const satisfies Record<string, LengthRule>;
 
 /** Rules of the days that are counts. */
 const daysCountRules = {
@@ -246,11 +272,31 @@ const daysCountRules = {
   'days.wind.empty': {
     id: 'days.wind.empty',
     type: 'count',
-    statement: 'Gusts of {value} mph or more are told where a wall stands empty.',
-    reason: 'Look over every brace and stake before such a night.',
+    statement: 'Gusts of {value} mph or more call for a look where a wall stands empty, and before a pour.',
+    reason: 'Every brace and stake before such a night; boom and planks before such a pour.',
     default: 25,
     least: 5,
     most: 120,
+    source: ours,
+  },
+  'days.rain.days': {
+    id: 'days.rain.days',
+    type: 'count',
+    statement: 'A way for trucks is soaked by the rain of the last {value} days.',
+    reason: 'Clay stays soft longer than gravel.',
+    default: 3,
+    least: 1,
+    most: 14,
+    source: ours,
+  },
+  'days.learned.house': {
+    id: 'days.learned.house',
+    type: 'count',
+    statement: 'Beside the days of the logs, the house rule counts as {value} days of average work.',
+    reason: 'Two odd days do not decide.',
+    default: 3,
+    least: 0,
+    most: 100,
     source: ours,
   },
   'days.ahead.inspection': {
@@ -334,9 +380,10 @@ const daysChoiceRules = {
 } as const satisfies Record<string, ChoiceRule>;
 
 /** House rules of the days. */
-export const daysRules = { ...daysQuantityRules, ...daysCountRules, ...daysChoiceRules };
+export const daysRules = { ...daysQuantityRules, ...daysLengthRules, ...daysCountRules, ...daysChoiceRules };
 
 declare module '../../kernel/rules/rule' {
+  interface LengthRules extends Record<keyof typeof daysLengthRules, LengthRule> {}
   interface QuantityRules extends Record<keyof typeof daysQuantityRules, QuantityRule> {}
   interface CountRules extends Record<keyof typeof daysCountRules, CountRule> {}
   interface ChoiceRules extends Record<keyof typeof daysChoiceRules, ChoiceRule> {}

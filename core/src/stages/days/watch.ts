@@ -1,4 +1,6 @@
+import { NANOMETRES_PER_MILLIMETRE } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
+import { COLD_AIR } from '../pour';
 import { type Days, dayText } from './buildDays';
 import { DAY, dayOf } from './calendar';
 
@@ -41,10 +43,9 @@ export type WeatherWatch =
   | { readonly kind: 'rain'; readonly day: number; readonly rain: number; readonly item: string }
   | { readonly kind: 'lightning'; readonly day: number; readonly item: string };
 
-/** Air below which concrete is placed as in cold weather, °F. [ACI 306R; from memory] */
-const COLD = 40;
-/** Rain in a day that makes a slope greasy and stops membrane and backfill, millimetres. [ours] */
-export const WET = 8;
+/** Whether so much rain, in millimetres, is more than what must stay dry bears. */
+export const isWet = (millimetres: number, rules: HouseRules): boolean =>
+  millimetres * NANOMETRES_PER_MILLIMETRE >= rules.length('days.rain.wet');
 
 /** Nights in which walls stand empty, pour by pour, as the days are planned. */
 export function emptyNights({ items }: Pick<Days, 'items'>): readonly EmptyNight[] {
@@ -111,8 +112,10 @@ export function watchWeather(
     const met = on(day);
     if (!met) return [];
     return [
-      ...(item.kind === 'pour' && met.low < COLD ? [{ kind: 'cold-pour' as const, day, low: met.low }] : []),
-      ...(item.stops.includes('rain') && met.rain >= WET
+      ...(item.kind === 'pour' && met.low < COLD_AIR
+        ? [{ kind: 'cold-pour' as const, day, low: met.low }]
+        : []),
+      ...(item.stops.includes('rain') && isWet(met.rain, rules)
         ? [{ kind: 'rain' as const, day, rain: met.rain, item: item.name }]
         : []),
       ...(item.stops.includes('lightning') && met.lightning

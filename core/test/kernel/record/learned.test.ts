@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { type Entry, learnRates, ratesSeen, weightedQuantile } from '../../../src/kernel/record';
 import { entryOf, workOn } from '../../support/entries';
 
-const learn = (entries: readonly Entry[], house = 20) => learnRates(ratesSeen('job', entries), () => house);
+const learn = (entries: readonly Entry[], house = 20) =>
+  learnRates(ratesSeen('job', entries), () => house, 3);
 
 /** A day of so many man-minutes where 100 were planned at a rate of 20. */
 const dayAt = (manMinutes: number, day: string, more: object = {}): Entry =>
@@ -40,14 +41,14 @@ describe('rates that are learned', () => {
     expect(learn([workOn('course:2')])).toEqual([]);
     const day = dayAt(150, '2027-03-02');
     expect(learn([day, entryOf('withdrawn', { why: '' }, { corrects: day.id })])).toEqual([]);
-    expect(learnRates(ratesSeen('job', [dayAt(150, '2027-03-02')]), () => null)).toEqual([]);
+    expect(learnRates(ratesSeen('job', [dayAt(150, '2027-03-02')]), () => null, 3)).toEqual([]);
   });
 
   it('know how fast concrete was placed: 24 m³ in two hours are 12 an hour', () => {
     const pour = entryOf('pour', {
       day: '2027-03-09',
       pour: 'pour-1',
-      placed: 24,
+      placedM3: 24,
       rule: 'pour.rate.pump',
       minutes: 120,
       trucks: 4,

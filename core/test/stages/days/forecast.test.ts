@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import type { Plan } from '../../../src/kernel/plan';
 import { type Entry, recordOf } from '../../../src/kernel/record';
+import { rowOnSite } from '../../../src/stages/courses';
 import { dayOf } from '../../../src/stages/days';
 import { work } from '../../../src/work';
-import { workOn } from '../../support/entries';
+import { entryOf, workOn } from '../../support/entries';
 import { type Side, planOf, withCourses } from '../../support/plans';
 
 const SIDES: readonly Side[] = [
@@ -136,5 +137,51 @@ describe('bookings', () => {
     const done = daysOf([workOn('pour:pour-1', { day: '2027-03-20' }), workOn('inspection:pour-1')], booked);
     expect(done.problems.map(({ kind }) => kind)).not.toContain('pour-passed');
     expect(done.bookings).toEqual([]);
+  });
+});
+
+describe('what is done', () => {
+  const doneOf = (log: readonly Entry[], id: string) => {
+    const item = daysOf(log).items.find((each) => each.id === id);
+    return { done: item?.done, took: item?.took };
+  };
+
+  it('is a pour that is recorded as such', () => {
+    const pour = entryOf('pour', {
+      day: '2027-03-20',
+      pour: 'pour-1',
+      placedM3: 20,
+      rule: 'pour.rate.pump',
+      minutes: 100,
+      trucks: 3,
+      word: '',
+    });
+    expect(doneOf([pour], 'pour:pour-1').done).toBe(1);
+    const booked = { pour: { pours: { 'pour-1': { date: '2027-03-20' } } } };
+    const later = workOn('unbrace:pour-1', { day: '2027-03-25' });
+    expect(daysOf([pour, later], booked).problems.map(({ kind }) => kind)).not.toContain('pour-passed');
+  });
+
+  it('is not what was taken down again; what it took stays told', () => {
+    const worked = work(job());
+    const rows = ['w1', 'w2', 'w3', 'w4'].flatMap((wall) => rowOnSite(worked, wall, 2) ?? []);
+    const laid = workOn('course:2', { manMinutes: 400, rows }, { at: '2027-03-02T08:00:00Z' });
+    const down = (...walls: readonly string[]) =>
+      entryOf(
+        'relaid',
+        { rows: walls.map((wall) => ({ course: 2, wall })), why: '' },
+        { at: '2027-03-02T09:00:00Z' },
+      );
+    expect(doneOf([laid], 'course:2')).toEqual({ done: 1, took: 400 });
+    expect(doneOf([laid, down('w1', 'w2', 'w3', 'w4')], 'course:2')).toEqual({ done: 0, took: 400 });
+    // 480 of 1680 in are taken down.
+    expect(doneOf([laid, down('w1')], 'course:2').done).toBeCloseTo(1200 / 1680, 9);
+    // Laid again, it is done once.
+    const again = workOn(
+      'course:2',
+      { rows: rows.slice(0, 1), share: 480 / 1680 },
+      { at: '2027-03-03T08:00:00Z' },
+    );
+    expect(doneOf([laid, down('w1'), again], 'course:2').done).toBeCloseTo(1, 9);
   });
 });

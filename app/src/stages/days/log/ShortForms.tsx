@@ -241,7 +241,7 @@ const toKept = (shown: number | null, metric: boolean): number | null =>
 export function WeatherForm({ job, day: offered, initial, onWrite }: EntryFormProps<'weather'>) {
   const metric = job.plan.units === 'metric';
   const [body, setBody] = useState<EntryBody<'weather'>>(
-    initial ?? { day: offered, what: '', low: null, high: null, wind: null },
+    initial ?? { day: offered, what: '', lowF: null, highF: null, gustMph: null },
   );
   const degrees = metric ? '°C' : '°F';
   return (
@@ -268,28 +268,28 @@ export function WeatherForm({ job, day: offered, initial, onWrite }: EntryFormPr
         />
         <CountInput
           label={`Lowest, ${degrees}`}
-          value={toShown(body.low, metric)}
+          value={toShown(body.lowF, metric)}
           least={-60}
           most={140}
           onSet={(low) => {
-            setBody({ ...body, low: toKept(low, metric) });
+            setBody({ ...body, lowF: toKept(low, metric) });
           }}
         />
         <CountInput
           label={`Highest, ${degrees}`}
-          value={toShown(body.high, metric)}
+          value={toShown(body.highF, metric)}
           least={-60}
           most={140}
           onSet={(high) => {
-            setBody({ ...body, high: toKept(high, metric) });
+            setBody({ ...body, highF: toKept(high, metric) });
           }}
         />
         <CountInput
           label={metric ? 'Gusts, km/h' : 'Gusts, mph'}
-          value={body.wind === null ? null : Math.round(body.wind * (metric ? KILOMETRES_PER_MILE : 1))}
+          value={body.gustMph === null ? null : Math.round(body.gustMph * (metric ? KILOMETRES_PER_MILE : 1))}
           most={320}
           onSet={(wind) => {
-            setBody({ ...body, wind: wind === null ? null : wind / (metric ? KILOMETRES_PER_MILE : 1) });
+            setBody({ ...body, gustMph: wind === null ? null : wind / (metric ? KILOMETRES_PER_MILE : 1) });
           }}
         />
       </div>
@@ -356,7 +356,7 @@ export function PourForm({ job, worked, day: offered, initial, onWrite }: EntryF
   const unit = metric ? 1 : CUBIC_METRES_PER_CUBIC_YARD;
   const [pour, setPour] = useState(initial?.pour ?? pours[0]?.span.pour ?? '');
   const [day, setDay] = useState(initial?.day ?? offered);
-  const [placed, setPlaced] = useState<number | null>(initial ? initial.placed / unit : null);
+  const [placed, setPlaced] = useState<number | null>(initial ? initial.placedM3 / unit : null);
   const [minutes, setMinutes] = useState<number | null>(initial?.minutes ?? null);
   const [trucks, setTrucks] = useState<number | null>(initial?.trucks ?? null);
   const [word, setWord] = useState(initial?.word ?? '');
@@ -369,7 +369,7 @@ export function PourForm({ job, worked, day: offered, initial, onWrite }: EntryF
         onWrite({
           day,
           pour,
-          placed: placed * unit,
+          placedM3: placed * unit,
           rule: `pour.rate.${own?.method ?? 'pump'}`,
           minutes,
           trucks: Math.round(trucks ?? 0),

@@ -1,7 +1,7 @@
 import { rulesOf } from '@ombra/core/rules';
 import type { LaidRowRecord } from '@ombra/core/kernel/record';
 import { type CourseRow, rowOnSite } from '@ombra/core/stages/courses';
-import { type DayItem, openBefore, ratesOfItem } from '@ombra/core/stages/days';
+import { type DayItem, openBefore, quantityOfShare, ratesOfItem } from '@ombra/core/stages/days';
 import { type Wall, wallsOf } from '@ombra/core/stages/outline';
 import { useEffect, useMemo, useState } from 'react';
 import { asLaid } from './asLaid';
@@ -143,7 +143,7 @@ export function WorkForm({ job, worked, day: offered, initial, onWrite, tapping,
       kind: item.kind,
       name: item.name,
       share,
-      quantity: { of: item.quantity.of, value: item.quantity.value * share },
+      quantity: quantityOfShare(item, share),
       manMinutes: hours === null ? null : hours * 60,
       planned: expected,
       rates: ratesOfItem(item, rulesOf(job.plan)),

@@ -1,6 +1,7 @@
 import { type UnitSystem, readLength, showLength, toCubicYards } from '@ombra/core/kernel/measure';
 import type { Entry, EntryKind } from '@ombra/core/kernel/record';
 import { hoursName } from '../dayWords';
+import { airText, windText } from '../weatherWords';
 
 /** The kinds of entries that are written by hand, in the order in which they are offered. */
 export const WRITTEN: readonly EntryKind[] = [
@@ -75,7 +76,7 @@ export function entryText(entry: Entry, { units, wallName }: EntryWords): string
       const { people } = entry.body;
       const hours = people.reduce((sum, each) => sum + each.hours, 0);
       const names = people.map(({ name, first }) => (first === true ? `${name} (new)` : name)).join(', ');
-      return people.length === 0 ? 'Nobody there.' : `${names} · ${String(hours)} h in all`;
+      return people.length === 0 ? 'No one on site.' : `${names} · ${String(hours)} h in all`;
     }
     case 'delivery': {
       const { lines, ticket, late } = entry.body;
@@ -106,17 +107,18 @@ export function entryText(entry: Entry, { units, wallName }: EntryWords): string
         ...(entry.body.cure === '' ? [] : [`Cure: ${entry.body.cure}`]),
       ].join(' ');
     case 'weather': {
-      const { what, low, high, wind } = entry.body;
+      const { what, lowF: low, highF: high, gustMph: gust } = entry.body;
       return [
         ...(what === '' ? [] : [what]),
-        ...(low === null && high === null ? [] : [`${String(low ?? '?')} to ${String(high ?? '?')} °F`]),
-        ...(wind === null ? [] : [`gusts of ${String(wind)} mph`]),
+        ...(low === null ? [] : [`from ${airText(low, units)}`]),
+        ...(high === null ? [] : [`up to ${airText(high, units)}`]),
+        ...(gust === null ? [] : [`gusts of ${windText(gust, units)}`]),
       ].join(' · ');
     }
     case 'gear':
       return `${String(entry.body.count)} ${entry.body.what} ${entry.body.way === 'in' ? 'came' : 'went back'}`;
     case 'pour': {
-      const { placed, minutes, trucks, word } = entry.body;
+      const { placedM3: placed, minutes, trucks, word } = entry.body;
       const volume =
         units === 'imperial' ? `${toCubicYards(placed).toFixed(2)} yd³` : `${placed.toFixed(2)} m³`;
       return [
