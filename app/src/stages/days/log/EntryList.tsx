@@ -20,7 +20,7 @@ interface EntryListProps {
 const dayOf = (entry: Entry): string => ('day' in entry.body ? entry.body.day : dayOfEntry(entry));
 
 /** What the server finds for a text; null while nothing is searched. */
-function useFound(jobId: string, text: string): ReadonlySet<string> | null {
+function useFound(jobId: string, entries: readonly Entry[], text: string): ReadonlySet<string> | null {
   const [found, setFound] = useState<{ readonly text: string; readonly ids: ReadonlySet<string> } | null>(
     null,
   );
@@ -34,14 +34,20 @@ function useFound(jobId: string, text: string): ReadonlySet<string> | null {
           const { ids } = (await response.json()) as { readonly ids?: readonly string[] };
           setFound({ text, ids: new Set(ids) });
         } catch {
-          setFound({ text, ids: new Set() });
+          // Without the server: what this page knows, by the words as they are typed.
+          const words = text.toLowerCase().split(/\s+/);
+          const holds = (entry: Entry): boolean => {
+            const said = JSON.stringify([entry.who, entry.body]).toLowerCase();
+            return words.every((word) => said.includes(word));
+          };
+          setFound({ text, ids: new Set(entries.filter(holds).map(({ id }) => id)) });
         }
       })();
     }, REST);
     return () => {
       clearTimeout(timer);
     };
-  }, [jobId, text]);
+  }, [jobId, entries, text]);
   return text === '' ? null : found?.text === text ? found.ids : new Set();
 }
 
@@ -162,7 +168,7 @@ export const EntryList = memo(function EntryList(props: EntryListProps) {
   const [kind, setKind] = useState<EntryKind | ''>('');
   const [text, setText] = useState('');
   const [all, setAll] = useState(false);
-  const found = useFound(jobId, text.trim());
+  const found = useFound(jobId, entries, text.trim());
   const standing = useMemo(() => standingEntries(entries), [entries]);
   const shown = standing
     .filter(({ entry }) => (kind === '' ? entry.kind !== 'tick' : entry.kind === kind))

@@ -7,18 +7,47 @@ import {
   toFahrenheit,
 } from '@ombra/core/kernel/measure';
 import { wallsOf } from '@ombra/core/stages/outline';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { LengthField } from '../../../ui/LengthField';
 import { CountInput, DayField, LineField, SelectField, TextArea } from './Field';
 import { KILOMETRES_PER_MILE } from '../weatherWords';
 import type { EntryFormProps } from './formProps';
 
-/** The button under a form; a form that cannot be taken yet says so by it. */
-const Record = ({ what, disabled = false }: { readonly what: string; readonly disabled?: boolean }) => (
-  <button type="submit" className="button strong mt-2" disabled={disabled}>
-    {what}
-  </button>
+/** A short form: its fields, and the button that records them, which cannot be pressed while something is missing. */
+const RecordForm = ({
+  what,
+  missing = false,
+  columns = 2,
+  onRecord,
+  children,
+}: {
+  readonly what: string;
+  readonly missing?: boolean;
+  readonly columns?: 2 | 3;
+  readonly onRecord: () => void;
+  readonly children: ReactNode;
+}) => (
+  <form
+    onSubmit={(event) => {
+      event.preventDefault();
+      if (!missing) onRecord();
+    }}
+  >
+    <div className={`grid gap-2 ${columns === 2 ? 'grid-cols-2' : 'grid-cols-3'}`}>{children}</div>
+    <button type="submit" className="button strong mt-2" disabled={missing}>
+      {what}
+    </button>
+  </form>
 );
+
+/** What an entry says while it is written, and a way to change part of it. */
+function useBody<Body extends object>(first: Body) {
+  const [body, setBody] = useState(first);
+  const change = (part: Partial<Body>): void => {
+    setBody((before) => ({ ...before, ...part }));
+  };
+  return [body, change] as const;
+}
 
 const ANYWHERE = '';
 
@@ -62,58 +91,54 @@ export function NoteForm({ job, worked, initial, onWrite }: EntryFormProps<'note
   const [what, setWhat] = useState(initial?.what ?? '');
   const { place, fields } = usePlace({ job, worked }, null);
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
+    <RecordForm
+      what="Record it"
+      missing={what.trim() === ''}
+      onRecord={() => {
         onWrite({ what: what.trim() }, place);
       }}
     >
-      <div className="grid grid-cols-2 gap-2">
-        {fields}
-        <TextArea label="What" text={what} onType={setWhat} />
-      </div>
-      <Record what="Record it" disabled={what.trim() === ''} />
-    </form>
+      {fields}
+      <TextArea label="What" text={what} onType={setWhat} />
+    </RecordForm>
   );
 }
 
 /** What went wrong, why, and what was done about it. */
 export function IncidentForm({ job, worked, initial, onWrite }: EntryFormProps<'incident'>) {
-  const [body, setBody] = useState<EntryBody<'incident'>>(initial ?? { what: '', cause: '', cure: '' });
+  const [body, change] = useBody<EntryBody<'incident'>>(initial ?? { what: '', cause: '', cure: '' });
   const { place, fields } = usePlace({ job, worked }, null);
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
+    <RecordForm
+      what="Record the incident"
+      missing={body.what.trim() === ''}
+      onRecord={() => {
         onWrite(body, place);
       }}
     >
-      <div className="grid grid-cols-2 gap-2">
-        {fields}
-        <TextArea
-          label="What happened"
-          text={body.what}
-          onType={(what) => {
-            setBody({ ...body, what });
-          }}
-        />
-        <TextArea
-          label="Cause"
-          text={body.cause}
-          onType={(cause) => {
-            setBody({ ...body, cause });
-          }}
-        />
-        <TextArea
-          label="Cure"
-          text={body.cure}
-          onType={(cure) => {
-            setBody({ ...body, cure });
-          }}
-        />
-      </div>
-      <Record what="Record the incident" disabled={body.what.trim() === ''} />
-    </form>
+      {fields}
+      <TextArea
+        label="What happened"
+        text={body.what}
+        onType={(what) => {
+          change({ what });
+        }}
+      />
+      <TextArea
+        label="Cause"
+        text={body.cause}
+        onType={(cause) => {
+          change({ cause });
+        }}
+      />
+      <TextArea
+        label="Cure"
+        text={body.cure}
+        onType={(cure) => {
+          change({ cure });
+        }}
+      />
+    </RecordForm>
   );
 }
 
@@ -126,33 +151,32 @@ export function PulledForm({ job, worked, initial, onWrite }: EntryFormProps<'pu
   const { units } = job.plan;
   const reads = readLength(length, units).ok;
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
+    <RecordForm
+      what="Record the length"
+      missing={course === null || !reads}
+      columns={3}
+      onRecord={() => {
         if (course !== null && reads) onWrite({ wall, course, length }, { wall, course });
       }}
     >
-      <div className="grid grid-cols-3 gap-2">
-        <SelectField
-          label="Wall"
-          value={wall}
-          options={walls.map(({ id, name }): readonly [string, string] => [id, name])}
-          onChoose={setWall}
+      <SelectField
+        label="Wall"
+        value={wall}
+        options={walls.map(({ id, name }): readonly [string, string] => [id, name])}
+        onChoose={setWall}
+      />
+      <CountInput label="Course" value={course} onSet={setCourse} least={1} most={worked.courses.count} />
+      <div>
+        <span className="heading mb-0.5 block">Pulled</span>
+        <LengthField
+          label="Length by the tape"
+          text={length}
+          units={units}
+          usual={USUAL.wall}
+          onType={setLength}
         />
-        <CountInput label="Course" value={course} onSet={setCourse} least={1} most={worked.courses.count} />
-        <div>
-          <span className="heading mb-0.5 block">Pulled</span>
-          <LengthField
-            label="Length by the tape"
-            text={length}
-            units={units}
-            usual={USUAL.wall}
-            onType={setLength}
-          />
-        </div>
       </div>
-      <Record what="Record the length" disabled={course === null || !reads} />
-    </form>
+    </RecordForm>
   );
 }
 
@@ -160,75 +184,71 @@ export function PulledForm({ job, worked, initial, onWrite }: EntryFormProps<'pu
 export function ReadingForm({ job, worked, initial, onWrite }: EntryFormProps<'reading'>) {
   const walls = wallsOf(worked.shell);
   const { units } = job.plan;
-  const [body, setBody] = useState<EntryBody<'reading'>>(
+  const [body, change] = useBody<EntryBody<'reading'>>(
     initial ?? { of: 'string', when: 'before', wall: walls[0]?.id ?? '', at: '', out: '' },
   );
-  const change = (part: Partial<EntryBody<'reading'>>): void => {
-    setBody({ ...body, ...part });
-  };
   const reads = readLength(body.at, units).ok && readLength(body.out.replace(/^-/, ''), units).ok;
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
+    <RecordForm
+      what="Record the reading"
+      missing={!reads}
+      columns={3}
+      onRecord={() => {
         if (reads) onWrite(body, { wall: body.wall, station: body.at });
       }}
     >
-      <div className="grid grid-cols-3 gap-2">
-        <SelectField
-          label="Read against"
-          value={body.of}
-          options={[
-            ['string', 'the string'],
-            ['plumb', 'plumb'],
-          ]}
-          onChoose={(of) => {
-            change({ of });
-          }}
-        />
-        <SelectField
-          label="When"
-          value={body.when}
-          options={[
-            ['before', 'before the pour'],
-            ['after', 'after the pour'],
-          ]}
-          onChoose={(when) => {
-            change({ when });
-          }}
-        />
-        <SelectField
-          label="Wall"
-          value={body.wall}
-          options={walls.map(({ id, name }): readonly [string, string] => [id, name])}
-          onChoose={(wall) => {
-            change({ wall });
-          }}
-        />
-        <div>
-          <span className="heading mb-0.5 block">At</span>
-          <LengthField
-            label="Place along the wall"
-            text={body.at}
-            units={units}
-            usual={USUAL.station}
-            onType={(at) => {
-              change({ at });
-            }}
-          />
-        </div>
-        <LineField
-          label="Out by, inward with a minus"
-          text={body.out}
-          most={40}
-          placeholder="1/4in"
-          onType={(out) => {
-            change({ out });
+      <SelectField
+        label="Read against"
+        value={body.of}
+        options={[
+          ['string', 'the string'],
+          ['plumb', 'plumb'],
+        ]}
+        onChoose={(of) => {
+          change({ of });
+        }}
+      />
+      <SelectField
+        label="When"
+        value={body.when}
+        options={[
+          ['before', 'before the pour'],
+          ['after', 'after the pour'],
+        ]}
+        onChoose={(when) => {
+          change({ when });
+        }}
+      />
+      <SelectField
+        label="Wall"
+        value={body.wall}
+        options={walls.map(({ id, name }): readonly [string, string] => [id, name])}
+        onChoose={(wall) => {
+          change({ wall });
+        }}
+      />
+      <div>
+        <span className="heading mb-0.5 block">At</span>
+        <LengthField
+          label="Place along the wall"
+          text={body.at}
+          units={units}
+          usual={USUAL.station}
+          onType={(at) => {
+            change({ at });
           }}
         />
       </div>
-      <Record what="Record the reading" disabled={!reads} />
-    </form>
+      <LineField
+        label="Out by, inward with a minus"
+        text={body.out}
+        most={40}
+        placeholder="1/4in"
+        onType={(out) => {
+          change({ out });
+        }}
+      />
+    </RecordForm>
   );
 }
 
@@ -240,112 +260,107 @@ const toKept = (shown: number | null, metric: boolean): number | null =>
 /** The weather as it was met. */
 export function WeatherForm({ job, day: offered, initial, onWrite }: EntryFormProps<'weather'>) {
   const metric = job.plan.units === 'metric';
-  const [body, setBody] = useState<EntryBody<'weather'>>(
+  const [body, change] = useBody<EntryBody<'weather'>>(
     initial ?? { day: offered, what: '', lowF: null, highF: null, gustMph: null },
   );
   const degrees = metric ? '°C' : '°F';
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
+    <RecordForm
+      what="Record the weather"
+      onRecord={() => {
         onWrite(body);
       }}
     >
-      <div className="grid grid-cols-2 gap-2">
-        <DayField
-          day={body.day}
-          onDay={(day) => {
-            setBody({ ...body, day });
-          }}
-        />
-        <LineField
-          label="Sky"
-          text={body.what}
-          placeholder="rain until ten, then dry"
-          onType={(what) => {
-            setBody({ ...body, what });
-          }}
-        />
-        <CountInput
-          label={`Lowest, ${degrees}`}
-          value={toShown(body.lowF, metric)}
-          least={-60}
-          most={140}
-          onSet={(low) => {
-            setBody({ ...body, lowF: toKept(low, metric) });
-          }}
-        />
-        <CountInput
-          label={`Highest, ${degrees}`}
-          value={toShown(body.highF, metric)}
-          least={-60}
-          most={140}
-          onSet={(high) => {
-            setBody({ ...body, highF: toKept(high, metric) });
-          }}
-        />
-        <CountInput
-          label={metric ? 'Gusts, km/h' : 'Gusts, mph'}
-          value={body.gustMph === null ? null : Math.round(body.gustMph * (metric ? KILOMETRES_PER_MILE : 1))}
-          most={320}
-          onSet={(wind) => {
-            setBody({ ...body, gustMph: wind === null ? null : wind / (metric ? KILOMETRES_PER_MILE : 1) });
-          }}
-        />
-      </div>
-      <Record what="Record the weather" />
-    </form>
+      <DayField
+        day={body.day}
+        onDay={(day) => {
+          change({ day });
+        }}
+      />
+      <LineField
+        label="Sky"
+        text={body.what}
+        placeholder="rain until ten, then dry"
+        onType={(what) => {
+          change({ what });
+        }}
+      />
+      <CountInput
+        label={`Lowest, ${degrees}`}
+        value={toShown(body.lowF, metric)}
+        least={-60}
+        most={140}
+        onSet={(low) => {
+          change({ lowF: toKept(low, metric) });
+        }}
+      />
+      <CountInput
+        label={`Highest, ${degrees}`}
+        value={toShown(body.highF, metric)}
+        least={-60}
+        most={140}
+        onSet={(high) => {
+          change({ highF: toKept(high, metric) });
+        }}
+      />
+      <CountInput
+        label={metric ? 'Gusts, km/h' : 'Gusts, mph'}
+        value={body.gustMph === null ? null : Math.round(body.gustMph * (metric ? KILOMETRES_PER_MILE : 1))}
+        most={320}
+        onSet={(wind) => {
+          change({ gustMph: wind === null ? null : wind / (metric ? KILOMETRES_PER_MILE : 1) });
+        }}
+      />
+    </RecordForm>
   );
 }
 
 /** What gear came or went back. */
 export function GearForm({ day: offered, initial, onWrite }: EntryFormProps<'gear'>) {
-  const [body, setBody] = useState<EntryBody<'gear'>>(
+  const [body, change] = useBody<EntryBody<'gear'>>(
     initial ?? { day: offered, what: '', count: 0, way: 'in' },
   );
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
+    <RecordForm
+      what="Record the gear"
+      missing={body.what.trim() === '' || body.count === 0}
+      onRecord={() => {
         onWrite(body);
       }}
     >
-      <div className="grid grid-cols-2 gap-2">
-        <DayField
-          day={body.day}
-          onDay={(day) => {
-            setBody({ ...body, day });
-          }}
-        />
-        <SelectField
-          label="Way"
-          value={body.way}
-          options={[
-            ['in', 'came'],
-            ['out', 'went back'],
-          ]}
-          onChoose={(way) => {
-            setBody({ ...body, way });
-          }}
-        />
-        <LineField
-          label="What"
-          text={body.what}
-          placeholder="brace frames"
-          onType={(what) => {
-            setBody({ ...body, what });
-          }}
-        />
-        <CountInput
-          label="How many"
-          value={body.count === 0 ? null : body.count}
-          onSet={(count) => {
-            setBody({ ...body, count: Math.round(count ?? 0) });
-          }}
-        />
-      </div>
-      <Record what="Record the gear" disabled={body.what.trim() === '' || body.count === 0} />
-    </form>
+      <DayField
+        day={body.day}
+        onDay={(day) => {
+          change({ day });
+        }}
+      />
+      <SelectField
+        label="Way"
+        value={body.way}
+        options={[
+          ['in', 'came'],
+          ['out', 'went back'],
+        ]}
+        onChoose={(way) => {
+          change({ way });
+        }}
+      />
+      <LineField
+        label="What"
+        text={body.what}
+        placeholder="brace frames"
+        onType={(what) => {
+          change({ what });
+        }}
+      />
+      <CountInput
+        label="How many"
+        value={body.count === 0 ? null : body.count}
+        onSet={(count) => {
+          change({ count: Math.round(count ?? 0) });
+        }}
+      />
+    </RecordForm>
   );
 }
 
@@ -362,9 +377,10 @@ export function PourForm({ job, worked, day: offered, initial, onWrite }: EntryF
   const [word, setWord] = useState(initial?.word ?? '');
   const own = pours.find(({ span }) => span.pour === pour);
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
+    <RecordForm
+      what="Record the pour"
+      missing={placed === null || minutes === null}
+      onRecord={() => {
         if (placed === null || minutes === null) return;
         onWrite({
           day,
@@ -377,26 +393,23 @@ export function PourForm({ job, worked, day: offered, initial, onWrite }: EntryF
         });
       }}
     >
-      <div className="grid grid-cols-2 gap-2">
-        <DayField day={day} onDay={setDay} />
-        <SelectField
-          label="Pour"
-          value={pour}
-          options={pours.map(({ span }): readonly [string, string] => [span.pour, span.name])}
-          onChoose={setPour}
-        />
-        <CountInput
-          label={metric ? 'Placed, m³' : 'Placed, yd³'}
-          value={placed}
-          step={0.25}
-          most={5000}
-          onSet={setPlaced}
-        />
-        <CountInput label="Minutes of placing" value={minutes} least={1} most={1440} onSet={setMinutes} />
-        <CountInput label="Trucks" value={trucks} most={200} onSet={setTrucks} />
-        <LineField label="Remark" text={word} onType={setWord} />
-      </div>
-      <Record what="Record the pour" disabled={placed === null || minutes === null} />
-    </form>
+      <DayField day={day} onDay={setDay} />
+      <SelectField
+        label="Pour"
+        value={pour}
+        options={pours.map(({ span }): readonly [string, string] => [span.pour, span.name])}
+        onChoose={setPour}
+      />
+      <CountInput
+        label={metric ? 'Placed, m³' : 'Placed, yd³'}
+        value={placed}
+        step={0.25}
+        most={5000}
+        onSet={setPlaced}
+      />
+      <CountInput label="Minutes of placing" value={minutes} least={1} most={1440} onSet={setMinutes} />
+      <CountInput label="Trucks" value={trucks} most={200} onSet={setTrucks} />
+      <LineField label="Remark" text={word} onType={setWord} />
+    </RecordForm>
   );
 }
