@@ -57,6 +57,7 @@ export function DaysStage({ job, place, onPlace, onStage }: StageProps) {
     ...items.map(({ work }) => work),
     ...hires.flatMap(({ money, slip }) => [money, slip]),
     ...(days.manMinutes ? [days.manMinutes] : []),
+    ...(days.forecast ? [days.forecast.left] : []),
   ];
   const shown = place.panels['days'] ?? 'line';
   const ahead = shown === 'line' || shown === 'list';

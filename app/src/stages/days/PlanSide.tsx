@@ -25,7 +25,18 @@ export function PlanSide({ job, days, open, onOpen }: PlanSideProps) {
           </p>
           <p className="text-sm text-quiet">
             {dayName(dayOf(Math.max(0, forecast.soonest - 1)), first)} to{' '}
-            {dayName(dayOf(Math.max(0, forecast.latest - 1)), first)} · {Math.round(forecast.left / 60)}{' '}
+            {dayName(dayOf(Math.max(0, forecast.latest - 1)), first)} ·{' '}
+            <button
+              type="button"
+              className="figures px-1 underline decoration-dotted underline-offset-3"
+              aria-expanded={open === forecast.left.id}
+              aria-label={`${String(Math.round(forecast.left.value / 60))} man-hours left. Why?`}
+              onClick={() => {
+                onOpen(forecast.left);
+              }}
+            >
+              {Math.round(forecast.left.value / 60)}
+            </button>{' '}
             man-hours left at the rates of the job; work took {Math.round(forecast.pace.middle * 100)} % of
             them so far ({forecast.pace.days} {forecast.pace.days === 1 ? 'entry' : 'entries'})
           </p>

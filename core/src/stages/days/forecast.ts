@@ -1,3 +1,5 @@
+import { type Figure, figureOf } from '../../kernel/figures/figure';
+import { type How, given } from '../../kernel/figures/how';
 import { type SiteRecord, weightedQuantile } from '../../kernel/record';
 import { type Calendar, type Clock, DAY } from './calendar';
 import type { WorkItem } from './items';
@@ -22,8 +24,8 @@ export interface Forecast {
     readonly high: number;
     readonly days: number;
   };
-  /** Man-minutes that are left at the rates of the job. */
-  readonly left: number;
+  /** Man-minutes that are left at the rates of the job; the time of pours and inspections is not among them. */
+  readonly left: Figure;
   /** When the last item is done: at the middle pace, at the quick one, at the slow one. */
   readonly finish: Clock;
   readonly soonest: Clock;
@@ -121,11 +123,28 @@ export function forecastOf({
   };
   const [finish, soonest, latest] = [finishAt(pace.middle), finishAt(pace.low), finishAt(pace.high)];
   if (finish === null || soonest === null || latest === null) return null;
-  const minutesOf = ({ effort }: WorkItem): number => ('manMinutes' in effort ? effort.manMinutes : 0);
   return {
     from,
     pace,
-    left: items.reduce((sum, item) => sum + minutesOf(item) * (1 - doneOf(item.id)), 0),
+    left: figureOf({
+      id: 'days.left',
+      title: 'Work that is left',
+      how: {
+        op: 'sum',
+        name: 'items',
+        unit: 'duration',
+        of: items
+          .filter(({ id, effort }) => 'manMinutes' in effort && doneOf(id) < 1)
+          .map(({ id, name, work }): How => ({
+            op: 'product',
+            name,
+            unit: 'duration',
+            of: [work, given('share that is left', 'ratio', 1 - doneOf(id))],
+          })),
+      },
+      rules: [],
+      pieces: {},
+    }),
     finish,
     soonest,
     latest,

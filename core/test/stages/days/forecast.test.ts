@@ -54,7 +54,7 @@ describe('the forecast', () => {
       .reduce((sum, item) => {
         return sum + ('manMinutes' in item.effort ? item.effort.manMinutes : 0);
       }, 0);
-    expect(forecast?.left).toBeCloseTo(left, 6);
+    expect(forecast?.left.value).toBeCloseTo(left, 6);
     // Five days at twice the time against the rates' three: twice is the middle, the rates are the low quarter.
     expect(forecast?.pace.middle).toBe(2);
     expect(forecast?.pace.low).toBe(1);
