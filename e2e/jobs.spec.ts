@@ -29,8 +29,12 @@ test('all jobs are listed, a page at a time, and found by a part of their name',
   await expect(links).toHaveCount(100);
   // Alive, not only drawn.
   await expect(page.getByRole('button', { name: 'New job', exact: true })).toBeEnabled();
+  // Made elsewhere meanwhile: all jobs slide one on, the last one of this page onto the next.
+  await page.request.post('/api/jobs', { headers: { Origin: origin() }, data: { name: 'Aviary' } });
   await page.getByRole('button', { name: 'Show more' }).click();
   await expect.poll(() => links.count()).toBeGreaterThan(104);
+  const paths = await links.evaluateAll((all) => all.map((link) => link.getAttribute('href')));
+  expect(new Set(paths).size).toBe(paths.length);
   await page.getByLabel('Search jobs').fill('kenNEL 10');
   // 10 and 100 to 104.
   await expect(links).toHaveCount(6);

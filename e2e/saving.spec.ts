@@ -68,6 +68,7 @@ test.describe('two tabs on one job', () => {
     await expect(other.getByLabel('Job', { exact: true })).toHaveValue('Shared');
     await rename(other, 'Theirs');
     await saved(other);
+    expect(await storedName(page, id)).toBe('Theirs');
     await rename(page, 'Mine');
     await expect(page.getByRole('dialog', { name: 'This job was changed elsewhere' })).toBeVisible();
     expect(await storedName(page, id)).toBe('Theirs');

@@ -4,6 +4,11 @@ import { type JobPage, type ListedJob, listJobs } from '../job/server';
 /** Milliseconds after the last letter of a search before it is asked for. */
 const QUIET = 200;
 
+/** Pages as one list: a job that slid onto the next page while others were worked on is not listed twice. */
+export const pagesTogether = (before: readonly ListedJob[], next: readonly ListedJob[]): ListedJob[] => [
+  ...new Map([...before, ...next].map((job) => [job.id, job])).values(),
+];
+
 /** Pages of the list of jobs, one after the other, for the search that was typed last. */
 export function useJobPages(first: JobPage | null, removed: boolean) {
   const [search, setSearch] = useState('');
@@ -16,7 +21,7 @@ export function useJobPages(first: JobPage | null, removed: boolean) {
     // An answer that was overtaken by a later question is not shown.
     if (turn !== asked.current) return;
     setFailed(found === null);
-    if (found) setPage({ jobs: [...before, ...found.jobs], total: found.total });
+    if (found) setPage({ jobs: pagesTogether(before, found.jobs), total: found.total });
   };
   const latest = useRef(ask);
   useEffect(() => {
