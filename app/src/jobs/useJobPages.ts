@@ -5,7 +5,7 @@ import { type JobPage, type ListedJob, listJobs } from '../job/server';
 const QUIET = 200;
 
 /** Pages as one list: a job that slid onto the next page while others were worked on is not listed twice. */
-export const pagesTogether = (before: readonly ListedJob[], next: readonly ListedJob[]): ListedJob[] => [
+const pagesTogether = (before: readonly ListedJob[], next: readonly ListedJob[]): ListedJob[] => [
   ...new Map([...before, ...next].map((job) => [job.id, job])).values(),
 ];
 
