@@ -11,7 +11,16 @@ import { type Entry, recordOf } from '@ombra/core/kernel/record';
 import { buildBracing } from '@ombra/core/stages/bracing';
 import { buildDays } from '@ombra/core/stages/days';
 import { buildPour } from '@ombra/core/stages/pour';
-import { bestTrucks, manyDays } from '@ombra/core/stages/pour/rehearsal';
+import {
+  aheadOf,
+  balanceOf,
+  boardOf,
+  lastOrder,
+  lookAhead,
+  simulatedTaps,
+  waysFrom,
+} from '@ombra/core/stages/pour/board';
+import { bestTrucks, manyDays, playDay, seedOf } from '@ombra/core/stages/pour/rehearsal';
 import { buildSteel, leastOf } from '@ombra/core/stages/steel';
 import { findBest } from '@ombra/core/trials/best';
 import { nudges } from '@ombra/core/trials/nudge';
@@ -364,6 +373,56 @@ async function daysAndLog() {
   };
 }
 
+/** Share of days whose true finish a range of eight days in ten is to hold. */
+const COVERED_DAYS = 500;
+
+/**
+ * The board of a pour at 200 taps and more: what a tap is worked anew in, what the look ahead takes; and of how many days, each seen
+ * from a minute of its own, the true finish lies within the range that holds eight days in ten.
+ */
+function boardFigures() {
+  const plan = demoPlan();
+  const rules = rulesOf(plan);
+  const [pour] = work(plan).pour.pours;
+  if (!pour) throw new Error('Nothing is poured.');
+  const origin = Date.parse('2026-12-01T00:00:00Z') + pour.start * 60_000;
+  const time = (minute: number): string => new Date(origin + minute * 60_000).toISOString();
+  const tapsOfDay = (seed: number) => {
+    const run = playDay(pour.day, seed);
+    return { run, taps: simulatedTaps(pour, run, { who: 'Rehearsal', time }) };
+  };
+  const { run, taps } = tapsOfDay(1);
+  const half = run.finish / 2;
+  const tapWorked = (): void => {
+    const board = boardOf(pour, taps, time(half), rules);
+    const balance = balanceOf(pour, board, half, rules);
+    lastOrder(balance, aheadOf(pour, board, half, rules), half, rules);
+  };
+  const ways = waysFrom(pour, boardOf(pour, taps, time(half), rules), half, rules);
+  let [inside, seen, early, late] = [0, 0, 0, 0];
+  for (let day = 0; day < COVERED_DAYS; day++) {
+    const real = tapsOfDay(seedOf(99, day));
+    // Minutes spread evenly over the days. [golden ratio]
+    const minute = real.run.finish * ((day * 0.618034) % 1);
+    const board = boardOf(pour, real.taps, time(minute), rules);
+    const ahead = lookAhead(waysFrom(pour, board, minute, rules).slice(0, 1), 7 + day, { on: 400, way: 1 });
+    if (!ahead) continue;
+    seen += 1;
+    const { tenth, ninetieth } = ahead.odds.finish;
+    if (real.run.finish < tenth) early += 1;
+    else if (real.run.finish > ninetieth) late += 1;
+    else inside += 1;
+  }
+  return {
+    taps: taps.length,
+    tapWorked: measure(tapWorked),
+    lookAhead: measure(() => lookAhead(ways, 1, { on: 3000, way: 400 }), 5),
+    finishWithinEightInTen: Number((inside / seen).toFixed(3)),
+    finishEarlier: Number((early / seen).toFixed(3)),
+    finishLater: Number((late / seen).toFixed(3)),
+  };
+}
+
 /** How much of the core's faults the tests noticed, as `npm run mutate` found it last; null where it has not been run. */
 function mutation(): unknown {
   const file = 'reports/mutation/score.json';
@@ -377,6 +436,7 @@ const PARTS: Readonly<Record<string, () => unknown>> = {
   steel: () => ({ demo: steelOf(demoPlan()), bigJob: steelOf(standing(bigJob())) }),
   bracing: () => ({ demo: bracingOf(demoPlan()), bigJob: bracingOf(standing(bigJob())) }),
   pour: () => ({ demo: pourOf(demoPlan()), bigJob: pourOf(standing(bigJob())) }),
+  board: boardFigures,
   days: daysAndLog,
   survey: () => survey(demoPlan(), measure),
   store,

@@ -44,6 +44,7 @@ function things(): Readonly<Record<string, unknown>> {
     rules,
     parts,
     document: planDocument(parts),
+    pour,
     span: pour?.span,
     day: pour?.day,
     size: barSize('#4'),

@@ -155,6 +155,10 @@ export function useLog(jobId: string) {
       /** What the plan goes by; null while the log is empty. */
       onSite,
       settled: (): Promise<boolean> => sync.settled(),
+      /** Writes an entry that was made elsewhere on the page. */
+      add: (entry: Entry): void => {
+        void sync.add([entry]);
+      },
       /** Writes an entry of this moment, under the name that this browser signs with. */
       write: <Kind extends EntryKind>(
         kind: Kind,

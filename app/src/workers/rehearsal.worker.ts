@@ -1,4 +1,5 @@
 import type { Plan } from '@ombra/core/kernel/plan';
+import { type LookAhead, type Way, lookAhead } from '@ombra/core/stages/pour/board';
 import {
   type Day,
   type Odds,
@@ -39,6 +40,12 @@ const api = {
     mostOdds: number,
     report: (state: TruckSearch) => Promise<void>,
   ): Promise<TruckSearch> => toTheEnd(bestTrucks(day, seed, mostOdds), report),
+  /** Plays a pour on from where it is, and the ways that may help. */
+  ahead: (
+    ways: readonly Way[],
+    seed: number,
+    days: { readonly on: number; readonly way: number },
+  ): Promise<LookAhead | null> => Promise.resolve(lookAhead(ways, seed, days)),
   /**
    * Tries other ways to pour; reports on the way. What works plans out is fetched in here: a worker that waits for it first
    * misses what the page asks meanwhile.

@@ -7,6 +7,7 @@ export const stopsOf = (slices: number, lifts: number, volume: number, depth = 1
       slice,
       lift: lift + 1,
       volume,
+      foot: lift * depth,
       depth,
       move: false,
       chuteMove: false,

@@ -110,7 +110,16 @@ function Poured({ job, place, onPlace, onStage, pour, pours }: PouredProps) {
           {timeOf(pour, pour.clock.finish)}
         </Summary>
       }
-      tabs={{ label: 'Parts of the pour', panels: POUR_PANELS, names: POUR_PANEL_NAMES }}
+      tabs={{
+        label: 'Parts of the pour',
+        panels: POUR_PANELS,
+        names: POUR_PANEL_NAMES,
+        tools: (
+          <a className="button mb-1" href={`/jobs/${job.id}/pours/${String(pours.indexOf(pour) + 1)}/board`}>
+            Board of the pour day
+          </a>
+        ),
+      }}
       figures={[
         ...figuresOfPour(worked.pour),
         ...worked.tally.courses.map((course) => course.coreVolume),

@@ -17,6 +17,12 @@ export const pourView: StageView = {
       title: 'Pour card',
       load: async () => (await import('./PourSheet')).PourSheet,
     },
+    {
+      path: 'pour-record',
+      name: 'Pour record',
+      title: 'Pour record',
+      load: async () => (await import('./PourRecordSheet')).PourRecordSheet,
+    },
   ],
   prints: 'pour',
 };

@@ -73,6 +73,19 @@ const laidRow = z.strictObject({
   corners: z.array(laidCorner).max(2),
 });
 
+/** The moment that an entry of the pour tells of, where it was written later too: by the clock at the site, with its offset. */
+const time = z.iso.datetime({ offset: true });
+/** Cubic metres of a load. */
+const loadM3 = z.number().min(0).max(30);
+
+/** What happens to a load of concrete, in its order; `back` is what is sent back instead of being emptied. */
+export const LOAD_STEPS = ['ordered', 'arrived', 'tested', 'placing', 'empty', 'back'] as const;
+export type LoadStep = (typeof LOAD_STEPS)[number];
+
+/** What may go wrong on the day of a pour. */
+export const TROUBLES = ['bulge', 'blowout', 'lightning', 'pump', 'late', 'load', 'hurt'] as const;
+export type Trouble = (typeof TROUBLES)[number];
+
 /** Nanometres, square metres or pieces. */
 const quantity = z.strictObject({ unit: z.enum(['nm', 'm2', 'count']), value: z.number().min(0) });
 
@@ -180,7 +193,36 @@ export const ENTRY_BODIES = {
       .max(24 * 60),
     trucks: z.number().int().min(0).max(200),
     word: text,
+    /** What the pour said of other rules of its clock, each in its own unit, with the minutes behind it. */
+    seen: z.record(line, z.strictObject({ value: z.number().min(0), weight: z.number().min(0) })).optional(),
   }),
+  /** One step of a load of concrete. Loads of the plan keep their numbers; what is called for on the day is numbered after them. */
+  load: z.strictObject({
+    pour: line,
+    load: z.number().int().min(1).max(400),
+    step: z.enum(LOAD_STEPS),
+    time,
+    /** What it brings, where it is ordered or arrives; what goes back with it, where it is sent back. */
+    volumeM3: loadM3.optional(),
+    ticket: line.optional(),
+    /** When it was batched, by its ticket. */
+    batched: time.optional(),
+    slumpIn: z.number().min(0).max(12).optional(),
+    temperatureF: z.number().min(0).max(140).optional(),
+  }),
+  /** Concrete stands at a height over a stretch of a wall: `top` above the lowest footing, the stretch along the wall’s outside face. */
+  rise: z.strictObject({ pour: line, wall: line, from: nanometres, to: nanometres, top: height, time }),
+  /** How much of what is poured beside the walls is filled. */
+  side: z.strictObject({ pour: line, side: line, share: z.number().min(0).max(1), time }),
+  /** The hose is moved: to a place along a wall, or to what is poured beside the walls. */
+  hose: z.strictObject({
+    pour: line,
+    to: z.union([z.strictObject({ wall: line, along: nanometres }), z.strictObject({ side: line })]),
+    time,
+  }),
+  /** Nobody places concrete, from here on; or it goes on; or the pour is done. */
+  halt: z.strictObject({ pour: line, way: z.enum(['stop', 'go', 'done']), time }),
+  trouble: z.strictObject({ pour: line, trouble: z.enum(TROUBLES), time, what: text }),
   /** A picture, by the hash of what it holds. */
   picture: z.strictObject({ file: z.string().regex(/^[0-9a-f]{64}$/), what: text }),
   note: z.strictObject({ what: text }),

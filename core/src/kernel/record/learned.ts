@@ -36,21 +36,24 @@ export interface LearnedRate {
  */
 export function ratesSeen(job: string, entries: readonly Entry[]): readonly RateSeen[] {
   const standing = standingEntries(entries);
-  const poured = ofKind(standing, 'pour').flatMap(({ body }): RateSeen[] =>
-    body.placedM3 > 0
-      ? [
-          {
-            job,
-            day: body.day,
-            rule: body.rule,
-            value: (body.placedM3 * 60) / body.minutes,
-            weight: body.minutes,
-            crew: null,
-            first: false,
-          },
-        ]
-      : [],
-  );
+  const poured = ofKind(standing, 'pour').flatMap(({ body }): RateSeen[] => {
+    const { day, rule, placedM3, minutes, seen = {} } = body;
+    const of = (which: string, value: number, weight: number): RateSeen => ({
+      job,
+      day,
+      rule: which,
+      value,
+      weight,
+      crew: null,
+      first: false,
+    });
+    return [
+      ...(placedM3 > 0 ? [of(rule, (placedM3 * 60) / minutes, minutes)] : []),
+      ...Object.entries(seen).flatMap(([which, { value, weight }]) =>
+        weight > 0 ? [of(which, value, weight)] : [],
+      ),
+    ];
+  });
   const worked = ofKind(standing, 'work').flatMap((entry): RateSeen[] => {
     const { manMinutes, planned, rates, day, crew, first } = entry.body;
     if (manMinutes === null || manMinutes <= 0 || planned <= 0) return [];

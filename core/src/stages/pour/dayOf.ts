@@ -8,7 +8,7 @@ import type { TopOff } from '../topoff';
 import { crewOf, isHired, rateOf } from './method';
 import type { MixCard } from './mix';
 import type { Slice } from './slices';
-import { type PourMethod, type Stop, depthAt, isMoved } from './stops';
+import { type PourMethod, type Stop, filledSpan, isMoved } from './stops';
 import type { PourVolumes } from './volumes';
 
 /** What the day of a pour is made from besides its own stops, volumes and mix. */
@@ -79,11 +79,13 @@ export function dayOf(
   return {
     stops: stops.map((stop) => {
       const slice = stop.slice === null ? undefined : slices[stop.slice];
+      const span = slice ? filledSpan(stop, rows.get(slice.wall) ?? [], slice) : null;
       return {
         slice: slice ? partOf(stop, slice, slices.length) : null,
         lift: stop.lift,
         volume: stop.volume,
-        depth: slice ? depthAt(stop, rows.get(slice.wall) ?? [], slice) : 0,
+        foot: span ? span.bottom / 1e9 : 0,
+        depth: span ? (span.top - span.bottom) / 1e9 : 0,
         move: stop.move,
         chuteMove: stop.chuteMove,
       };

@@ -1,5 +1,5 @@
 import type { CourseRow } from '../courses';
-import { type Length, subtract, ZERO } from '../../kernel/measure';
+import { type Length, ZERO } from '../../kernel/measure';
 import type { PlacedOpening } from '../openings';
 import type { HouseRules, LengthRuleId } from '../../kernel/rules';
 import { distance } from '../../kernel/geometry/point';
@@ -15,6 +15,8 @@ export interface Stop {
   readonly lift: number;
   readonly slice: number | null;
   readonly wall: string | null;
+  /** What is poured beside the walls, by its id; null on a wall. */
+  readonly side: string | null;
   readonly name: string;
   readonly bottom: Length;
   readonly top: Length;
@@ -146,6 +148,7 @@ function stopsOfLift(
         lift,
         slice: slice.index,
         wall: slice.wall,
+        side: null,
         name: under ? `under the sill of ${slice.opening.name}` : slice.name,
         bottom: span.bottom,
         top: span.top,
@@ -172,6 +175,7 @@ const sideStop = (side: SideVolume, lift: number): Stop => ({
   lift,
   slice: null,
   wall: null,
+  side: side.id,
   name: side.name,
   bottom: ZERO,
   top: ZERO,
@@ -199,11 +203,18 @@ export function stopsOf(input: StopsInput): readonly Stop[] {
   ];
 }
 
-/** Depth of a lift at a slice, in metres: above the wall's own footing. */
-export function depthAt(stop: Stop, rows: readonly CourseRow[], slice: Slice): number {
+/** Heights between which a stop fills its slice: above the wall's own footing, under a sill or over a head. */
+export function filledSpan(
+  stop: Stop,
+  rows: readonly CourseRow[],
+  slice: Slice,
+): { readonly bottom: Length; readonly top: Length } {
   const under = rows.filter((row) => row.from < slice.to && slice.from < row.to);
-  const bottom = Math.max(stop.bottom, Math.min(...under.map((row) => row.bottom)));
-  const open = stop.kind === 'sill' && slice.opening ? slice.opening.concrete.bottom : stop.top;
+  const foot = Math.max(stop.bottom, Math.min(...under.map((row) => row.bottom)));
+  const opening = slice.opening?.concrete;
+  const open = stop.kind === 'sill' && opening ? opening.bottom : stop.top;
   const top = Math.min(stop.top, open, Math.max(...under.map((row) => row.top)));
-  return Math.max(0, subtract(top as Length, bottom as Length)) / 1e9;
+  const over = stop.kind === 'wall' && opening && foot < opening.top ? Math.min(opening.top, top) : foot;
+  const bottom = Math.max(foot, over);
+  return { bottom: bottom as Length, top: Math.max(bottom, top) as Length };
 }

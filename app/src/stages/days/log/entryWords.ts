@@ -1,5 +1,12 @@
-import { type UnitSystem, readLength, showLength, toCubicYards } from '@ombra/core/kernel/measure';
-import type { Entry, EntryKind } from '@ombra/core/kernel/record';
+import {
+  type UnitSystem,
+  nanometres,
+  readLength,
+  showLength,
+  toCubicYards,
+  writeQuantity,
+} from '@ombra/core/kernel/measure';
+import type { Entry, EntryKind, LoadStep, Trouble } from '@ombra/core/kernel/record';
 import { hoursName } from '../dayWords';
 import { airText, windText } from '../weatherWords';
 
@@ -33,6 +40,12 @@ export const KIND_NAMES: Readonly<Record<EntryKind, string>> = {
   picture: 'Picture',
   thought: 'Second thought',
   note: 'Note',
+  load: 'Load',
+  rise: 'Height',
+  side: 'Beside the walls',
+  hose: 'Hose',
+  halt: 'Stop and go',
+  trouble: 'Trouble',
   hold: 'Hold point',
   tick: 'Tick',
   relaid: 'Taken down',
@@ -52,6 +65,37 @@ const GONE = 'a wall that is gone';
 const lengthText = (text: string, units: UnitSystem, style?: 'inches'): string => {
   const reading = readLength(text, units);
   return reading.ok ? showLength(reading.length, units, style ? { style } : {}) : text;
+};
+
+const volumeText = (cubicMetres: number, units: UnitSystem): string =>
+  units === 'imperial' ? `${toCubicYards(cubicMetres).toFixed(2)} yd³` : `${cubicMetres.toFixed(2)} m³`;
+
+/** `10:05` of a moment, by the clock at the site. */
+const timeText = (time: string): string => time.slice(11, 16);
+
+const LOAD_STEP_WORDS: Readonly<Record<LoadStep, string>> = {
+  ordered: 'ordered',
+  arrived: 'came',
+  tested: 'tested',
+  placing: 'at the hose',
+  empty: 'empty',
+  back: 'sent back',
+};
+
+const HALT_WORDS: Readonly<Record<'stop' | 'go' | 'done', string>> = {
+  stop: 'Stopped',
+  go: 'Going on',
+  done: 'Poured to the end',
+};
+
+export const TROUBLE_NAMES: Readonly<Record<Trouble, string>> = {
+  bulge: 'Bulge',
+  blowout: 'Blowout',
+  lightning: 'Lightning',
+  pump: 'Pump down',
+  late: 'Truck late',
+  load: 'Stiff or wet load',
+  hurt: 'Someone is hurt',
 };
 
 const shareText = (share: number): string =>
@@ -119,14 +163,42 @@ export function entryText(entry: Entry, { units, wallName }: EntryWords): string
       return `${String(entry.body.count)} ${entry.body.what} ${entry.body.way === 'in' ? 'came' : 'went back'}`;
     case 'pour': {
       const { placedM3: placed, minutes, trucks, word } = entry.body;
-      const volume =
-        units === 'imperial' ? `${toCubicYards(placed).toFixed(2)} yd³` : `${placed.toFixed(2)} m³`;
+      const volume = volumeText(placed, units);
       return [
         `${volume} placed in ${hoursName(minutes)}`,
         `${String(trucks)} ${trucks === 1 ? 'truck' : 'trucks'}`,
         ...(word === '' ? [] : [word]),
       ].join(' · ');
     }
+    case 'load': {
+      const { load, step, volumeM3, slumpIn, temperatureF, ticket } = entry.body;
+      return [
+        `Load ${String(load)} ${LOAD_STEP_WORDS[step]}`,
+        ...(volumeM3 === undefined ? [] : [volumeText(volumeM3, units)]),
+        ...(ticket === undefined || ticket === '' ? [] : [`ticket ${ticket}`]),
+        ...(slumpIn === undefined ? [] : [`slump ${writeQuantity(slumpIn, 'slump', units)}`]),
+        ...(temperatureF === undefined ? [] : [airText(temperatureF, units)]),
+        timeText(entry.body.time),
+      ].join(' · ');
+    }
+    case 'rise':
+      return `${wall(entry.body.wall)} stands at ${showLength(nanometres(entry.body.top), units)} · ${timeText(entry.body.time)}`;
+    case 'side':
+      return `${String(Math.round(entry.body.share * 100))} % filled beside the walls · ${timeText(entry.body.time)}`;
+    case 'hose': {
+      const { to, time } = entry.body;
+      const where =
+        'wall' in to ? `${wall(to.wall)} at ${showLength(nanometres(to.along), units)}` : 'beside the walls';
+      return `Hose to ${where} · ${timeText(time)}`;
+    }
+    case 'halt':
+      return `${HALT_WORDS[entry.body.way]} · ${timeText(entry.body.time)}`;
+    case 'trouble':
+      return [
+        TROUBLE_NAMES[entry.body.trouble],
+        ...(entry.body.what === '' ? [] : [entry.body.what]),
+        timeText(entry.body.time),
+      ].join(' · ');
     case 'hold':
       return `${entry.body.name}: signed by ${entry.body.by}${entry.body.word === '' ? '' : `. ${entry.body.word}`}`;
     case 'tick':

@@ -1,6 +1,7 @@
 import type { Day } from './day';
 import { runDay, scratchFor } from './run';
 import { seedOf } from './runs';
+import type { Underway } from './underway';
 
 /** One way of ordering the trucks, and what it came to over its days. */
 export interface Ordered {
@@ -81,11 +82,11 @@ export function bestOf(ways: readonly Ordered[], mostOdds: number): Ordered | nu
 }
 
 /** What a day comes to on average over so many of its draws. */
-function playedWith(day: Day, seed: number, days: number): Ordered {
+export function playedWith(day: Day, seed: number, days: number, from: Underway | null = null): Ordered {
   const scratch = scratchFor(day);
   let [cold, overAge, over, waited, stood, cost, waitCost, finish] = [0, 0, 0, 0, 0, 0, 0, 0];
   for (let at = 0; at < days; at++) {
-    const run = runDay(day, seedOf(seed, at), scratch);
+    const run = runDay(day, seedOf(seed, at), scratch, from);
     if (run.cold.length > 0) cold += 1;
     if (run.age > day.discharge) overAge += 1;
     if (day.capacity !== null && (run.pressure ?? 0) > day.capacity) over += 1;

@@ -7,7 +7,8 @@ export interface DayStop {
   readonly lift: number;
   /** Cubic metres. */
   readonly volume: number;
-  /** Depth that it adds there, in metres. */
+  /** Height above the lowest footing at which it begins, and the depth that it adds there, in metres. */
+  readonly foot: number;
   readonly depth: number;
   /** Chute or conveyor are moved before it. */
   readonly move: boolean;

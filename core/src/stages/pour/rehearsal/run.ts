@@ -1,7 +1,8 @@
-import { pressureOn } from '../pressure';
+import { type FreshConcrete, type PressureSchool, pressureOn } from '../pressure';
 import { roundedUp } from '../../../kernel/figures/how';
 import type { Day, DayEvent } from './day';
 import { drawFrom, factor, normal } from '../../../kernel/chance/random';
+import type { Layer, OnSite, Underway } from './underway';
 
 /** One truck's trip: minutes from the start. */
 export interface Trip {
@@ -12,7 +13,9 @@ export interface Trip {
   /** Discharge from and to. */
   readonly from: number;
   readonly to: number;
-  /** The rest of it was refused. */
+  /** What was in it still when it left, in cubic metres. */
+  readonly left: number;
+  /** That was refused. */
   readonly sentBack: boolean;
   /** Called for on the day: in place of one that was sent back, or since the loads of the plan were used up. */
   readonly extra: boolean;
@@ -105,7 +108,19 @@ interface Happened {
   readonly events: { event: DayEvent; from: number; to: number }[];
 }
 
-/** The greatest pressure over all slices, where what came after the first layer rose at its own pace. */
+/** How a layer rose, and what presses on its forms: what came after the first concrete rose at its own pace. Pascals and m/h. */
+export function pressedBy(
+  school: PressureSchool,
+  fresh: FreshConcrete,
+  { firstEnd, firstDepth, last, depth }: Omit<Layer, 'slice'>,
+): { readonly pressure: number; readonly rise: number } {
+  const hours = (last - firstEnd) / 60;
+  const rise =
+    depth - firstDepth > NOTHING ? (depth - firstDepth) / Math.max(hours, LEAST_HOURS) : depth / LEAST_HOURS;
+  return { pressure: pressureOn(school, fresh, rise, depth), rise };
+}
+
+/** The greatest pressure over all slices. */
 function pressed(day: Day, scratch: Scratch): { readonly pressure: number | null; readonly rise: number } {
   if (!day.fresh) return { pressure: null, rise: 0 };
   let pressure = 0;
@@ -113,12 +128,13 @@ function pressed(day: Day, scratch: Scratch): { readonly pressure: number | null
   for (let slice = 0; slice < day.slices; slice++) {
     const depth = scratch.depth[slice] ?? 0;
     if (depth === 0) continue;
-    const first = scratch.firstDepth[slice] ?? 0;
-    const hours = ((scratch.last[slice] ?? 0) - (scratch.firstEnd[slice] ?? 0)) / 60;
-    const own =
-      depth - first > NOTHING ? (depth - first) / Math.max(hours, LEAST_HOURS) : depth / LEAST_HOURS;
-    const here = pressureOn(day.school, day.fresh, own, depth);
-    if (here > pressure) [pressure, rise] = [here, own];
+    const here = pressedBy(day.school, day.fresh, {
+      firstEnd: scratch.firstEnd[slice] ?? 0,
+      firstDepth: scratch.firstDepth[slice] ?? 0,
+      last: scratch.last[slice] ?? 0,
+      depth,
+    });
+    if (here.pressure > pressure) ({ pressure, rise } = here);
   }
   return { pressure, rise };
 }
@@ -130,6 +146,9 @@ interface Called {
   readonly volume: number | null;
 }
 
+/** A truck that should have come by now is drawn anew so often before it is taken to come this minute. */
+const REDRAWS = 12;
+
 /** So many loads more than planned end any day: nothing is gained by sending on. */
 const MOST_EXTRA = 40;
 
@@ -138,6 +157,8 @@ interface Played {
   readonly events: readonly DayEvent[];
   readonly scratch: Scratch;
   readonly happened: Happened | null;
+  /** Where the day is taken up; null from its first minute. */
+  readonly from: Underway | null;
 }
 
 /** The day as it goes: a clock, a crew, the truck that stands at the hose, and those on the road. */
@@ -178,24 +199,69 @@ class Playing {
   private extraLoads = 0;
   private refusals = 0;
   private left = 0;
+  /** A truck stands at the hose. */
+  private atHose = false;
+  private lastLeft = -Infinity;
+  private readonly waiting: OnSite[] = [];
+  private readonly settled: boolean;
+  private readonly shift: number;
+  /** No truck that is still on its way came before this minute. */
+  private readonly since: number;
+  private readonly takenUp: boolean;
+  private readonly crew: number;
 
   constructor(
     private readonly day: Day,
     seed: number,
-    { events, scratch, happened }: Played,
+    { events, scratch, happened, from }: Played,
   ) {
     this.events = events;
     this.scratch = scratch;
     this.happened = happened;
     this.draw = drawFrom(seed);
-    const scatter = day.swellScatter === 0 ? 0 : day.swellScatter * normal(this.draw);
-    this.swell = 1 + Math.max(0, day.swell + scatter);
+    const { mean, spread } = from?.swell ?? { mean: day.swell, spread: day.swellScatter };
+    const scatter = spread === 0 ? 0 : spread * normal(this.draw);
+    this.swell = 1 + Math.max(0, mean + scatter);
     this.drawn = day.stops.reduce((sum, stop) => sum + stop.volume, 0);
     this.toPlace = this.swell * this.drawn;
     this.back = Array.from({ length: day.trucks }, () => -Infinity);
     scratch.firstEnd.fill(-1);
     scratch.depth.fill(0);
     scratch.cold.fill(0);
+    this.settled = from?.settled ?? false;
+    this.shift = from?.shift ?? 0;
+    this.since = from?.clock ?? -Infinity;
+    this.takenUp = from !== null;
+    this.crew = from ? from.pace.mean * factor(from.pace.spread, this.draw) : 1;
+    if (from) this.takeUp(from);
+  }
+
+  /** Everything as it stands when the day is taken up. */
+  private takeUp(from: Underway): void {
+    const { scratch, day } = this;
+    for (const { slice, firstEnd, firstDepth, last, depth } of from.layers) {
+      scratch.firstEnd[slice] = firstEnd;
+      scratch.firstDepth[slice] = firstDepth;
+      scratch.last[slice] = last;
+      scratch.depth[slice] = depth;
+    }
+    this.clock = from.clock;
+    from.back.forEach((at, trip) => {
+      this.back[trip % day.trucks] = at;
+    });
+    this.plantFree = from.plantFree;
+    this.planned = from.planned;
+    this.trips = from.trips;
+    this.called.push(...from.called);
+    this.waiting.push(...from.waiting);
+    this.brought = from.waiting.reduce((sum, { size }) => sum + size, from.hose?.size ?? 0);
+    this.firstPlaced = from.firstPlaced;
+    this.lastLeft = from.left ?? -Infinity;
+    if (!from.hose) return;
+    this.truck = { ...from.hose };
+    this.inTruck = from.hose.size;
+    this.atHose = true;
+    this.pace = factor(day.rateScatter, this.draw);
   }
 
   private idle(from: number, to: number, why: Idle['why']): void {
@@ -244,8 +310,10 @@ class Playing {
 
   /** The truck at the hose leaves: empty, refused, or at the end of the day. */
   private sendOff(): void {
-    if (this.trips === 0) return;
+    if (!this.atHose) return;
+    this.atHose = false;
     const { day, clock, truck } = this;
+    this.lastLeft = clock;
     this.waited += Math.max(0, truck.began - truck.arrived);
     this.waitCost += Math.max(0, clock - truck.arrived - day.money.free) * day.money.wait;
     if (!this.refused) this.age = Math.max(this.age, clock - truck.batched);
@@ -262,6 +330,7 @@ class Playing {
       arrived: truck.arrived,
       from: truck.began,
       to: clock,
+      left: Math.max(0, this.inTruck),
       sentBack: this.refused,
       extra: truck.extra,
     });
@@ -292,7 +361,8 @@ class Playing {
     const { day } = this;
     const asked = this.called[0];
     const ordered = day.loads[this.planned];
-    const byPlan = ordered === undefined ? Infinity : this.planned * day.spacing - day.travel - day.load;
+    const byPlan =
+      ordered === undefined ? Infinity : this.planned * day.spacing + this.shift - day.travel - day.load;
     const extra = asked !== undefined && asked.at < byPlan;
     const wanted = extra ? asked.at : byPlan;
     const truck = this.back[this.trips % day.trucks] ?? 0;
@@ -302,25 +372,30 @@ class Playing {
       return { batched, size: this.asSold(asked.volume ?? this.toPlace), extra };
     }
     this.planned += 1;
-    const last = this.planned === day.loads.length;
+    const last = this.planned === day.loads.length && !this.settled;
     const size = last ? this.balance(batched, ordered ?? day.truck) : (ordered ?? day.truck);
     // A balance that nothing is left for is not batched.
     if (last && size <= NOTHING && this.called.length > 0) return this.nextLoad();
     return { batched, size: last ? this.asSold(size) : size, extra };
   }
 
-  /** The next truck backs in, as soon as it is there. */
-  private nextTruck(): void {
-    const { day, clock } = this;
-    const first = this.trips === 0;
+  /** The truck that comes to the hose next: one that waits, or one that is still to come. */
+  private incoming(): OnSite {
+    const { day } = this;
+    const there = this.waiting.shift();
+    if (there) return there;
     if (this.planned >= day.loads.length && this.called.length === 0) {
-      this.called.push({ at: clock, volume: null });
+      this.called.push({ at: this.clock, volume: null });
     }
     const load = this.nextLoad();
     if (load.extra) this.extraLoads += 1;
     this.plantFree = load.batched + day.load;
     this.brought += load.size;
     let arrived = this.plantFree + day.travel * factor(day.travelScatter, this.draw);
+    for (let again = 0; arrived < this.since && again < REDRAWS; again++) {
+      arrived = this.plantFree + day.travel * factor(day.travelScatter, this.draw);
+    }
+    arrived = Math.max(arrived, this.since);
     // What happens on the road before this truck is there happens to this truck.
     for (;;) {
       const event = this.events[this.nextEvent];
@@ -332,18 +407,29 @@ class Playing {
       arrived += this.late;
       this.late = 0;
     }
+    return { ...load, arrived };
+  }
+
+  /** The next truck backs in, as soon as it is there. */
+  private nextTruck(): void {
+    const { day, clock } = this;
+    const first = this.trips === 0;
+    const load = this.incoming();
+    const { arrived } = load;
     // A first truck that is early waits for its hour.
-    const ready = first ? clock : clock + day.change;
+    const free = first ? (this.takenUp ? 0 : clock) : this.lastLeft + day.change;
+    const ready = Math.max(clock, free);
     this.idle(clock, ready, 'change');
     this.idle(ready, arrived, 'no-truck');
     this.stood += Math.max(0, arrived - ready);
-    const backed = Math.max(arrived + day.backing, ready);
+    // Backing in and priming may be half done where the day is taken up.
+    const backed = Math.max(arrived + day.backing, free);
     this.idle(Math.max(ready, arrived), backed, 'backing');
-    this.clock = first ? backed + day.prime : backed;
-    this.idle(backed, this.clock, 'prime');
-    const { batched, size, extra } = load;
-    this.truck = { batched, arrived, began: this.clock, size, extra };
-    this.inTruck = size;
+    this.clock = Math.max(clock, first ? backed + day.prime : backed);
+    this.idle(Math.max(clock, backed), this.clock, 'prime');
+    this.truck = { ...load, began: this.clock };
+    this.inTruck = load.size;
+    this.atHose = true;
     this.trips += 1;
     this.slowed = false;
     this.pace = factor(day.rateScatter, this.draw);
@@ -365,7 +451,10 @@ class Playing {
   private get rate(): number {
     const { day } = this;
     return (
-      (this.byChute ? Math.min(day.rate, day.chuteRate) : day.rate) * this.pace * (this.slowed ? SLOWED : 1)
+      (this.byChute ? Math.min(day.rate, day.chuteRate) : day.rate) *
+      this.pace *
+      this.crew *
+      (this.slowed ? SLOWED : 1)
     );
   }
 
@@ -448,6 +537,7 @@ class Playing {
       if (this.over()) break;
     }
     this.sendOff();
+    for (const { size } of this.waiting) this.left += size;
     if (this.over()) this.payForTheRoad();
     const { money } = day;
     const done = this.clock + Math.max(day.after, day.washOut);
@@ -485,21 +575,32 @@ class Playing {
  * again at once.
  *
  * @param seed gives the same day again
+ * @param from where a day that is under way is taken up; it is played from its first minute where that is null
  */
-export const runDay = (day: Day, seed: number, scratch: Scratch = scratchFor(day)): Run =>
-  new Playing(day, seed, { events: [], scratch, happened: null }).run();
+export const runDay = (
+  day: Day,
+  seed: number,
+  scratch: Scratch = scratchFor(day),
+  from: Underway | null = null,
+): Run => new Playing(day, seed, { events: [], scratch, happened: null, from }).run();
 
 /**
  * Plays the day once and keeps everything that happened.
  *
  * @param events thrown in, each with its minute and its answer
+ * @param from where a day that is under way is taken up
  * @example playDay({ ...day, travelScatter: 0, rateScatter: 0 }, 1).trips[0]?.arrived // 0
  */
-export function playDay(day: Day, seed: number, events: readonly DayEvent[] = []): PlayedRun {
+export function playDay(
+  day: Day,
+  seed: number,
+  events: readonly DayEvent[] = [],
+  from: Underway | null = null,
+): PlayedRun {
   const happened: Happened = { trips: [], placed: [], idle: [], events: [] };
   const inOrder = [...events].sort((a, b) => a.at - b.at);
   return {
-    ...new Playing(day, seed, { events: inOrder, scratch: scratchFor(day), happened }).run(),
+    ...new Playing(day, seed, { events: inOrder, scratch: scratchFor(day), happened, from }).run(),
     ...happened,
   };
 }

@@ -1,5 +1,6 @@
 import type { Day } from './day';
 import { runDay, scratchFor } from './run';
+import type { Underway } from './underway';
 
 /** A part of a distribution: from and to, and how many of the days fell into it. */
 export interface Bin {
@@ -77,8 +78,14 @@ const BETWEEN_REPORTS = 250;
  * Plays many days. Yields how many are done; ends with what they came to.
  *
  * @param seed gives the same days again
+ * @param from where a day that is under way is taken up; all figures then are of what is still to come
  */
-export function* manyDays(day: Day, seed: number, days: number): Generator<number, Odds> {
+export function* manyDays(
+  day: Day,
+  seed: number,
+  days: number,
+  from: Underway | null = null,
+): Generator<number, Odds> {
   const scratch = scratchFor(day);
   const make = (): Float64Array => new Float64Array(days);
   const [finish, allDone, waitCost] = [make(), make(), make()];
@@ -87,7 +94,7 @@ export function* manyDays(day: Day, seed: number, days: number): Generator<numbe
   let [cold, overAge, waits, dark, extra, refused, over] = [0, 0, 0, 0, 0, 0, 0];
   const { capacity } = day;
   for (let at = 0; at < days; at++) {
-    const run = runDay(day, seedOf(seed, at), scratch);
+    const run = runDay(day, seedOf(seed, at), scratch, from);
     finish[at] = run.finish;
     allDone[at] = run.done;
     waitCost[at] = run.waitCost;

@@ -22,8 +22,8 @@ describe('a steady day, worked by hand', () => {
 
   it('has every truck where the paper has it', () => {
     expect(run.trips).toEqual([
-      { volume: 6, batched: -30, arrived: 0, from: 0, to: 30, sentBack: false, extra: false },
-      { volume: 6, batched: 10, arrived: 40, from: 40, to: 70, sentBack: false, extra: false },
+      { volume: 6, batched: -30, arrived: 0, from: 0, to: 30, left: 0, sentBack: false, extra: false },
+      { volume: 6, batched: 10, arrived: 40, from: 40, to: 70, left: 0, sentBack: false, extra: false },
     ]);
     expect(run.finish).toBe(70);
     expect(run.complete).toBe(true);
@@ -159,6 +159,7 @@ describe('a queue', () => {
         slice: null,
         lift: 1,
         volume: 6,
+        foot: 0,
         depth: 0,
         move: false,
         chuteMove: false,

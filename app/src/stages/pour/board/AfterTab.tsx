@@ -1,0 +1,162 @@
+import { showMinutes, showQuantity, showVolume } from '@ombra/core/kernel/figures';
+import type { Entry } from '@ombra/core/kernel/record';
+import { type Board, boardOf, doneOf, pourEntry } from '@ombra/core/stages/pour/board';
+import { formatISO } from 'date-fns';
+import { useMemo, useState } from 'react';
+import { timeOf } from '../pourWords';
+import type { BoardProps } from './boardProps';
+import { boardTime } from './boardWords';
+
+interface AfterTabProps extends BoardProps {
+  readonly jobId: string;
+  readonly entries: readonly Entry[];
+  /** Left out while it is practised: nothing is recorded. */
+  readonly onRecord?: (body: ReturnType<typeof pourEntry>) => void;
+  /** The walls as they stood at a minute. */
+  readonly picture: (board: Board, minute: number) => React.ReactNode;
+}
+
+/** The pour as it was, beside what was planned: played back, told wall by wall, and recorded. */
+export function AfterTab({
+  jobId,
+  pour,
+  number,
+  board,
+  now,
+  units,
+  rules,
+  wallName,
+  entries,
+  onRecord,
+  picture,
+  time,
+}: AfterTabProps) {
+  const done = doneOf(pour, board, now);
+  const begin = Math.min(0, board.began ?? 0);
+  const end = board.done ?? Math.max(now, begin + 1);
+  const [at, setAt] = useState<number | null>(null);
+  const minute = Math.min(end, at ?? end);
+  const then = useMemo(
+    () => (at === null ? board : boardOf(pour, entries, time(minute), rules)),
+    [at, board, entries, minute, pour, rules, time],
+  );
+  const [recorded, setRecorded] = useState(false);
+  const known = entries.some((entry) => entry.kind === 'pour' && entry.body.pour === pour.span.pour);
+  const planned = pour.clock;
+  const volume = (m3: number): string => showVolume(m3, units, 1);
+  const money = (sum: number): string => showQuantity(sum, 'money', units);
+  const rows: readonly (readonly [string, string, string])[] = [
+    [
+      'Begun',
+      timeOf(pour, planned.placed[0]?.from ?? 0),
+      board.began === null ? '' : boardTime(board, board.began),
+    ],
+    ['Done', timeOf(pour, planned.finish), board.done === null ? 'not yet' : boardTime(board, board.done)],
+    ['Concrete', volume(pour.volumes.ordered.value), volume(done.placed)],
+    ['Trucks', String(pour.volumes.loads.length), String(done.trucks)],
+    ['Trucks waited', showMinutes(planned.waited), showMinutes(done.waited)],
+    ['Hose waited', showMinutes(planned.stood), showMinutes(done.stood)],
+    [
+      'Placed an hour',
+      `${volume(pour.day.rate)}/h`,
+      done.minutes > 0 ? `${volume((done.placed / done.minutes) * 60)}/h` : '',
+    ],
+    ['Cost beside the concrete', money(planned.cost), board.done === null ? '' : money(done.cost)],
+    ['Cold joints', String(planned.cold.length), String(board.cold.length)],
+  ];
+  return (
+    <>
+      <section aria-label="Played back" className="flex flex-col gap-2">
+        <h2 className="text-[22px] font-semibold">The day at {boardTime(board, minute)}</h2>
+        <input
+          type="range"
+          aria-label="Minute that is shown"
+          aria-valuetext={boardTime(board, minute)}
+          className="h-14 w-full"
+          min={Math.floor(begin)}
+          max={Math.ceil(end)}
+          value={Math.round(minute)}
+          onChange={(event) => {
+            setAt(Number(event.currentTarget.value));
+          }}
+        />
+        {picture(then, minute)}
+      </section>
+      <section aria-label="Planned and real">
+        <table className="figures w-full border-collapse text-xl">
+          <thead>
+            <tr className="border-b border-ink text-left">
+              <th scope="col" className="py-1">
+                <span className="sr-only">what</span>
+              </th>
+              <th scope="col" className="py-1 text-right text-chalk">
+                planned
+              </th>
+              <th scope="col" className="py-1 text-right text-record">
+                real
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(([name, plan, real]) => (
+              <tr key={name} className="border-b border-line">
+                <th scope="row" className="py-1 text-left font-normal">
+                  {name}
+                </th>
+                <td className="py-1 text-right">{plan}</td>
+                <td className="py-1 text-right font-semibold">{real}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </section>
+      <section aria-label="By wall and lift">
+        <h2 className="text-[22px] font-semibold">By wall and lift</h2>
+        {done.walls.length === 0 && <p>No height was tapped.</p>}
+        <ul>
+          {done.walls.map(({ wall, lift, volume: m3, from, to }) => (
+            <li
+              key={`${wall} ${String(lift)}`}
+              className="figures flex justify-between gap-2 border-t border-line py-1 text-xl"
+            >
+              <span>
+                {wallName(wall)}, lift {lift}
+              </span>
+              <span>{volume(m3)}</span>
+              <span className="text-quiet">
+                {boardTime(board, from)} to {boardTime(board, to)}
+              </span>
+            </li>
+          ))}
+        </ul>
+      </section>
+      {onRecord && (
+        <section aria-label="Record" className="flex flex-col gap-2">
+          <h2 className="text-[22px] font-semibold">Record</h2>
+          <p>
+            The record goes into the log. Pace, drive, change and test of the trucks are kept for the rates,
+            where you may take them over.
+          </p>
+          <button
+            type="button"
+            className="button strong"
+            disabled={board.done === null || recorded || known}
+            onClick={() => {
+              onRecord(pourEntry(pour, board, now, formatISO(board.origin, { representation: 'date' })));
+              setRecorded(true);
+            }}
+          >
+            {recorded || known
+              ? 'Recorded'
+              : board.done === null
+                ? 'Recorded when the pour is done'
+                : 'Record this pour'}
+          </button>
+          <a className="button" href={`/jobs/${jobId}/sheets/pour-record?pour=${String(number)}`}>
+            Pour record to print
+          </a>
+        </section>
+      )}
+    </>
+  );
+}

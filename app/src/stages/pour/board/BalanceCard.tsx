@@ -1,0 +1,125 @@
+import type { Figure } from '@ombra/core/kernel/figures';
+import { showVolume } from '@ombra/core/kernel/figures';
+import { balanceFigures } from '@ombra/core/stages/pour/board';
+import { useState } from 'react';
+import { WhyCard } from '../../../frame/figures/WhyCard';
+import { loadText } from '../pourWords';
+import type { BoardProps } from './boardProps';
+import { boardTime, spanText } from './boardWords';
+
+/** A share over which loads and heights are told to differ: of what the loads brought, and at least so much, in cubic metres. [ours] */
+const APART = { share: 0.05, least: 0.4 };
+
+/** What is left, and the last truck: how much of it, and until when it must be called. */
+export function BalanceCard({ pour, board, now, balance, last, units, rules, tap }: BoardProps) {
+  const [open, setOpen] = useState<Figure | null>(null);
+  const figures = balanceFigures(pour, board, balance, now);
+  const volume = (m3: number): string => showVolume(m3, units, 1);
+  const { compared } = balance;
+  const apart = compared === null ? 0 : compared.byLoads - compared.byHeights;
+  const told = compared !== null && Math.abs(apart) > Math.max(APART.least, APART.share * compared.byLoads);
+  const number = pour.day.loads.length;
+  const why = (figure: Figure, name: string) => (
+    <button
+      type="button"
+      className="button plain underline decoration-dotted underline-offset-4"
+      aria-expanded={open?.id === figure.id}
+      onClick={() => {
+        setOpen(open?.id === figure.id ? null : figure);
+      }}
+    >
+      {name}
+    </button>
+  );
+  const opened = open && (open.id === figures.left.id ? figures.left : figures.last);
+  return (
+    <section aria-label="What is left" className="lifted flex flex-col gap-2 p-4">
+      <h2 className="text-[22px] font-semibold">
+        <span className="figures">{volume(balance.left)}</span> left to place
+        {balance.left > 0 && (
+          <span className="figures text-lg font-normal text-quiet"> ± {volume(1.28 * balance.spread)}</span>
+        )}
+      </h2>
+      <p className="figures">
+        At the hose {volume(balance.atHose)} · waiting {volume(balance.waiting)} · to come{' '}
+        {volume(balance.toCome)}
+      </p>
+      {told && (
+        <p className="border-l-4 border-check pl-3">
+          The trucks brought {volume(Math.abs(apart))} {apart > 0 ? 'more' : 'less'} than the heights say:{' '}
+          {apart > 0
+            ? 'look for a bulge, a lost load, an opening that fills, or a height that was not tapped.'
+            : 'check the heights and the tickets.'}
+        </p>
+      )}
+      {last && last.order > 0 && (
+        <>
+          <p className="text-[26px] leading-tight font-semibold">
+            Order {loadText(last.order, units)} by {boardTime(board, last.by)}
+          </p>
+          <p className={last.by < now ? 'text-xl font-semibold text-stop' : 'text-xl'} role="timer">
+            {last.by < now
+              ? `${spanText(now - last.by)} over: call now. The hose runs dry at ${boardTime(board, last.dry)}.`
+              : `in ${spanText(last.by - now)}; the hose runs dry at ${boardTime(board, last.dry)} without it`}
+          </p>
+          {last.overTruck > 0 && (
+            <p className="font-semibold text-stop">
+              One truck does not take all of it: {volume(last.overTruck)} more.
+            </p>
+          )}
+          <button
+            type="button"
+            className="button strong"
+            onClick={() => {
+              tap('load', { load: number, step: 'ordered', volumeM3: last.order });
+            }}
+          >
+            {loadText(last.order, units)} is ordered
+          </button>
+        </>
+      )}
+      {last?.order === 0 && <p className="text-xl">What is at hand is enough: call off the last truck.</p>}
+      {balance.settled && balance.left > 0 && (
+        <>
+          <p>
+            The last load is ordered.
+            {balance.last > 0.05 ? ` It is ${volume(balance.last)} short by now.` : ''}
+          </p>
+          {balance.last > balance.spread && balance.last > 0.05 && (
+            <button
+              type="button"
+              className="button"
+              onClick={() => {
+                const next = Math.max(...board.loads.map((load) => load.number)) + 1;
+                const order = Math.min(
+                  pour.day.truck,
+                  Math.max(
+                    pour.day.least,
+                    pour.day.step * Math.ceil((balance.last + balance.spread) / pour.day.step - 1e-9),
+                  ),
+                );
+                tap('load', { load: next, step: 'ordered', volumeM3: order });
+              }}
+            >
+              One more is ordered
+            </button>
+          )}
+        </>
+      )}
+      <p className="flex flex-wrap">
+        {why(figures.left, 'Why so much left')}
+        {!balance.settled && why(figures.last, 'Why so much to order')}
+      </p>
+      {opened && (
+        <WhyCard
+          figure={opened}
+          units={units}
+          rules={rules}
+          onClose={() => {
+            setOpen(null);
+          }}
+        />
+      )}
+    </section>
+  );
+}
