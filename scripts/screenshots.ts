@@ -26,8 +26,6 @@ await page.goto(`${DEMO}/footing`);
 await page.getByRole('tab', { name: 'Footing and chalk' }).waitFor();
 await page.waitForTimeout(300);
 await shoot('footing');
-await page.getByRole('tab', { name: 'Level' }).click();
-await shoot('footing-level');
 await page.goto(`${DEMO}/courses`);
 await page.getByRole('button', { name: 'Cut pieces in course 5: 10. Why?' }).click();
 await page.getByRole('button', { name: 'Zoom out' }).click();
@@ -60,6 +58,17 @@ await shoot('days');
 await page.goto(`${DEMO}/days/log`);
 await page.getByText('Work done Course 5').waitFor();
 await shoot('log');
+// An hour of a practised day.
+await page.goto(`${DEMO}/pours/1/board?practice`);
+await page.getByRole('button', { name: '1200×' }).click();
+await page.getByRole('button', { name: 'Play', exact: true }).click();
+await page.waitForTimeout(3800);
+await page.getByRole('button', { name: 'Pause' }).click();
+await page.waitForTimeout(2500);
+await page.getByRole('tablist').evaluate((tabs) => {
+  tabs.scrollIntoView();
+});
+await shoot('board');
 await page.goto(`${DEMO}/forms`);
 await page.getByText('This job, with it').waitFor();
 await shoot('forms');

@@ -1,8 +1,11 @@
-import { type Entry, dayOfEntry, standingEntries } from '@ombra/core/kernel/record';
+import { type Entry, type EntryKind, dayOfEntry, standingEntries } from '@ombra/core/kernel/record';
 import { wallsOf } from '@ombra/core/stages/outline';
 import { SheetFrame } from '../../frame/sheet/SheetFrame';
 import type { SheetProps } from '../../frame/stage';
 import { type EntryWords, KIND_NAMES, entryText, placeText } from './log/entryWords';
+
+/** Ticks stand with their hold points; where the hose was and what stood how high, on the record of the pour. */
+const ELSEWHERE: ReadonlySet<EntryKind> = new Set(['tick', 'hose', 'rise', 'side']);
 
 const dayOf = (entry: Entry): string => ('day' in entry.body ? entry.body.day : dayOfEntry(entry));
 
@@ -11,7 +14,7 @@ export function LogSheet({ worked, entries, asked, ...job }: SheetProps) {
   const { units, shell } = worked;
   const walls = wallsOf(shell);
   const words: EntryWords = { units, wallName: (id) => walls.find((wall) => wall.id === id)?.name ?? null };
-  const standing = standingEntries(entries).filter(({ entry }) => entry.kind !== 'tick');
+  const standing = standingEntries(entries).filter(({ entry }) => !ELSEWHERE.has(entry.kind));
   const all = [...new Set(standing.map(({ entry }) => dayOf(entry)))].sort();
   const only = asked.get('day');
   const days = only === null ? all : all.filter((day) => day === only);

@@ -43,6 +43,10 @@ export function AfterTab({
   const [recorded, setRecorded] = useState(false);
   const known = entries.some((entry) => entry.kind === 'pour' && entry.body.pour === pour.span.pour);
   const planned = pour.clock;
+  const between = planned.trips.reduce(
+    (sum, trip, index) => sum + Math.max(0, (planned.trips[index + 1]?.from ?? trip.to) - trip.to),
+    0,
+  );
   const volume = (m3: number): string => showVolume(m3, units, 1);
   const money = (sum: number): string => showQuantity(sum, 'money', units);
   const rows: readonly (readonly [string, string, string])[] = [
@@ -55,7 +59,7 @@ export function AfterTab({
     ['Concrete', volume(pour.volumes.ordered.value), volume(done.placed)],
     ['Trucks', String(pour.volumes.loads.length), String(done.trucks)],
     ['Trucks waited', showMinutes(planned.waited), showMinutes(done.waited)],
-    ['Hose waited', showMinutes(planned.stood), showMinutes(done.stood)],
+    ['Hose without a truck', showMinutes(between), showMinutes(done.stood)],
     [
       'Placed an hour',
       `${volume(pour.day.rate)}/h`,

@@ -19,6 +19,7 @@ export function BalanceCard({ pour, board, now, balance, last, units, rules, tap
   const apart = compared === null ? 0 : compared.byLoads - compared.byHeights;
   const told = compared !== null && Math.abs(apart) > Math.max(APART.least, APART.share * compared.byLoads);
   const number = pour.day.loads.length;
+  const under = board.loads.some(({ arrived }) => arrived !== null);
   const why = (figure: Figure, name: string) => (
     <button
       type="button"
@@ -57,10 +58,12 @@ export function BalanceCard({ pour, board, now, balance, last, units, rules, tap
           <p className="text-[26px] leading-tight font-semibold">
             Order {loadText(last.order, units)} by {boardTime(board, last.by)}
           </p>
-          <p className={last.by < now ? 'text-xl font-semibold text-stop' : 'text-xl'} role="timer">
-            {last.by < now
-              ? `${spanText(now - last.by)} over: call now. The hose runs dry at ${boardTime(board, last.dry)}.`
-              : `in ${spanText(last.by - now)}; the hose runs dry at ${boardTime(board, last.dry)} without it`}
+          <p className={under && last.by < now ? 'text-xl font-semibold text-stop' : 'text-xl'} role="timer">
+            {!under
+              ? 'by the plan; it counts down once the first truck has come'
+              : last.by < now
+                ? `${spanText(now - last.by)} over: call now. The hose runs dry at ${boardTime(board, last.dry)}.`
+                : `in ${spanText(last.by - now)}; the hose runs dry at ${boardTime(board, last.dry)} without it`}
           </p>
           {last.overTruck > 0 && (
             <p className="font-semibold text-stop">

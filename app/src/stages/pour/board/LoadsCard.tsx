@@ -6,6 +6,9 @@ import type { BoardProps } from './boardProps';
 import { boardTime, spanText, standsText } from './boardWords';
 import { readTicket } from './ticket';
 
+/** A truck that is later than this is one of another day. [ours] */
+const MOST_LATE = 4 * 60;
+
 type LoadsProps = Pick<BoardProps, 'pour' | 'board' | 'now' | 'balance' | 'units' | 'tap' | 'time'>;
 
 /** A number set by two big buttons. */
@@ -242,7 +245,7 @@ export function LoadsCard(props: LoadsProps) {
   const dueText = (load: BoardLoad): string => {
     const at = due(load);
     if (at === null) return '';
-    return now > at + 1
+    return now > at + 1 && now < at + MOST_LATE
       ? `, due at ${boardTime(board, at)}: ${spanText(now - at)} late`
       : `, due at ${boardTime(board, at)}`;
   };

@@ -128,7 +128,7 @@ export function NextCard({ pour, number, board, now, next, units, rules, tap }: 
       {here !== undefined && board.began !== null && (
         <button
           type="button"
-          className="button mt-3 w-full"
+          className="button plain mt-3 underline decoration-dotted underline-offset-4"
           onClick={() => {
             tap('halt', { way: 'done' });
           }}

@@ -200,6 +200,11 @@ function OnBoard({ job, worked, pour, number }: OnBoardProps) {
       </header>
       <main className="mx-auto flex w-full max-w-[1500px] grow flex-col gap-3 p-3 pb-24">
         {practising && <PracticeBar practice={practice} />}
+        {board.taps.length === 0 && pour.date !== null && pour.date !== now.slice(0, 10) && (
+          <p className="border-l-4 border-chalk pl-3 text-xl">
+            This pour is planned for {pour.date}. A tap today begins it today.
+          </p>
+        )}
         <Tabs label="Parts of the board" tabs={TABS} chosen={tab} onChoose={setTab}>
           {tab === 'pour' && (
             <div className="grid grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)] items-start gap-4 max-lg:grid-cols-1">

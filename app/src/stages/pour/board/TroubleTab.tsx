@@ -1,6 +1,6 @@
 import { TROUBLES, type Trouble } from '@ombra/core/kernel/record';
 import { TriangleAlert } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { TROUBLE_NAMES } from '../../days/log/entryWords';
 import type { BoardProps } from './boardProps';
 import { boardTime } from './boardWords';
@@ -9,6 +9,10 @@ import { TROUBLE_CARDS } from './troubleCards';
 /** When something goes wrong: one press each, and the card of what is done. */
 export function TroubleTab({ pour, board, now, wallName, tap }: BoardProps) {
   const [shown, setShown] = useState<Trouble | null>(null);
+  const opened = useRef<HTMLElement>(null);
+  useEffect(() => {
+    opened.current?.scrollIntoView({ block: 'start' });
+  }, [shown]);
   const here = board.hose === null ? null : (board.stops[board.hose.stop]?.where?.wall ?? null);
   const [wall, setWall] = useState<string | null>(here);
   const stopped = board.halts.at(-1)?.to === null;
@@ -55,6 +59,7 @@ export function TroubleTab({ pour, board, now, wallName, tap }: BoardProps) {
       </div>
       {card && shown !== null && (
         <section
+          ref={opened}
           aria-label={TROUBLE_NAMES[shown]}
           aria-live="polite"
           className="border-4 border-stop bg-sheet p-4"

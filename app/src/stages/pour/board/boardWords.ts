@@ -12,6 +12,7 @@ export function spanText(minutes: number): string {
   const whole = Math.round(minutes);
   if (whole < 1) return 'now';
   if (whole < 60) return `${String(whole)} min`;
+  if (whole >= 48 * 60) return `${String(Math.round(whole / 1440))} days`;
   return `${String(Math.floor(whole / 60))} h ${String(whole % 60)} min`;
 }
 

@@ -166,7 +166,9 @@ export const drawnBy = (
  */
 export function boardOf(pour: WorkedPour, entries: readonly Entry[], now: string, rules: HouseRules): Board {
   const own = tapsOf(pour.span.pour, entries);
-  const { origin, start } = originOf(own, pour.start, now);
+  // Before its first tap a pour is on the day that it is planned for.
+  const day0 = pour.date === null ? now : `${pour.date}${now.slice(10)}`;
+  const { origin, start } = originOf(own, pour.start, day0);
   const minute = minutesFrom(origin, now);
   const taps = own
     .map((tap): TimedTap => ({ tap, at: minutesFrom(origin, tap.body.time) }))
