@@ -264,7 +264,7 @@ test('a picture is kept by what it holds; what is none is refused in words', asy
   await record(page).getByRole('button', { name: 'Record the picture' }).click();
   const picture = theLog(page).getByRole('img', { name: 'Dowels at B' });
   await expect(picture).toBeVisible();
-  expect(await picture.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBe(1);
+  await expect.poll(() => picture.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBe(1);
   const refused = await request.post(`/api${path}/files`, { headers, data: Buffer.from('<svg/>') });
   expect(refused.status()).toBe(415);
 });

@@ -42,6 +42,11 @@ export function JobMenu({
             Download the plan file
           </a>
         </DropdownMenu.Item>
+        <DropdownMenu.Item asChild className={ITEM}>
+          <a href={`/api/jobs/${jobId}/export/job.zip`} download>
+            Download the whole job, log and pictures
+          </a>
+        </DropdownMenu.Item>
         <DropdownMenu.Separator className="my-1 border-t border-line" />
         <DropdownMenu.Label className="heading px-2">Colors</DropdownMenu.Label>
         <DropdownMenu.RadioGroup value={theme} onValueChange={setTheme}>

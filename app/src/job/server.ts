@@ -108,6 +108,26 @@ export async function makeJobFromFile(text: string): Promise<Made> {
   return make({ plan });
 }
 
+/** A new job from a packed one, with its log and pictures. */
+export async function makeJobFromZip(file: Blob): Promise<Made> {
+  try {
+    const response = await fetch('/api/import/job', {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/zip' },
+      body: file,
+    });
+    const answer = (await response.json()) as {
+      readonly job?: { readonly id: string };
+      readonly problems?: readonly Problem[];
+    };
+    return answer.job
+      ? { ok: true, id: answer.job.id }
+      : { ok: false, problems: answer.problems ?? [unreachable] };
+  } catch {
+    return { ok: false, problems: [unreachable] };
+  }
+}
+
 export const makeEmptyJob = (name: string, id: string): Promise<Made> => make({ name, id });
 
 /** Takes a job off the list or brings it back; false where that failed. */

@@ -9,7 +9,7 @@ import { findPending, keepPending, tabName } from './pendingSaves';
 import { makePlanStore } from './planStore';
 import { newestOf, sendSave, setAside } from './server';
 import { type SaveState, type Sync, makeSync } from './sync';
-import { useLog } from './useLog';
+import { LOOK_EVERY, useLog } from './useLog';
 
 export interface OpenJob {
   readonly id: string;
@@ -207,13 +207,14 @@ function useSync(job: OpenJob, planStore: ReturnType<typeof makePlanStore>) {
  * Everything a job page needs: the plan and its edits, what follows from it, and how it is saved.
  *
  * @param shows what the open view needs of the worked plan; the same list as long as the view stays open
+ * @param lookEvery milliseconds after which the log is asked for what others wrote
  */
-export function useJob(job: OpenJob, shows: readonly WorkedKey[]) {
+export function useJob(job: OpenJob, shows: readonly WorkedKey[], lookEvery = LOOK_EVERY) {
   const planStore = useMemo(() => makePlanStore(job.plan, newId), [job]);
   const plan = useStore(planStore.store, (state) => state.plan);
   const canUndo = useStore(planStore.history, (state) => state.pastStates.length > 0);
   const canRedo = useStore(planStore.history, (state) => state.futureStates.length > 0);
-  const log = useLog(job.id);
+  const log = useLog(job.id, lookEvery);
   // What stands on site is worked with the plan, and never stored in it.
   const planOnSite = useMemo(() => (log.onSite ? { ...plan, ...log.onSite } : plan), [plan, log.onSite]);
   const { worked, notices, checked, workState, stopWork, workAgain } = useWorked(planOnSite, shows);

@@ -17,7 +17,7 @@ const store = (): ReturnType<typeof createStore> => (opened ??= createStore('omb
 const WHO = 'ombra.who';
 
 /** How often a page that is shown asks for what others wrote, in milliseconds. */
-const LOOK_EVERY = 20_000;
+export const LOOK_EVERY = 20_000;
 
 /** The name that entries of this browser are signed with. */
 export const keptName = (): string => localStorage.getItem(WHO) ?? '';
@@ -94,8 +94,12 @@ interface Shown {
   readonly onSite: ReturnType<typeof recordOf> | null;
 }
 
-/** The log of the open job: what is known of it, and how to write in it. */
-export function useLog(jobId: string) {
+/**
+ * The log of the open job: what is known of it, and how to write in it.
+ *
+ * @param lookEvery milliseconds after which it is asked for what others wrote
+ */
+export function useLog(jobId: string, lookEvery: number) {
   const [{ state, onSite }, setState] = useState<Shown>({ state: EMPTY_LOG, onSite: null });
   // There from the first moment: what is written before the log has been read is not lost.
   const [{ sync, tabs }] = useState(() => {
@@ -138,7 +142,7 @@ export function useLog(jobId: string) {
       void sync.look();
       void sync.flush();
     };
-    const timer = setInterval(look, LOOK_EVERY);
+    const timer = setInterval(look, lookEvery);
     window.addEventListener('online', look);
     document.addEventListener('visibilitychange', look);
     return () => {
@@ -148,7 +152,7 @@ export function useLog(jobId: string) {
       window.removeEventListener('online', look);
       document.removeEventListener('visibilitychange', look);
     };
-  }, [jobId, sync, tabs]);
+  }, [jobId, lookEvery, sync, tabs]);
   return useMemo(
     () => ({
       ...state,

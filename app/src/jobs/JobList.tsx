@@ -6,6 +6,7 @@ import {
   type Problem,
   makeEmptyJob,
   makeJobFromFile,
+  makeJobFromZip,
   setRemoved,
 } from '../job/server';
 import { Bin } from './Bin';
@@ -47,6 +48,10 @@ export function JobList({ first, inBin }: JobListProps) {
   };
   const bringIn = async (file: File | undefined): Promise<void> => {
     if (!file) return;
+    if (/\.zip$/i.test(file.name)) {
+      open(await makeJobFromZip(file));
+      return;
+    }
     if (file.size > LARGEST_FILE) {
       setProblems([
         { where: file.name, what: 'This file is over 16 MB, larger than any plan. Choose a plan file.' },
@@ -105,12 +110,12 @@ export function JobList({ first, inBin }: JobListProps) {
           <Plus aria-hidden="true" size={16} /> New job
         </button>
         <button type="button" className="button" disabled={!alive} onClick={() => chooser.current?.click()}>
-          <FileUp aria-hidden="true" size={16} /> Open a plan file
+          <FileUp aria-hidden="true" size={16} /> Open a plan or job file
         </button>
         <input
           ref={chooser}
           type="file"
-          accept=".json,application/json"
+          accept=".json,.zip,application/json,application/zip"
           className="hidden"
           aria-label="Plan file"
           onChange={(event) => {

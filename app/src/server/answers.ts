@@ -48,7 +48,7 @@ const refused = ({ status, where, what }: Refusal): BodyReading => ({
 });
 
 /** The bytes of a request’s body; null where they are more than is read. Counts them as they come. */
-export async function readBytes(request: Request): Promise<Uint8Array | null> {
+export async function readBytes(request: Request, largest = LARGEST_BODY): Promise<Uint8Array | null> {
   const chunks: Uint8Array[] = [];
   let size = 0;
   const reader = request.body?.getReader();
@@ -56,15 +56,15 @@ export async function readBytes(request: Request): Promise<Uint8Array | null> {
     const { done, value } = await reader.read();
     if (done) break;
     size += value.byteLength;
-    if (size > LONGEST_DRAIN) {
+    if (size > Math.max(largest, LONGEST_DRAIN)) {
       await reader.cancel();
       break;
     }
     // What is too much is let run out unread: a sender cut off in the middle would never hear the answer.
-    if (size > LARGEST_BODY) chunks.length = 0;
+    if (size > largest) chunks.length = 0;
     else chunks.push(value);
   }
-  return size > LARGEST_BODY ? null : Buffer.concat(chunks);
+  return size > largest ? null : Buffer.concat(chunks);
 }
 
 /** Reads a JSON object from a request, or says plainly why there is none. Counts bytes as they come. */

@@ -12,6 +12,12 @@ export const LARGEST_PICTURE = 12_000_000;
 /** Kinds of picture that browsers show and phones make. */
 const PICTURES = new Set(['image/jpeg', 'image/png', 'image/webp']);
 
+/** Which kind of picture it is, by its first bytes; null where it is none that is kept. */
+export async function pictureType(bytes: Uint8Array): Promise<string | null> {
+  const type = (await fileTypeFromBuffer(bytes))?.mime;
+  return type !== undefined && PICTURES.has(type) ? type : null;
+}
+
 /** A row of the table `files`. */
 interface FileRow {
   readonly job_id: string;
@@ -31,6 +37,8 @@ export type PutOutcome =
 /** Pictures of all jobs, by the hash of what they hold; the same one sent twice is kept once. */
 export interface FileStore {
   readonly put: (jobId: string, bytes: Uint8Array) => Promise<PutOutcome>;
+  /** Hashes of all pictures of a job. */
+  readonly ofJob: (jobId: string) => Promise<readonly string[]>;
   readonly get: (
     jobId: string,
     hash: string,
@@ -49,8 +57,8 @@ export function makeFileStore(knex: Knex, folder: string, clock: Clock, ids: Ids
     put: async (jobId, bytes) => {
       if (!(await alive(jobId))) return { kind: 'missing' };
       if (bytes.byteLength > LARGEST_PICTURE) return { kind: 'too-large' };
-      const type = (await fileTypeFromBuffer(bytes))?.mime;
-      if (type === undefined || !PICTURES.has(type)) return { kind: 'no-picture' };
+      const type = await pictureType(bytes);
+      if (type === null) return { kind: 'no-picture' };
       const hash = createHash('sha256').update(bytes).digest('hex');
       const path = pathOf(folder, hash);
       if (!existsSync(path)) {
@@ -66,6 +74,8 @@ export function makeFileStore(knex: Knex, folder: string, clock: Clock, ids: Ids
         .ignore();
       return { kind: 'kept', hash, type };
     },
+    ofJob: async (jobId) =>
+      (await files().where({ job_id: jobId }).orderBy('hash').select('hash')).map(({ hash }) => hash),
     get: async (jobId, hash) => {
       if (!/^[0-9a-f]{64}$/.test(hash) || !(await alive(jobId))) return null;
       const row = await files().where({ job_id: jobId, hash }).first();

@@ -6,6 +6,12 @@ export const LARGEST_PLAN = 4_000_000;
 /** Largest request body that is read. */
 export const LARGEST_BODY = 16_000_000;
 
+/** Largest packed job that is taken in. */
+export const LARGEST_JOB = 200_000_000;
+
+/** Where packed jobs come in. */
+const JOBS_IN = '/api/import/job';
+
 /** How much of a refused body is let run out, so that its sender hears the answer; more is cut off. */
 export const LONGEST_DRAIN = 50_000_000;
 
@@ -68,7 +74,8 @@ export function guard(
       headers: { Allow: 'GET, HEAD' },
     };
   }
-  if (Number(headers['content-length'] ?? 0) > LARGEST_BODY) return tooLarge;
+  const largest = path === JOBS_IN ? LARGEST_JOB : LARGEST_BODY;
+  if (Number(headers['content-length'] ?? 0) > largest) return tooLarge;
   return null;
 }
 

@@ -1,5 +1,5 @@
 import type { Figure } from '@ombra/core/kernel/figures';
-import { showVolume } from '@ombra/core/kernel/figures';
+import { roundedUp, showVolume } from '@ombra/core/kernel/figures';
 import { balanceFigures } from '@ombra/core/stages/pour/board';
 import { useState } from 'react';
 import { WhyCard } from '../../../frame/figures/WhyCard';
@@ -20,6 +20,11 @@ export function BalanceCard({ pour, board, now, balance, last, units, rules, tap
   const told = compared !== null && Math.abs(apart) > Math.max(APART.least, APART.share * compared.byLoads);
   const number = pour.day.loads.length;
   const under = board.loads.some(({ arrived }) => arrived !== null);
+  /** Another load than those of the plan. */
+  const order = (volumeM3: number): void => {
+    const load = Math.max(number, ...board.loads.map((each) => each.number)) + 1;
+    tap('load', { load, step: 'ordered', volumeM3 });
+  };
   const why = (figure: Figure, name: string) => (
     <button
       type="button"
@@ -66,9 +71,20 @@ export function BalanceCard({ pour, board, now, balance, last, units, rules, tap
                 : `in ${spanText(last.by - now)}; the hose runs dry at ${boardTime(board, last.dry)} without it`}
           </p>
           {last.overTruck > 0 && (
-            <p className="font-semibold text-stop">
-              One truck does not take all of it: {volume(last.overTruck)} more.
-            </p>
+            <>
+              <p className="font-semibold text-stop">
+                One truck does not take all of it: {volume(last.overTruck)} more.
+              </p>
+              <button
+                type="button"
+                className="button"
+                onClick={() => {
+                  order(Math.min(pour.day.truck, Math.max(pour.day.step, last.overTruck)));
+                }}
+              >
+                One more truck is ordered
+              </button>
+            </>
           )}
           <button
             type="button"
@@ -93,15 +109,12 @@ export function BalanceCard({ pour, board, now, balance, last, units, rules, tap
               type="button"
               className="button"
               onClick={() => {
-                const next = Math.max(...board.loads.map((load) => load.number)) + 1;
-                const order = Math.min(
-                  pour.day.truck,
-                  Math.max(
-                    pour.day.least,
-                    pour.day.step * Math.ceil((balance.last + balance.spread) / pour.day.step - 1e-9),
+                order(
+                  Math.min(
+                    pour.day.truck,
+                    Math.max(pour.day.least, roundedUp(balance.last + balance.spread, pour.day.step)),
                   ),
                 );
-                tap('load', { load: next, step: 'ordered', volumeM3: order });
               }}
             >
               One more is ordered

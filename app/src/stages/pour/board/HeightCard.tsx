@@ -42,6 +42,13 @@ export function HeightCard({
     first: [0, Math.round(length / 2)],
     second: [Math.round(length / 2), length],
   }[stretch] as [number, number];
+  const there = own.find(
+    ({ index, where }) =>
+      where !== null &&
+      (board.shares[index] ?? 0) < 1 - 1e-6 &&
+      from <= (where.from + where.to) / 2 &&
+      (where.from + where.to) / 2 <= to,
+  )?.where;
   const name = wallName(wall);
   const [first = '', second = ''] = name.split(/[–-]/);
   const choices: readonly { readonly id: Stretch; readonly name: string }[] = [
@@ -116,6 +123,18 @@ export function HeightCard({
       >
         <Check aria-hidden="true" /> It stands here
       </button>
+      {there && (
+        <button
+          type="button"
+          className="button mt-3 w-full"
+          onClick={() => {
+            tap('hose', { to: { wall, along: Math.round((there.from + there.to) / 2) } }, { wall });
+            onClose();
+          }}
+        >
+          The hose is here
+        </button>
+      )}
     </section>
   );
 }

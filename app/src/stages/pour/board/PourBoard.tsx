@@ -16,7 +16,9 @@ import {
 import type { WorkedPlan } from '@ombra/core/worked';
 import { ArrowLeft, GraduationCap, Undo2 } from 'lucide-react';
 import { useCallback, useMemo, useState } from 'react';
-import { type OpenJob, type Job, useJob } from '../../../job/useJob';
+import { JobAlerts } from '../../../job/JobAlerts';
+import { StaleDialog } from '../../../job/StaleDialog';
+import { type Job, type OpenJob, useJob } from '../../../job/useJob';
 import { keepName, keptName } from '../../../job/useLog';
 import { Tabs } from '../../../ui/Tabs';
 import { THEMES } from '../../../ui/theme';
@@ -39,6 +41,9 @@ import { usePractice } from './usePractice';
 import { WallTiles } from './WallTiles';
 
 const SHOWS: readonly WorkedKey[] = ['shell', 'levels', 'openings', 'courses', 'bracing', 'pour', 'topoff'];
+
+/** Two people tap on two devices: what the other tapped is looked for so often, in milliseconds. */
+const LOOK_EVERY = 4000;
 
 /** A year, in seconds. */
 const KEPT = 31_536_000;
@@ -63,6 +68,7 @@ function nextTheme(): void {
 }
 
 interface OnBoardProps {
+  readonly open: OpenJob;
   readonly job: Job;
   readonly worked: WorkedPlan;
   readonly pour: WorkedPour;
@@ -82,7 +88,7 @@ function lastTapOf(board: Board, mine: ReadonlySet<string>): Entry | null {
 }
 
 /** The board of a pour: what is tapped on the day, and what follows from it. */
-function OnBoard({ job, worked, pour, number }: OnBoardProps) {
+function OnBoard({ open, job, worked, pour, number }: OnBoardProps) {
   const { plan, log } = job;
   const { units } = plan;
   const rules = useMemo(() => rulesOf(plan), [plan]);
@@ -125,7 +131,7 @@ function OnBoard({ job, worked, pour, number }: OnBoardProps) {
   const tap: WriteTap = (kind, { minute: at, ...body }, place) => {
     write({
       id: crypto.randomUUID(),
-      at: practising ? now : writeMoment(new Date()),
+      at: writeMoment(new Date()),
       who: keptName(),
       kind,
       body: {
@@ -199,6 +205,12 @@ function OnBoard({ job, worked, pour, number }: OnBoardProps) {
         </button>
       </header>
       <main className="mx-auto flex w-full max-w-[1500px] grow flex-col gap-3 p-3 pb-24">
+        <JobAlerts open={open} job={job} />
+        {log.refused !== null && (
+          <p role="alert" className="border-l-4 border-stop pl-3 font-semibold">
+            The server did not take a tap: {log.refused} It stays in this browser.
+          </p>
+        )}
         {practising && <PracticeBar practice={practice} />}
         {board.taps.length === 0 && pour.date !== null && pour.date !== now.slice(0, 10) && (
           <p className="border-l-4 border-chalk pl-3 text-xl">
@@ -273,6 +285,7 @@ function OnBoard({ job, worked, pour, number }: OnBoardProps) {
           We compute; you decide: the engineer, the form’s manual and the local rules come first.
         </p>
       </main>
+      <StaleDialog jobId={job.id} job={job} />
       <footer className="sticky bottom-0 flex items-center gap-2 border-t-2 border-ink bg-sheet px-3 py-1">
         <p className="min-w-0 grow truncate" role="status">
           {log.waiting.size > 0 && !practising ? `${String(log.waiting.size)} waiting for the server · ` : ''}
@@ -288,7 +301,7 @@ function OnBoard({ job, worked, pour, number }: OnBoardProps) {
             if (back === null) return;
             const entry = {
               id: crypto.randomUUID(),
-              at: practising ? now : writeMoment(new Date()),
+              at: writeMoment(new Date()),
               who: keptName(),
               kind: 'withdrawn',
               body: { why: '' },
@@ -307,7 +320,7 @@ function OnBoard({ job, worked, pour, number }: OnBoardProps) {
 
 /** The page of a pour’s board. */
 export function PourBoard({ job: open, number }: { readonly job: OpenJob; readonly number: number }) {
-  const job = useJob(open, SHOWS);
+  const job = useJob(open, SHOWS, LOOK_EVERY);
   const pour = job.worked?.pour.pours[number - 1];
   if (!job.worked) return <p className="p-6 text-xl text-quiet">Working out the plan …</p>;
   if (!pour) {
@@ -326,5 +339,7 @@ export function PourBoard({ job: open, number }: { readonly job: OpenJob; readon
       </main>
     );
   }
-  return <OnBoard key={pour.span.pour} job={job} worked={job.worked} pour={pour} number={number} />;
+  return (
+    <OnBoard key={pour.span.pour} open={open} job={job} worked={job.worked} pour={pour} number={number} />
+  );
 }

@@ -15,13 +15,13 @@ export interface TimedTap<One extends Tap = Tap> {
 
 const isTap = (entry: Entry): entry is Tap => (KINDS as readonly string[]).includes(entry.kind);
 
-/** Taps of a pour that stand, in the order of what they tell of; where two agree, their ids decide. */
+/** Taps of a pour that stand, in the order of what they tell of; where two agree, the one that was written first, then their ids. */
 export const tapsOf = (pour: string, entries: readonly Entry[]): readonly Tap[] =>
   // Of a long log only the taps, and what corrects or takes back anything.
   standingEntries(entries.filter((entry) => isTap(entry) || entry.corrects !== undefined))
     .flatMap(({ entry }) => (isTap(entry) && entry.body.pour === pour ? [entry] : []))
-    .map((tap) => ({ tap, instant: Date.parse(tap.body.time) }))
-    .sort((a, b) => a.instant - b.instant || (a.tap.id < b.tap.id ? -1 : 1))
+    .map((tap) => ({ tap, instant: Date.parse(tap.body.time), written: Date.parse(tap.at) }))
+    .sort((a, b) => a.instant - b.instant || a.written - b.written || (a.tap.id < b.tap.id ? -1 : 1))
     .map(({ tap }) => tap);
 
 /** Minutes by which a pour may begin off its hour and still be told by it. [ours] */

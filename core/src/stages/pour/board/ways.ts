@@ -89,20 +89,27 @@ export interface LookAhead {
   readonly ways: readonly WayTried[];
 }
 
-/** Odds that differ by less are the same: a few of the days. [ours] */
-const ALIKE = 0.01;
+/** Odds that differ by less are the same: chance alone moves them by as much over some hundred days. [ours] */
+const ALIKE = 0.03;
 
 /**
- * Ways by what must not happen, then by the time that trucks and crew stand, then by the finish. A way stands before going on as it
- * goes only where it is better in what must not happen.
+ * Ways that are better in what must not happen than going on as it goes, the best first; then going on; then the others, by the time
+ * that trucks and crew stand in them.
  */
-export const ranked = (ways: readonly WayTried[]): readonly WayTried[] =>
-  [...ways].sort((a, b) => {
-    const risk = riskOf(a) - riskOf(b);
-    if (Math.abs(risk) > ALIKE) return risk;
-    if ((a.kind === 'on') !== (b.kind === 'on')) return a.kind === 'on' ? -1 : 1;
-    return a.waited + a.stood - (b.waited + b.stood) || a.finish - b.finish;
-  });
+export function ranked(ways: readonly WayTried[]): readonly WayTried[] {
+  const on = ways.filter(({ kind }) => kind === 'on');
+  const most = Math.max(...on.map(riskOf)) - ALIKE;
+  const others = ways.filter(({ kind }) => kind !== 'on');
+  return [
+    ...others
+      .filter((way) => riskOf(way) < most)
+      .sort((a, b) => riskOf(a) - riskOf(b) || a.finish - b.finish),
+    ...on,
+    ...others
+      .filter((way) => riskOf(way) >= most)
+      .sort((a, b) => a.waited + a.stood - (b.waited + b.stood) || a.finish - b.finish),
+  ];
+}
 
 /**
  * Plays a pour on from where it is: many days as it goes, and fewer of every way that may help, each through the same days.
