@@ -1,5 +1,5 @@
 import { showMinutes, showQuantity, showVolume } from '@ombra/core/kernel/figures';
-import type { Entry } from '@ombra/core/kernel/record';
+import { type Entry, ofKind, standingEntries } from '@ombra/core/kernel/record';
 import { type Board, boardOf, doneOf, pourEntry } from '@ombra/core/stages/pour/board';
 import { formatISO } from 'date-fns';
 import { useMemo, useState } from 'react';
@@ -41,7 +41,10 @@ export function AfterTab({
     [at, board, entries, minute, pour, rules, time],
   );
   const [recorded, setRecorded] = useState(false);
-  const known = entries.some((entry) => entry.kind === 'pour' && entry.body.pour === pour.span.pour);
+  const known = useMemo(
+    () => ofKind(standingEntries(entries), 'pour').some(({ body }) => body.pour === pour.span.pour),
+    [entries, pour.span.pour],
+  );
   const planned = pour.clock;
   const between = planned.trips.reduce(
     (sum, trip, index) => sum + Math.max(0, (planned.trips[index + 1]?.from ?? trip.to) - trip.to),

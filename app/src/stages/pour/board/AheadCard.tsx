@@ -43,8 +43,9 @@ export function AheadCard({
     <section aria-label="Ahead" aria-busy={state === 'playing'} className="lifted flex flex-col gap-2 p-4">
       <h2 className="text-[22px] font-semibold">Ahead</h2>
       {state === 'broken' && <p>It could not be played on. The next tap tries again.</p>}
-      {!found && state !== 'broken' && <p>Playing the rest of the day …</p>}
-      {found && on && (
+      {board.done !== null && <p>The pour is done: nothing is ahead.</p>}
+      {board.done === null && !found && state !== 'broken' && <p>Playing the rest of the day …</p>}
+      {board.done === null && found && on && (
         <>
           <p className="text-xl">
             Last concrete at <strong>{boardTime(board, found.odds.finish.middle)}</strong>, mostly between{' '}

@@ -86,12 +86,15 @@ function swellOf(pour: WorkedPour, board: Board, rules: HouseRules): SwellKnown 
 }
 
 const FULL = 1 - 1e-6;
+/** So many minutes a hose is where it was tapped, whatever heights are tapped elsewhere meanwhile. [ours] */
+const HOSE_HOLDS = 10;
 
 /** The stop at which the hose is, or goes to next by the plan; null where all are full. */
 export function nextStop({ hose, shares, filled }: Pick<Board, 'hose' | 'shares' | 'filled'>): number | null {
   const open = (index: number): boolean => (shares[index] ?? 1) < FULL;
-  if (hose && open(hose.stop) && filled.every(({ to }) => to <= hose.since || (shares[hose.stop] ?? 0) > 0)) {
-    return hose.stop;
+  if (hose && open(hose.stop)) {
+    const begun = (shares[hose.stop] ?? 0) > 0;
+    if (begun || filled.every(({ to }) => to <= hose.since + HOSE_HOLDS)) return hose.stop;
   }
   const from = filled.at(-1)?.stop ?? -1;
   const order = shares.map((_, index) => (from + 1 + index) % shares.length);

@@ -176,9 +176,8 @@ export function boardOf(pour: WorkedPour, entries: readonly Entry[], now: string
   const { day } = pour;
   const { loads, odd } = loadsOfBoard(taps, day.loads, day.travel + day.load);
   const halts = haltsOf(taps);
-  const done = taps.findLast(({ tap }) => tap.kind === 'halt')?.tap.body;
-  const ended = taps.findLast(({ tap }) => tap.kind === 'halt' && tap.body.way === 'done');
-  const over = ended && done && 'way' in done && done.way === 'done' ? ended.at : null;
+  const said = taps.findLast(({ tap }) => tap.kind === 'halt');
+  const done = said?.tap.kind === 'halt' && said.tap.body.way === 'done' ? said.at : null;
   const stops = stopsOfBoard(pour);
   const busy = busyOf(loads, halts, minute);
   const heights: Heights = heightsOf(taps, stops, busy);
@@ -188,7 +187,7 @@ export function boardOf(pour: WorkedPour, entries: readonly Entry[], now: string
   const working = temperature === undefined ? pour.mix.working : workingMinutes(temperature, rules);
   const delivered = loads.reduce((sum, load) => sum + (load.began === null ? 0 : placedOf(load)), 0);
   const drawn = drawnBy({ stops, filled: heights.filled, busy });
-  const late = over === null ? [] : taps.filter(({ tap, at }) => at > over && tap.kind !== 'trouble');
+  const late = done === null ? [] : taps.filter(({ tap, at }) => at > done && tap.kind !== 'trouble');
   const first = [...busy.map(({ from }) => from), ...heights.filled.map(({ from }) => from)];
   return {
     pour: pour.span.pour,
@@ -217,7 +216,7 @@ export function boardOf(pour: WorkedPour, entries: readonly Entry[], now: string
         : [],
     ),
     began: first.length > 0 ? Math.min(...first) : null,
-    done: over,
+    done,
     working,
     temperature: temperature ?? null,
     odd: [

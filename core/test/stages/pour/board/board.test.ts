@@ -177,6 +177,33 @@ describe('the balance', () => {
   });
 });
 
+describe('the hose', () => {
+  const [first, second] = wallsOf(PLAIN);
+  const along = (wall: string | undefined): number =>
+    PLAIN.slices.find((slice) => slice.wall === wall)?.to ?? 0;
+  const taps = [
+    tap(0, 'load', { load: 1, step: 'placing' }),
+    tap(10, 'hose', { to: { wall: second?.wall ?? '', along: along(second?.wall) / 2 } }),
+  ];
+  const where = (entries: readonly Entry[]): string | undefined => {
+    const board = boardAt(PLAIN, entries, 40);
+    return board.stops[nextStop(board) ?? -1]?.where?.wall;
+  };
+  const height = (minute: number) =>
+    tap(minute, 'rise', { wall: first?.wall ?? '', from: 0, to: first?.to ?? 0, top: 20 * INCH });
+
+  it('is where it was tapped, though somebody tells of another wall a moment later', () => {
+    expect(where(taps)).toBe(second?.wall);
+    expect(where([...taps, height(12)])).toBe(second?.wall);
+  });
+
+  it('goes on by the plan where only heights are tapped for long', () => {
+    const late = [...taps, height(35)];
+    const board = boardAt(PLAIN, late, 40);
+    expect(nextStop(board)).toBe((board.filled.at(-1)?.stop ?? 0) + 1);
+  });
+});
+
 describe('without heights', () => {
   it('what the trucks brought is taken to stand in the forms, stop after stop', () => {
     const [first = 0] = PLAIN.day.loads;
