@@ -87,6 +87,16 @@ test('taps without signal wait and arrive; two people may tap the same truck', a
   await expect(page.getByRole('button', { name: 'Load 2 has come' })).toBeVisible();
 });
 
+test('what was forgotten is tapped for the minute at which it was', async ({ page }) => {
+  const path = await demoCopy(page, 'Forgotten');
+  await openBoard(page, path);
+  await page.getByLabel('When the next tap was').selectOption('30 min ago');
+  await press(page, 'Load 1 has come');
+  // Batched half an hour before it came: an hour old by now.
+  await expect(region(page, 'Trucks')).toContainText(/1 h 0 min old: (29|30) min of 1 h 30 min left/);
+  await expect(page.getByLabel('When the next tap was')).toHaveValue('0');
+});
+
 test('trouble: one press records it and opens its card; after thunder nobody goes back for half an hour', async ({
   page,
 }) => {

@@ -45,6 +45,9 @@ const SHOWS: readonly WorkedKey[] = ['shell', 'levels', 'openings', 'courses', '
 /** Two people tap on two devices: what the other tapped is looked for so often, in milliseconds. */
 const LOOK_EVERY = 4000;
 
+/** What somebody forgot to tap, so many minutes ago. */
+const AGO = [0, 2, 5, 10, 15, 20, 30, 45, 60] as const;
+
 /** A year, in seconds. */
 const KEPT = 31_536_000;
 /** Minutes after which what lies ahead is played anew though nothing was tapped. */
@@ -128,7 +131,11 @@ function OnBoard({ open, job, worked, pour, number }: OnBoardProps) {
     // What is tapped is on screen with the next frame, not with the next second.
     tick();
   };
+  // Minutes by which the next tap comes late.
+  const [late, setLate] = useState(0);
   const tap: WriteTap = (kind, { minute: at, ...body }, place) => {
+    const told = at ?? (late > 0 ? minute - late : undefined);
+    setLate(0);
     write({
       id: crypto.randomUUID(),
       at: writeMoment(new Date()),
@@ -136,7 +143,7 @@ function OnBoard({ open, job, worked, pour, number }: OnBoardProps) {
       kind,
       body: {
         pour: pour.span.pour,
-        time: at === undefined ? (practising ? now : writeMoment(new Date())) : time(at),
+        time: told === undefined ? (practising ? now : writeMoment(new Date())) : time(told),
         ...body,
       },
       ...(place ? { place } : {}),
@@ -286,13 +293,27 @@ function OnBoard({ open, job, worked, pour, number }: OnBoardProps) {
         </p>
       </main>
       <StaleDialog jobId={job.id} job={job} />
-      <footer className="sticky bottom-0 flex items-center gap-2 border-t-2 border-ink bg-sheet px-3 py-1">
-        <p className="min-w-0 grow truncate" role="status">
+      <footer className="sticky bottom-0 flex flex-wrap items-center justify-end gap-x-2 border-t-2 border-ink bg-sheet px-3 py-1">
+        <p className="min-w-0 grow basis-64 truncate" role="status">
           {log.waiting.size > 0 && !practising ? `${String(log.waiting.size)} waiting for the server · ` : ''}
           {back === null
             ? 'No tap yet from here'
             : entryText(back, { units, wallName: (id) => names.get(id)?.name ?? null })}
         </p>
+        <select
+          aria-label="When the next tap was"
+          className={`field h-14 w-auto! shrink-0 ${late > 0 ? 'border-record! font-semibold text-record' : ''}`}
+          value={String(late)}
+          onChange={(event) => {
+            setLate(Number(event.currentTarget.value));
+          }}
+        >
+          {AGO.map((minutes) => (
+            <option key={minutes} value={String(minutes)}>
+              {minutes === 0 ? 'tapped now' : `${String(minutes)} min ago`}
+            </option>
+          ))}
+        </select>
         <button
           type="button"
           className="button shrink-0"

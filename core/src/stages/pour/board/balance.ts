@@ -54,6 +54,27 @@ function loadsBy(
 }
 
 /**
+ * The loads that were empty when a height was tapped last: when the last of them was, what they brought, and what stood in the forms
+ * at that minute as the drawings have it. Cubic metres; nothing before the first of them.
+ */
+function emptiedBy(board: Board): {
+  readonly last: number;
+  readonly loads: number;
+  readonly drawn: number;
+} {
+  const until = lastHeight(board) ?? -Infinity;
+  const gone = board.loads.filter(
+    ({ began, stands, ended }) => began !== null && stands === 'gone' && (ended ?? Infinity) <= until,
+  );
+  const last = Math.max(...gone.map(({ ended }) => ended ?? -Infinity));
+  return {
+    last,
+    loads: gone.reduce((sum, load) => sum + placedOf(load), 0),
+    drawn: gone.length === 0 ? 0 : drawnBy(board, last),
+  };
+}
+
+/**
  * What the forms take over the drawings, from the loads that were empty when a height was tapped last against the heights at that
  * minute, with what was thought of it before: each counts by how well it is known. [normal prior and normal reading: weights are the
  * inverse squares of the spreads]
@@ -61,13 +82,7 @@ function loadsBy(
 function swellOf(pour: WorkedPour, board: Board, rules: HouseRules): SwellKnown {
   const { day } = pour;
   const before = { mean: day.swell, spread: day.swellScatter };
-  const until = lastHeight(board) ?? -Infinity;
-  const gone = board.loads.filter(
-    ({ began, stands, ended }) => began !== null && stands === 'gone' && (ended ?? Infinity) <= until,
-  );
-  const last = Math.max(...gone.map(({ ended }) => ended ?? -Infinity));
-  const loads = gone.reduce((sum, load) => sum + placedOf(load), 0);
-  const drawn = gone.length === 0 ? 0 : drawnBy(board, last);
+  const { last, loads, drawn } = emptiedBy(board);
   if (drawn <= 0) return { ...before, seen: null };
   const seen = loads / drawn - 1;
   if (before.spread === 0) return { ...before, seen };
@@ -142,7 +157,7 @@ export interface Balance {
   readonly last: number;
   /** Whether that is ordered already. */
   readonly settled: boolean;
-  /** Placed when a height was tapped last, by the loads, and by the heights with what forms mostly take; null before that. */
+  /** Placed by the loads that are empty, and by the heights at that minute with what forms mostly take; null before one is. */
   readonly compared: { readonly byLoads: number; readonly byHeights: number } | null;
 }
 
@@ -185,8 +200,7 @@ export function balanceOf(pour: WorkedPour, board: Board, now: number, rules: Ho
   const toCome = board.loads
     .filter(({ number, stands }) => stands === 'to-come' && (settled || number !== planned))
     .reduce((sum, { volume }) => sum + volume, 0);
-  const at = lastHeight(board);
-  const byLoads = at === null ? 0 : loadsBy(pour, board, at);
+  const emptied = emptiedBy(board);
   return {
     drawnLeft,
     swell,
@@ -198,6 +212,6 @@ export function balanceOf(pour: WorkedPour, board: Board, now: number, rules: Ho
     last: left - atHose - waiting - toCome,
     settled,
     compared:
-      at === null || byLoads <= 0 ? null : { byLoads, byHeights: drawnBy(board, at) * (1 + pour.day.swell) },
+      emptied.loads > 0 ? { byLoads: emptied.loads, byHeights: emptied.drawn * (1 + pour.day.swell) } : null,
   };
 }

@@ -66,8 +66,7 @@ export interface Heights {
 /**
  * What stands in the forms by the heights that were tapped. A height over a stretch of wall fills every stop there up to it; the
  * stops that one tap fills share the time since the tap before by their volumes, or since the hose was put to one of them, as far as
- * concrete was placed in it. A height that
- * falls is left out: concrete does not.
+ * concrete was placed in it. A height that falls is left out: concrete does not.
  */
 export function heightsOf(taps: readonly TimedTap[], stops: readonly BoardStop[], busy: Busy): Heights {
   const shares = stops.map(() => 0);

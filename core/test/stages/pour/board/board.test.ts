@@ -204,6 +204,19 @@ describe('the hose', () => {
   });
 });
 
+describe('the two counts', () => {
+  it('are compared only where a truck was empty: a slow crew is no bulge', () => {
+    // At the hose for twice the time that the pace would need for what stands.
+    const [first = 0] = PLAIN.day.loads;
+    const taps = [
+      tap(0, 'load', { load: 1, step: 'arrived', volumeM3: first }),
+      tap(10, 'load', { load: 1, step: 'placing' }),
+      ...allAt(PLAIN, 34, 10),
+    ];
+    expect(balanceOf(PLAIN, boardAt(PLAIN, taps, 35), 35, RULES).compared).toBeNull();
+  });
+});
+
 describe('without heights', () => {
   it('what the trucks brought is taken to stand in the forms, stop after stop', () => {
     const [first = 0] = PLAIN.day.loads;
