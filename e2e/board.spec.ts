@@ -47,11 +47,11 @@ test('a pour is tapped: trucks, hose and heights; it survives a reload, and a wr
   await tile.click();
   await expect(region(page, 'Height of E–F')).toContainText('E–F stands at');
   await press(page, 'It stands here');
-  await expect(page.getByRole('button', { name: /^E–F: (now|\d+ min) old/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^E–F: (just placed|\d+ min old)/ })).toBeVisible();
   await expect(region(page, 'Ahead')).toContainText('Last concrete at');
   await expectAccessible(page);
   await page.reload();
-  await expect(page.getByRole('button', { name: /^E–F: (now|\d+ min) old/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^E–F: (just placed|\d+ min old)/ })).toBeVisible();
   await expect(page.getByRole('contentinfo')).toContainText('E–F stands at');
   await press(page, 'Take back');
   await expect(page.getByRole('button', { name: /^E–F: empty/ })).toBeVisible();

@@ -114,7 +114,7 @@ interface WallTilesProps extends Pick<BoardProps, 'pour' | 'board' | 'now' | 'wa
 function stateText({ oldest, share }: WallState, board: WallTilesProps['board'], now: number): string {
   if (share <= 0) return 'empty';
   if (oldest === null) return share >= 1 - 1e-6 ? 'full' : `${String(Math.round(share * 100))} % full`;
-  if (oldest.state === 'fresh') return `${spanText(oldest.age)} old`;
+  if (oldest.state === 'fresh') return oldest.age < 1 ? 'just placed' : `${spanText(oldest.age)} old`;
   if (oldest.state === 'set') return `${AGE_WORDS.set}, ${spanText(oldest.age)} old`;
   return `${AGE_WORDS[oldest.state]}: by ${boardTime(board, oldest.by)}, in ${spanText(oldest.by - now)}`;
 }
