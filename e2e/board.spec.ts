@@ -45,14 +45,14 @@ test('a pour is tapped: trucks, hose and heights; it survives a reload, and a wr
   const tile = page.getByRole('button', { name: /^E–F: .*Set its height/ });
   await expect(tile).toHaveAccessibleName(/empty/);
   await tile.click();
-  await expect(region(page, 'Height of E–F')).toContainText('E–F stands at');
-  await press(page, 'It stands here');
+  await expect(region(page, 'Height of E–F')).toContainText('E–F filled to');
+  await press(page, 'Set this height');
   await expect(page.getByRole('button', { name: /^E–F: (just placed|\d+ min old)/ })).toBeVisible();
   await expect(region(page, 'Ahead')).toContainText('Last concrete at');
   await expectAccessible(page);
   await page.reload();
   await expect(page.getByRole('button', { name: /^E–F: (just placed|\d+ min old)/ })).toBeVisible();
-  await expect(page.getByRole('contentinfo')).toContainText('E–F stands at');
+  await expect(page.getByRole('contentinfo')).toContainText('E–F filled to');
   await press(page, 'Take back');
   await expect(page.getByRole('button', { name: /^E–F: empty/ })).toBeVisible();
 });
@@ -66,7 +66,10 @@ test('the last truck is ordered with what is missing, and what the figure is wor
   const left = region(page, 'What is left');
   await expect(left).toContainText(/Order [\d.]+ yd³ by \d\d:\d\d/);
   await press(page, 'Why so much to order');
-  await expect(left).toContainText('at hand');
+  // The card works out the very number that is asked for.
+  const [, asked = ''] = /Order ([\d.]+ yd³) by/.exec((await left.textContent()) ?? '') ?? [];
+  await expect(left).toContainText(`To order: ${asked}`);
+  await expect(left).toContainText('in the plant’s steps');
   await left.getByRole('button', { name: /is ordered$/ }).click();
   await expect(left).toContainText('The last load is ordered.');
 });
@@ -108,7 +111,7 @@ test('trouble: one press records it and opens its card; after thunder nobody goe
   await expect(region(page, 'Lightning')).toContainText('Boom down');
   await expectAccessible(page);
   await tab(page, 'Pour');
-  await expect(region(page, 'Hose')).toContainText(/nobody back before \d\d:\d\d, in (29|30) min/);
+  await expect(region(page, 'Hose')).toContainText(/stay clear until \d\d:\d\d, in (29|30) min/);
   await press(page, 'Go on');
   await expect(region(page, 'Hose')).not.toContainText('Stopped');
 });
@@ -139,7 +142,7 @@ test('a pour that is done is recorded, taught to the rates, and printed', async 
     await region(page, `Height of ${wall}`)
       .getByRole('button', { name: /^Lift 4/ })
       .click();
-    await press(page, 'It stands here');
+    await press(page, 'Set this height');
   }
   await expect(page.getByRole('list', { name: 'Taps that do not fit' })).toContainText(
     'more than the trucks brought',

@@ -21,7 +21,7 @@ const LARGEST_UNPACKED = 400_000_000;
 const LARGEST_TEXT = 100_000_000;
 /** Files that it may hold. */
 const MOST_FILES = 5000;
-/** Problems that are told of one file. */
+/** Most problems reported for one file. */
 const MOST_TOLD = 20;
 
 const PLAN = 'plan.json';

@@ -4,7 +4,7 @@ import { LARGEST_PICTURE, pictureType } from '../../../server/fileStore';
 import { LARGEST_JOB } from '../../../server/guard';
 import { unpackJob } from '../../../server/jobZip';
 
-/** Problems that are told of one file. */
+/** Most problems reported for one file. */
 const MOST_TOLD = 20;
 
 /** Files among the pictures that are none. */
@@ -22,8 +22,8 @@ async function notPictures(pictures: ReadonlyMap<string, Uint8Array>): Promise<r
 }
 
 /**
- * A new job from a packed one, with its log and pictures. Everything in it is looked at before anything is made: a job comes in whole
- * or not at all.
+ * A new job from a packed one, with its log and pictures. Everything in it is checked before a job is created: it comes in whole or
+ * not at all.
  */
 export const POST: APIRoute = async ({ locals, request }) => {
   const bytes = await readBytes(request, LARGEST_JOB);

@@ -182,7 +182,7 @@ export function entryText(entry: Entry, { units, wallName }: EntryWords): string
       ].join(' · ');
     }
     case 'rise':
-      return `${wall(entry.body.wall)} stands at ${showLength(nanometres(entry.body.top), units)} · ${timeText(entry.body.time)}`;
+      return `${wall(entry.body.wall)} filled to ${showLength(nanometres(entry.body.top), units)} · ${timeText(entry.body.time)}`;
     case 'side':
       return `${String(Math.round(entry.body.share * 100))} % filled beside the walls · ${timeText(entry.body.time)}`;
     case 'hose': {

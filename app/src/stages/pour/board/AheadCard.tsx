@@ -5,7 +5,7 @@ import type { BoardProps } from './boardProps';
 import { WAY_WORDS, boardTime } from './boardWords';
 import type { Found } from './useLookAhead';
 
-/** A risk that is worth a word: more than so many of the days. [ours] */
+/** Risks over this share of the days are shown in bold. [ours] */
 const WORTH = 0.02;
 
 /** Share of what the forms take from which a pressure is near it. [ours] */
@@ -82,7 +82,7 @@ export function AheadCard({
         <p className={over ? 'font-semibold text-stop' : near ? 'font-semibold text-check' : ''}>
           Pressed hardest: {wallName(slice.wall)}, {showPressure(pressed.pressure, units)}
           {pressed.capacity === null
-            ? '. Nobody has stated what the forms take.'
+            ? '. No capacity is entered for this form.'
             : ` of the ${showPressure(pressed.capacity, units)} that the forms take${over ? '. Slow down there, and watch both faces.' : '.'}`}
         </p>
       )}

@@ -7,7 +7,7 @@ import { loadText } from '../pourWords';
 import type { BoardProps } from './boardProps';
 import { boardTime, spanText } from './boardWords';
 
-/** A share over which loads and heights are told to differ: of what the loads brought, and at least so much, in cubic metres. [ours] */
+/** Loads and heights that differ by more are reported: a share of the loads, and cubic metres at least. [ours] */
 const APART = { share: 0.05, least: 0.4 };
 
 /** What is left, and the last truck: how much of it, and until when it must be called. */

@@ -64,7 +64,7 @@ export function HeightCard({
     <section ref={card} aria-label={`Height of ${name}`} className="border-4 border-chalk bg-sheet p-4">
       <div className="flex items-start justify-between gap-2">
         <p className="text-[26px] leading-tight font-semibold">
-          {name} stands at <span className="figures">{calledLength(top - foot, units)}</span>
+          {name} filled to <span className="figures">{calledLength(top - foot, units)}</span>
         </p>
         <button type="button" className="button" aria-label="Close without a height" onClick={onClose}>
           <X aria-hidden="true" />
@@ -121,7 +121,7 @@ export function HeightCard({
           onClose();
         }}
       >
-        <Check aria-hidden="true" /> It stands here
+        <Check aria-hidden="true" /> Set this height
       </button>
       {there && (
         <button

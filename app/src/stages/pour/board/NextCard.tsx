@@ -35,7 +35,6 @@ export function NextCard({ pour, number, board, now, next, units, rules, tap }: 
           type="button"
           className="button mt-3"
           onClick={() => {
-            tap('halt', { way: 'stop' });
             tap('halt', { way: 'go' });
           }}
         >
@@ -55,7 +54,7 @@ export function NextCard({ pour, number, board, now, next, units, rules, tap }: 
           </p>
           {until !== null && until > now && (
             <p>
-              Thunder at {boardTime(board, thunder?.at ?? now)}: nobody back before{' '}
+              Thunder at {boardTime(board, thunder?.at ?? now)}: stay clear until{' '}
               <strong>{boardTime(board, until)}</strong>, in {spanText(until - now)}.
             </p>
           )}

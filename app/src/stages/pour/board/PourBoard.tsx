@@ -45,7 +45,7 @@ const SHOWS: readonly WorkedKey[] = ['shell', 'levels', 'openings', 'courses', '
 /** Two people tap on two devices: what the other tapped is looked for so often, in milliseconds. */
 const LOOK_EVERY = 4000;
 
-/** What somebody forgot to tap, so many minutes ago. */
+/** Choices for a tap that comes late, in minutes. */
 const AGO = [0, 2, 5, 10, 15, 20, 30, 45, 60] as const;
 
 /** A year, in seconds. */

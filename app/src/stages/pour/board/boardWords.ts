@@ -1,6 +1,6 @@
 import { type UnitSystem, inches, millimetres, nanometres, showLength } from '@ombra/core/kernel/measure';
 import { type WorkedPour, clockText } from '@ombra/core/stages/pour';
-import type { Board, BoardLoad, OddTap, WayKind } from '@ombra/core/stages/pour/board';
+import { type Board, type BoardLoad, type OddTap, type WayKind, SHIFT } from '@ombra/core/stages/pour/board';
 import type { AgeState } from './surfaces';
 
 /** A minute of the pour on the clock of the site. */
@@ -59,8 +59,8 @@ export function placeOf(pour: WorkedPour, board: Board, stop: number, units: Uni
 
 export const WAY_WORDS: Readonly<Record<WayKind, string>> = {
   on: 'Go on as it goes',
-  sooner: 'Have the next trucks 10 min sooner',
-  later: 'Have the next trucks 10 min later',
+  sooner: `Have the next trucks ${String(SHIFT)} min sooner`,
+  later: `Have the next trucks ${String(SHIFT)} min later`,
   oldest: 'Skip ahead to the oldest layer',
   lower: 'Go round with half the lift',
   truck: 'Call another truck into the rotation',

@@ -51,7 +51,7 @@ export const TROUBLE_CARDS: Readonly<Record<Trouble, TroubleCard>> = {
       { who: 'Lead', does: 'Call the plant: hold the trucks that are not loaded.' },
       {
         who: 'Everyone',
-        does: 'Stay 30 minutes after the last thunder. Press again at every thunder: the clock starts anew.',
+        does: 'Stay away until the board says so. Press again at every thunder: the wait starts anew.',
       },
       { who: 'Lead', does: 'Then look at the age of each top before the hose goes on.' },
     ],

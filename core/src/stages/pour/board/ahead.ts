@@ -3,6 +3,7 @@ import type { WorkedPour } from '../buildPour';
 import type { Day, DayStop, OnSite, Underway } from '../rehearsal';
 import type { Board } from './board';
 import { balanceOf, nextStop, unseenSince } from './balance';
+import { busyIn } from './heights';
 import type { BoardLoad } from './loads';
 
 /** A stop that is still to be filled, with the stop of the plan that it is. */
@@ -96,15 +97,11 @@ function paceOf(pour: WorkedPour, board: Board): Underway['pace'] {
   if (prior === 0) return { mean: 1, spread: 0 };
   const seen = board.loads.flatMap(({ began, ended, stands, volume, back }): number[] => {
     if (began === null || ended === null || stands !== 'gone') return [];
-    const halted = board.halts.reduce(
-      (sum, halt) => sum + Math.max(0, Math.min(halt.to ?? ended, ended) - Math.max(halt.from, began)),
-      0,
-    );
     const moved = board.filled.filter(
       ({ stop, from, before }) =>
         before === 0 && from > began && from < ended && day.stops[stop]?.move === true,
     ).length;
-    const minutes = ended - began - halted - moved * day.move;
+    const minutes = busyIn(board.busy, began, ended) - moved * day.move;
     const placed = volume - (back ?? 0);
     return minutes > 1 && placed > 0 ? [Math.log((placed * 60) / minutes / day.rate)] : [];
   });

@@ -38,7 +38,7 @@ const lastHeight = ({ filled }: Pick<Board, 'filled'>): number | null =>
  * What the loads placed by a minute, in cubic metres: of one that is gone all that was not sent back, evenly over the minutes in which
  * it was placed; of the one at the hose by the crew's pace.
  */
-function loadsBy(
+export function loadsBy(
   { day }: Pick<WorkedPour, 'day'>,
   { loads, busy }: Pick<Board, 'loads' | 'busy'>,
   minute: number,

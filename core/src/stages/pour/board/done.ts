@@ -1,6 +1,7 @@
 import type { EntryBody } from '../../../kernel/record';
 import type { WorkedPour } from '../buildPour';
 import { rateRule } from '../method';
+import { loadsBy } from './balance';
 import type { Board } from './board';
 import { type BoardLoad, placedOf } from './loads';
 
@@ -76,7 +77,9 @@ export function doneOf(pour: WorkedPour, board: Board, now: number): PourDone {
     });
   }
   return {
-    placed: used.reduce((sum, load) => sum + placedOf(load), 0),
+    placed:
+      used.reduce((sum, load) => sum + (load.stands === 'gone' ? placedOf(load) : 0), 0) +
+      loadsBy(pour, { ...board, loads: used.filter(({ stands }) => stands === 'at-hose') }, last),
     minutes: Math.max(0, last - began),
     trucks: used.length,
     sentBack: board.loads.filter(({ back }) => back !== null).length,

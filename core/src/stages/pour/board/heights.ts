@@ -19,6 +19,7 @@ export interface BoardStop {
   /** Heights above the lowest footing between which it is filled, in nanometres. */
   readonly bottom: number;
   readonly top: number;
+  /** Cubic metres. */
   readonly volume: number;
 }
 
@@ -58,8 +59,6 @@ export interface Heights {
   readonly filled: readonly FilledPart[];
   /** Null before the hose was put anywhere. */
   readonly hose: HosePlace | null;
-  /** When a height was tapped last; null before the first one. */
-  readonly last: number | null;
   readonly odd: readonly OddTap[];
 }
 
@@ -143,7 +142,7 @@ export function heightsOf(taps: readonly TimedTap[], stops: readonly BoardStop[]
       if (rises.length > 0) fill(at, rises);
     }
   }
-  return { shares, filled, hose, last, odd };
+  return { shares, filled, hose, odd };
 }
 
 /** The first moment of a stretch in which concrete was placed; its begin where none was. */

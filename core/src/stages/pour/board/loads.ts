@@ -30,6 +30,7 @@ export type OddTap =
   | { readonly kind: 'falls'; readonly tap: string; readonly wall: string }
   | { readonly kind: 'nowhere'; readonly tap: string }
   | { readonly kind: 'after-done'; readonly tap: string }
+  /** By so many cubic metres. */
   | { readonly kind: 'more-placed'; readonly over: number };
 
 type LoadTap = TimedTap & { readonly tap: { readonly kind: 'load' } };

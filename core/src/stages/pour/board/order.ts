@@ -15,8 +15,6 @@ export interface LastOrder {
   readonly by: number;
   /** When the hose runs dry without it. */
   readonly dry: number;
-  /** What it must bring, as likely more as less. */
-  readonly needed: number;
   /** What to order: that and what it may be off by, in the plant’s steps; none where enough is at hand. */
   readonly order: number;
   /** How much that is over what one truck takes. */
@@ -45,15 +43,62 @@ export function lastOrder(
   const before = short ? rest.trips[rest.trips.indexOf(short) - 1] : rest.trips.at(-1);
   const dry = before?.to ?? Math.max(now, from.clock);
   const lead = day.backing + day.travel + day.load + rules.count('pour.plant.call');
-  const needed = Math.max(0, balance.last);
-  const wanted = balance.last + balance.spread;
-  const order = wanted <= 0 ? 0 : Math.max(day.step, day.least, roundedUp(wanted, day.step));
+  const order = orderOf(balance, day);
   return {
     by: dry + Math.min(day.change, day.backing) - lead,
     dry,
-    needed,
     order: Math.min(order, day.truck),
     overTruck: Math.max(0, order - day.truck),
+  };
+}
+
+/** What must be ordered in all: what is missing with what that may be off by, in the plant's steps; none where enough is at hand. */
+const orderOf = ({ last, spread }: Balance, { step, least }: Pick<Ahead['day'], 'step' | 'least'>): number =>
+  last + spread <= 0 ? 0 : Math.max(step, least, roundedUp(last + spread, step));
+
+/** The same as a tree: what is missing, what it may be off by, the plant's step, and the least that it brings. */
+function orderHow(left: How, balance: Balance, day: Pick<Ahead['day'], 'step' | 'least'>): How {
+  const missing: How = {
+    op: 'difference',
+    name: 'missing',
+    unit: 'volume',
+    of: [
+      left,
+      {
+        op: 'sum',
+        name: 'at hand',
+        unit: 'volume',
+        of: [
+          given('at the hose', 'volume', balance.atHose),
+          given('waiting', 'volume', balance.waiting),
+          given('still to come', 'volume', balance.toCome),
+        ],
+      },
+    ],
+  };
+  if (orderOf(balance, day) === 0)
+    return { ...missing, op: 'product', of: [missing, given('enough is at hand', 'ratio', 0)] };
+  return {
+    op: 'greatest',
+    name: 'to order',
+    unit: 'volume',
+    of: [
+      {
+        op: 'rounded-up',
+        name: 'in the plant’s steps',
+        unit: 'volume',
+        of: [
+          {
+            op: 'sum',
+            name: 'with what it may be off by',
+            unit: 'volume',
+            of: [missing, given('may be off by', 'volume', balance.spread)],
+          },
+          given('step', 'volume', day.step),
+        ],
+      },
+      given('least that the plant brings', 'volume', day.least),
+    ],
   };
 }
 
@@ -97,25 +142,8 @@ export function balanceFigures(
     }),
     last: figureOf({
       id: `board.${board.pour}.last`,
-      title: 'Last load',
-      how: {
-        op: 'difference',
-        name: 'last load',
-        unit: 'volume',
-        of: [
-          left,
-          {
-            op: 'sum',
-            name: 'at hand',
-            unit: 'volume',
-            of: [
-              given('at the hose', 'volume', balance.atHose),
-              given('waiting', 'volume', balance.waiting),
-              given('still to come', 'volume', balance.toCome),
-            ],
-          },
-        ],
-      },
+      title: 'To order',
+      how: orderHow(left, balance, pour.day),
       rules: ['pour.allowance', 'pour.level.within', 'pour.plant.step'],
       pieces: {},
     }),

@@ -404,7 +404,7 @@ describe('ways to go on', () => {
     expect(order.map(({ kind }) => kind)).toEqual(['oldest', 'truck', 'on', 'slower', 'later']);
   });
 
-  it('wait half an hour after thunder', () => {
+  it('wait half an hour after thunder [NOAA lightning safety guidance; from memory]', () => {
     const storm = [
       ...taps,
       tap(minute, 'trouble', { trouble: 'lightning', what: '' }),
@@ -443,7 +443,7 @@ describe('the last truck', () => {
     const lead = RULES.count('pour.plant.call') + day.load + day.travel + day.backing;
     expect(last?.by).toBeCloseTo(dry + Math.min(day.change, day.backing) - lead, 6);
     expect(balance.atHose).toBeCloseTo(4, 9);
-    expect(last?.needed).toBeCloseTo(drawn(PLAIN) - 12, 6);
+    expect(balance.last).toBeCloseTo(drawn(PLAIN) - 12, 6);
     // In the plant’s steps, never under what is needed, and no more than a truck takes.
     expect((last?.order ?? 0) + (last?.overTruck ?? 0)).toBeGreaterThanOrEqual(drawn(PLAIN) - 12);
     expect(last?.order).toBeLessThanOrEqual(day.truck);
@@ -459,7 +459,10 @@ describe('the last truck', () => {
     const balance = balanceOf(PLAIN, board, 30, RULES);
     const { left, last } = balanceFigures(PLAIN, board, balance, 30);
     expect(left.value).toBeCloseTo(balance.left, 9);
-    expect(last.value).toBeCloseTo(balance.last, 9);
+    // The very number that the board asks for.
+    const order = lastOrder(balance, aheadOf(PLAIN, board, 30, RULES), 30, RULES);
+    expect(last.value).toBeCloseTo((order?.order ?? 0) + (order?.overTruck ?? 0), 9);
+    expect(last.value).toBeGreaterThan(0);
   });
 });
 
@@ -482,6 +485,16 @@ describe('a pour that is done', () => {
     const walls = done.walls.reduce((sum, { volume }) => sum + volume, 0);
     const sides = PLAIN.volumes.sides.reduce((sum, { volume }) => sum + volume.value, 0);
     expect(walls + sides).toBeCloseTo(drawn(PLAIN), 9);
+  });
+
+  it('counts of a truck that is still at the hose what the pace placed, not all of it', () => {
+    const taps = [
+      tap(0, 'load', { load: 1, step: 'arrived', volumeM3: 6 }),
+      tap(10, 'load', { load: 1, step: 'placing' }),
+      tap(16, 'halt', { way: 'done' }),
+    ];
+    const early = doneOf(PLAIN, boardAt(PLAIN, taps, 60), 60);
+    expect(early.placed).toBeCloseTo((PLAIN.day.rate * 6) / 60, 9);
   });
 
   it('teaches the rates what it saw: the drive by the tickets, the change where a truck stood there already', () => {
