@@ -1,5 +1,6 @@
 import type { Notice } from '../notices/notice';
 import type { UnitSystem } from '../measure';
+import type { Book } from '../table';
 import type { Plan } from '../plan/plan';
 import type { PlanPart } from '../plan/part';
 import type { HouseRules, Rule } from '../rules';
@@ -64,6 +65,9 @@ export interface StageWork {
   readonly says?: Saying;
 }
 
+/** Books of tables for other programs, made of the worked plan. */
+export type BooksOf = (worked: Worked, plan: Plan, rules: HouseRules) => readonly Book[];
+
 /**
  * A stage: what a plan is worked through. Its name, its rules and its part of the plan are at hand at once; its working is
  * fetched when it is first asked for.
@@ -74,4 +78,6 @@ export interface Stage {
   readonly part?: PlanPart;
   readonly makes: readonly WorkedKey[];
   readonly load: () => Promise<{ readonly work: StageWork }>;
+  /** What it lists for other programs; fetched when it is asked for. */
+  readonly books?: () => Promise<{ readonly booksOf: BooksOf }>;
 }

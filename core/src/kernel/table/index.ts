@@ -1,1 +1,2 @@
 export * from './readTable';
+export * from './listing';

@@ -10,6 +10,7 @@ export const bracingStage: Stage = {
   part: bracingPart,
   makes: ['bracing'],
   load: () => import('./work'),
+  books: () => import('./books'),
 };
 
 declare module '../../kernel/engine/stage' {

@@ -7,6 +7,7 @@ export const bucksStage: Stage = {
   rules: {},
   makes: ['bucks'],
   load: () => import('./work'),
+  books: () => import('./books'),
 };
 
 declare module '../../kernel/engine/stage' {

@@ -7,4 +7,5 @@ export const orderStage: Stage = {
   rules: orderRules,
   makes: [],
   load: () => Promise.resolve({ work: { steps: [] } }),
+  books: () => import('./books'),
 };

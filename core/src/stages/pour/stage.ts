@@ -10,6 +10,7 @@ export const pourStage: Stage = {
   part: pourPart,
   makes: ['pour'],
   load: () => import('./work'),
+  books: () => import('./books'),
 };
 
 declare module '../../kernel/engine/stage' {

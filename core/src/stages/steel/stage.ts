@@ -10,6 +10,7 @@ export const steelStage: Stage = {
   part: steelPart,
   makes: ['steel'],
   load: () => import('./work'),
+  books: () => import('./books'),
 };
 
 declare module '../../kernel/engine/stage' {

@@ -7,6 +7,7 @@ export const tallyStage: Stage = {
   rules: {},
   makes: ['tally'],
   load: () => import('./work'),
+  books: () => import('./books'),
 };
 
 declare module '../../kernel/engine/stage' {
