@@ -1,10 +1,10 @@
-import { emptyPlan } from '@ombra/core/stages/outline';
+import { emptyPlan, wallShape, wallStart } from '@ombra/core/stages/outline';
 import { FAMILIES, readFamily, writeFamily } from '@ombra/core/kernel/forms';
 import { inches, toInches } from '@ombra/core/kernel/measure';
 import { work } from '@ombra/core/work';
 import { describe, expect, it } from 'vitest';
 import { FIELDS, figureAt, withFigure } from '../src/stages/forms/familyFields';
-import { pathOf, planFrame, wallShape, wallStart } from '../src/drawing/plan/planGeometry';
+import { pathOf, planFrame } from '../src/drawing/plan/planGeometry';
 import { heightOfCourse, pieceAt, stripFrame, stripY, wallAt } from '../src/drawing/strip/stripGeometry';
 
 const files = FAMILIES.map(writeFamily);

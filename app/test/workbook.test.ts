@@ -134,10 +134,5 @@ it('freezes the head, repeats it on every page, and takes no text for a formula'
   expect(xml).not.toContain('<f>');
   expect(xml).toContain('&amp;L&amp;&amp;A');
   const [sheet] = await readXlsx(Buffer.from(bytes));
-  expect(sheet?.data.map(([cell]) => cell)).toEqual([
-    'What',
-    '=HYPERLINK("http://elsewhere")',
-    '+1',
-    '@x',
-  ]);
+  expect(sheet?.data.map(([cell]) => cell)).toEqual(['What', '=HYPERLINK("http://elsewhere")', '+1', '@x']);
 });

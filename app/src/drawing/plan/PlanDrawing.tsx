@@ -1,9 +1,9 @@
 import type { Point } from '@ombra/core/kernel/geometry';
 import { type UnitSystem, showLength } from '@ombra/core/kernel/measure';
 import type { Bases } from '@ombra/core/stages/footing';
-import type { Shell, ShellLoop, Wall } from '@ombra/core/stages/outline';
+import { type Shell, type ShellLoop, type Wall, wallShape } from '@ombra/core/stages/outline';
 import type { ReactNode } from 'react';
-import { type PlanFrame, pathOf, planFrame, wallShape } from './planGeometry';
+import { type PlanFrame, pathOf, planFrame } from './planGeometry';
 
 interface PlanDrawingProps {
   readonly shell: Shell;

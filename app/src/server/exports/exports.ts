@@ -1,4 +1,5 @@
 import { csvListing, workbookOf } from './books';
+import { dxfOf, svgOf } from './drawings';
 import type { ExportJob, Made } from './job';
 
 /** Makes files of one ending; null where it makes none of that name. */
@@ -8,6 +9,8 @@ type Maker = (job: ExportJob, name: string, asked: URLSearchParams) => Promise<M
 const MAKERS: Readonly<Record<string, Maker>> = {
   xlsx: workbookOf,
   csv: csvListing,
+  svg: svgOf,
+  dxf: dxfOf,
 };
 
 /**

@@ -4,7 +4,11 @@ import type { Book } from '@ombra/core/kernel/table';
 import { KIND_NAMES, entryText, placeText } from '../../stages/days/log/entryWords';
 
 /** The site’s log as a table, an entry a row, in the order in which it was written. */
-export function logBook(plan: Plan, entries: readonly Entry[], wallName: (id: string) => string | null): Book {
+export function logBook(
+  plan: Plan,
+  entries: readonly Entry[],
+  wallName: (id: string) => string | null,
+): Book {
   const words = { units: plan.units, wallName };
   return {
     id: 'log',

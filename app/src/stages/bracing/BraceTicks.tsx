@@ -1,7 +1,7 @@
 import { type Point, step } from '@ombra/core/kernel/geometry';
 import type { WallBraces } from '@ombra/core/stages/bracing';
-import type { Shell } from '@ombra/core/stages/outline';
-import { type PlanFrame, wallStart } from '../../drawing/plan/planGeometry';
+import { type Shell, wallStart } from '@ombra/core/stages/outline';
+import { type PlanFrame } from '../../drawing/plan/planGeometry';
 
 interface BraceTicksProps {
   readonly shell: Shell;

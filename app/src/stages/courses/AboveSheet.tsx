@@ -4,10 +4,10 @@ import { barCourses } from '@ombra/core/kernel/forms';
 import { step } from '@ombra/core/kernel/geometry';
 import { type Angle, type Length, type UnitSystem, normalise, showLength } from '@ombra/core/kernel/measure';
 import { type LayingManner, type Piece, type WallPiece, layingOrder } from '@ombra/core/stages/courses';
-import { type Wall, alongArc, wallsOf } from '@ombra/core/stages/outline';
+import { type Wall, alongArc, wallsOf, wallShape, wallStart } from '@ombra/core/stages/outline';
 import type { WorkedPlan } from '@ombra/core/work';
 import { placeOfPiece } from './describePiece';
-import { type PlanFrame, pathOf, planFrame, wallShape, wallStart } from '../../drawing/plan/planGeometry';
+import { type PlanFrame, pathOf, planFrame } from '../../drawing/plan/planGeometry';
 import { SheetFrame, SheetPage } from '../../frame/sheet/SheetFrame';
 
 const WIDTH = 720;

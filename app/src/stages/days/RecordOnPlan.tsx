@@ -1,8 +1,8 @@
 import { step } from '@ombra/core/kernel/geometry';
 import type { LaidRow } from '@ombra/core/kernel/record';
 import type { Courses } from '@ombra/core/stages/courses';
-import type { Shell } from '@ombra/core/stages/outline';
-import { type PlanFrame, wallStart } from '../../drawing/plan/planGeometry';
+import { type Shell, wallStart } from '@ombra/core/stages/outline';
+import { type PlanFrame } from '../../drawing/plan/planGeometry';
 
 interface RecordOnPlanProps {
   readonly shell: Shell;

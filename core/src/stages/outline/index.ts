@@ -16,3 +16,4 @@ export * from './pourName';
 export * from './rake';
 export * from './spans';
 export * from './wallFaces';
+export * from './wallShape';

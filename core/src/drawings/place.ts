@@ -1,0 +1,65 @@
+import { type Point, step } from '../kernel/geometry/point';
+import { type Length, nanometres } from '../kernel/measure';
+import {
+  type BuiltLoop,
+  type Shell,
+  type Wall,
+  alongArc,
+  radiusAt,
+  wallShape,
+  wallStart,
+} from '../stages/outline';
+
+/** A wall with the outline that it belongs to. */
+export interface PlacedWall {
+  readonly wall: Wall;
+  readonly built: BuiltLoop;
+  readonly index: number;
+}
+
+/** Every wall that is built, by its id, in walking order. */
+export const placedWalls = ({ loops }: Shell): ReadonlyMap<string, PlacedWall> =>
+  new Map(
+    loops.flatMap(({ built }) =>
+      built ? built.walls.map((wall, index) => [wall.id, { wall, built, index }] as const) : [],
+    ),
+  );
+
+/** A point of the plan that lies so far along a wall's outside face and so far inward of it. */
+export function onPlan({ wall, built, index }: PlacedWall, along: number, inward: number): Point {
+  const start = wallStart(built, index);
+  const outer = start?.outer ?? { x: nanometres(0), y: nanometres(0) };
+  const { curve, heading } = wall;
+  if (!curve) return step(outer, heading, along, inward);
+  const share = along / wall.length;
+  const from = step(outer, heading, 0, inward);
+  return alongArc({
+    from,
+    heading,
+    radius: radiusAt(curve.outside, curve.sweep, inward),
+    sweep: curve.sweep,
+    share,
+  });
+}
+
+/** A stretch of a wall over its whole thickness on the plan. */
+export const stretchOnPlan = (
+  { wall, built, index }: PlacedWall,
+  from: Length,
+  to: Length,
+): readonly Point[] => wallShape(built, index, from / wall.length, to / wall.length);
+
+/**
+ * A place for a corner's letter: so far outside both walls that meet there. The end of an open walk is its last wall's.
+ *
+ * @param last the end of the wall instead of its start
+ */
+export function letterSpot(place: PlacedWall, aside: number, last = false): Point {
+  const { built, index, wall } = place;
+  const before = built.walls[index - 1] ?? (built.open ? undefined : built.walls.at(-1));
+  const out = onPlan(place, last ? wall.length : 0, -aside);
+  if (last || !before) return step(out, wall.heading, last ? aside : -aside);
+  const other = { wall: before, built, index: built.walls.indexOf(before) };
+  const [end, endOut] = [onPlan(other, before.length, 0), onPlan(other, before.length, -aside)];
+  return { x: nanometres(out.x + endOut.x - end.x), y: nanometres(out.y + endOut.y - end.y) };
+}
