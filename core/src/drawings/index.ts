@@ -6,6 +6,8 @@ import { placedWalls } from './place';
 import { planDrawing } from './planDrawing';
 
 export * from './drawing';
+export { holeOutline } from './elevationDrawing';
+export * from './place';
 
 /** Every drawing that a job has, by its name. */
 export const drawingNames = ({ shell, courses }: WorkedPlan): readonly string[] => [

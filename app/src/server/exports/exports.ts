@@ -1,6 +1,8 @@
 import { csvListing, workbookOf } from './books';
 import { dxfOf, svgOf } from './drawings';
 import type { ExportJob, Made } from './job';
+import { bendingOf, ifcOf } from './models';
+import { calendarOf, planOf } from './plain';
 
 /** Makes files of one ending; null where it makes none of that name. */
 type Maker = (job: ExportJob, name: string, asked: URLSearchParams) => Promise<Made | null>;
@@ -11,6 +13,10 @@ const MAKERS: Readonly<Record<string, Maker>> = {
   csv: csvListing,
   svg: svgOf,
   dxf: dxfOf,
+  ifc: ifcOf,
+  abs: bendingOf,
+  ics: calendarOf,
+  json: planOf,
 };
 
 /**

@@ -1,5 +1,6 @@
 export * from './bar';
 export * from './bends';
+export * from './bendingFile';
 export * from './buildSteel';
 export * from './capacity';
 export * from './corners';
