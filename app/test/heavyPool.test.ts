@@ -13,6 +13,7 @@ parentPort.on('message', ({ url }) => {
   if (url === '/loop') for (;;);
   if (url === '/fill') { const all = []; for (;;) all.push(new Array(100000).fill(all.length)); }
   if (url === '/die') process.exit(3);
+  if (url === '/steps') for (const done of [1, 2]) parentPort.postMessage({ kind: 'progress', done, of: 2 });
   if (url === '/fail') return parentPort.postMessage({ kind: 'failed', message: 'broke' });
   parentPort.postMessage({ kind: 'answer', answer: { status: 200, headers: {}, body: new Uint8Array([threadId]) } });
 });
@@ -51,6 +52,29 @@ describe('the pool of workers', () => {
     expect(await slow).toEqual({ kind: 'too-much' });
     expect(await ask('/fill')).toEqual({ kind: 'too-much' });
     expect((await ask('/')).kind).toBe('answer');
+  });
+
+  it('tells how far it is, and stops what nobody waits for, begun or not', async () => {
+    const seen: (readonly [number, number])[] = [];
+    const steps = pool.ask(
+      { url: '/steps', headers: {}, entries: [], job: {} as HeavyRequest['job'] },
+      { onProgress: (done, of) => seen.push([done, of]) },
+    );
+    expect((await steps).kind).toBe('answer');
+    expect(seen).toEqual([
+      [1, 2],
+      [2, 2],
+    ]);
+    const abort = new AbortController();
+    const given = { headers: {}, entries: [], job: {} as HeavyRequest['job'] };
+    // Two that loop take both workers; the third waits in line and is never begun.
+    const all = ['/loop', '/loop', '/'].map((url) => pool.ask({ url, ...given }, { signal: abort.signal }));
+    const after = ask('/');
+    setTimeout(() => {
+      abort.abort();
+    }, 50);
+    expect(await Promise.all(all)).toEqual(Array.from({ length: 3 }, () => ({ kind: 'cancelled' })));
+    expect((await after).kind).toBe('answer');
   });
 
   it('tells a worker that broke or died, and goes on with a new one', async () => {

@@ -44,11 +44,11 @@ export function Header({ jobId, job, stage, onStage, onKeys, onRules, onFind }: 
       list.scrollLeft = shown.offsetLeft - list.offsetLeft - (list.clientWidth - shown.offsetWidth) / 2;
   }, [stage]);
   return (
-    <header className="flex min-h-14 flex-wrap items-stretch gap-x-4 border-b border-line px-5">
+    <header className="flex min-h-14 flex-wrap items-stretch gap-x-4 border-b border-line px-5 xl:flex-nowrap">
       <div className="flex items-center">
         <Logo />
       </div>
-      <div className="flex max-w-60 min-w-0 flex-col justify-center 2xl:max-w-none">
+      <div className="flex max-w-60 min-w-0 flex-col justify-center xl:flex-1 2xl:max-w-none">
         <h1 className="truncate leading-tight font-semibold">{plan.name || 'Job without a name'}</h1>
         <p className="figures truncate text-[15px] leading-tight text-quiet">{jobLine(plan)}</p>
       </div>
@@ -63,7 +63,7 @@ export function Header({ jobId, job, stage, onStage, onKeys, onRules, onFind }: 
             type="button"
             aria-current={id === stage ? 'step' : undefined}
             aria-keyshortcuts={String(index + 1)}
-            className={`relative px-2 font-medium max-md:shrink-0 2xl:px-4 ${id === stage ? 'border-b-4 border-chalk bg-sheet' : 'border-b-4 border-transparent'}`}
+            className={`relative px-1.5 font-medium max-md:shrink-0 2xl:px-4 ${id === stage ? 'border-b-4 border-chalk bg-sheet' : 'border-b-4 border-transparent'}`}
             onClick={() => {
               onStage(id);
             }}
@@ -83,7 +83,7 @@ export function Header({ jobId, job, stage, onStage, onKeys, onRules, onFind }: 
           </button>
         ))}
       </nav>
-      <div className="no-print flex items-center gap-1 max-md:flex-wrap max-md:gap-0">
+      <div className="no-print flex items-center gap-1 max-md:flex-wrap max-md:gap-0 xl:gap-0 2xl:gap-1">
         <IconButton name="Undo" keys="Ctrl Z" Icon={Undo2} disabled={!job.canUndo} onPress={job.undo} />
         <IconButton name="Redo" keys="Ctrl Shift Z" Icon={Redo2} disabled={!job.canRedo} onPress={job.redo} />
         <IconButton name="Find anything" keys="/" Icon={Search} onPress={onFind} />
@@ -91,7 +91,7 @@ export function Header({ jobId, job, stage, onStage, onKeys, onRules, onFind }: 
         <JobMenu jobId={jobId} onStage={onStage} onRules={onRules} onKeys={onKeys} />
         <p
           role="status"
-          className="figures ml-1 w-24 text-right text-[15px] leading-tight text-quiet max-md:w-auto"
+          className="figures ml-1 w-20 text-right text-[15px] leading-tight text-quiet max-md:w-auto"
           title={saveState.kind === 'refused' ? saveState.what : undefined}
         >
           {saveState.kind === 'saved' && waiting > 0

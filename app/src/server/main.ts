@@ -7,6 +7,7 @@ import { loadDemo } from './demo';
 import { makeEntryStore } from './entryStore';
 import { makeFileStore } from './fileStore';
 import { makeHeavyPool } from './heavy/heavyPool';
+import { progressBoard } from './heavy/progress';
 import { makeJobStore } from './jobStore';
 import { keepHouse } from './housekeeping';
 import { type PageHandler, startServer } from './server';
@@ -49,7 +50,7 @@ async function run(settings: Settings, releases: Releases, log: Logger): Promise
     return house.wrong();
   };
   const { server, address } = await startServer(settings, {
-    services: { jobs, entries, files, log, health },
+    services: { jobs, entries, files, log, health, progress: progressBoard() },
     clientFolder: CLIENT,
     pages: handler,
     heavy,

@@ -129,7 +129,23 @@ export async function startServer(
     const job = await services.jobs.get(id);
     if (!job) return toPages(request, response);
     const entries = await wholeLog(services.entries, id);
-    const outcome = await heavy.ask({ url: request.url ?? '/', headers: headersOf(request), job, entries });
+    const abort = new AbortController();
+    // Whoever gave up waiting frees the worker for the next.
+    response.on('close', () => {
+      if (!response.writableFinished) abort.abort();
+    });
+    const key = new URL(request.url ?? '/', 'http://localhost').searchParams.get('key');
+    const outcome = await heavy.ask(
+      { url: request.url ?? '/', headers: headersOf(request), job, entries },
+      {
+        signal: abort.signal,
+        onProgress: (done, of) => {
+          if (key !== null) services.progress.tell(key, done, of);
+        },
+      },
+    );
+    if (key !== null) services.progress.over(key);
+    if (outcome.kind === 'cancelled') return;
     if (outcome.kind === 'answer') {
       const { status, headers, body } = outcome.answer;
       response.writeHead(status, { ...headers });

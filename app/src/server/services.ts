@@ -1,6 +1,7 @@
 import type { Logger } from 'pino';
 import type { EntryStore } from './entryStore';
 import type { FileStore } from './fileStore';
+import type { ProgressBoard } from './heavy/progress';
 import type { JobStore } from './jobStore';
 
 /** What every request may use; passed in, so that tests can fix the clock and the ids. */
@@ -9,6 +10,7 @@ export interface Services {
   readonly entries: EntryStore;
   readonly files: FileStore;
   readonly log: Logger;
+  readonly progress: ProgressBoard;
   /** Why the data is not well, in one sentence; null while it is. */
   readonly health: () => Promise<string | null>;
 }

@@ -8,6 +8,7 @@ import { formsView } from './forms/view';
 import { openingsView } from './openings/view';
 import { orderView } from './order/view';
 import { outlineView } from './outline/view';
+import { packetView } from './packet/view';
 import { pourView } from './pour/view';
 import { steelView } from './steel/view';
 import { topoffView } from './topoff/view';
@@ -23,6 +24,7 @@ const STAGE_VIEWS: readonly StageView[] = [
   bracingView,
   pourView,
   daysView,
+  packetView,
   topoffView,
   orderView,
   formsView,

@@ -6,7 +6,7 @@ export type ExportJob = NonNullable<Awaited<ReturnType<typeof sheetOf>>>;
 /** A file that was made, or why there is none yet and what to do. */
 export type Made =
   | { readonly ok: true; readonly type: string; readonly body: string | Uint8Array }
-  | { readonly ok: false; readonly where: string; readonly what: string };
+  | { readonly ok: false; readonly where: string; readonly what: string; readonly status?: number };
 
 export const made = (type: string, body: string | Uint8Array): Made => ({ ok: true, type, body });
 

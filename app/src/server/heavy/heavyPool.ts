@@ -6,11 +6,20 @@ export type HeavyOutcome =
   | { readonly kind: 'answer'; readonly answer: HeavyAnswer }
   /** Over the time limit, or out of memory. */
   | { readonly kind: 'too-much' }
+  /** Nobody waits for it any more. */
+  | { readonly kind: 'cancelled' }
   | { readonly kind: 'failed'; readonly message: string };
+
+/** What goes with a request while it is under way. */
+export interface HeavyWatch {
+  /** Ends the work: nobody waits for the answer any more. */
+  readonly signal?: AbortSignal;
+  readonly onProgress?: (done: number, of: number) => void;
+}
 
 /** Workers of sheets and lists. */
 export interface HeavyPool {
-  readonly ask: (request: HeavyRequest) => Promise<HeavyOutcome>;
+  readonly ask: (request: HeavyRequest, watch?: HeavyWatch) => Promise<HeavyOutcome>;
   readonly close: () => Promise<void>;
 }
 
@@ -26,6 +35,7 @@ export const HEAVY_LIMITS: HeavyLimits = { time: 20_000, workers: 3, megabytes: 
 
 interface Waiting {
   readonly request: HeavyRequest;
+  readonly watch: HeavyWatch;
   readonly done: (outcome: HeavyOutcome) => void;
 }
 
@@ -58,13 +68,14 @@ export function makeHeavyPool(script: URL, data: object, limits: HeavyLimits = H
     return worker;
   };
 
-  const run = (worker: Worker, { request, done }: Waiting, fresh: boolean): void => {
+  const run = (worker: Worker, { request, watch, done }: Waiting, fresh: boolean): void => {
     let timer: ReturnType<typeof setTimeout> | undefined;
     const finish = (outcome: HeavyOutcome, reuse: boolean): void => {
       clearTimeout(timer);
       worker.off('message', onMessage);
       worker.off('error', onError);
       worker.off('exit', onExit);
+      watch.signal?.removeEventListener('abort', onAbort);
       done(outcome);
       if (reuse && !closed) {
         idle.push(worker);
@@ -79,6 +90,7 @@ export function makeHeavyPool(script: URL, data: object, limits: HeavyLimits = H
     };
     const onMessage = (message: HeavyMessage): void => {
       if (message.kind === 'ready') begin();
+      else if (message.kind === 'progress') watch.onProgress?.(message.done, message.of);
       else if (message.kind === 'answer') finish({ kind: 'answer', answer: message.answer }, true);
       else finish({ kind: 'failed', message: message.message }, true);
     };
@@ -89,6 +101,11 @@ export function makeHeavyPool(script: URL, data: object, limits: HeavyLimits = H
     const onExit = (): void => {
       finish({ kind: 'failed', message: 'The worker ended.' }, false);
     };
+    // What a worker is in the middle of cannot be stopped but with the worker.
+    const onAbort = (): void => {
+      finish({ kind: 'cancelled' }, false);
+    };
+    watch.signal?.addEventListener('abort', onAbort);
     worker.on('message', onMessage);
     worker.once('error', onError);
     worker.once('exit', onExit);
@@ -97,6 +114,10 @@ export function makeHeavyPool(script: URL, data: object, limits: HeavyLimits = H
 
   const next = (): void => {
     while (queue.length > 0 && !closed) {
+      if (queue[0]?.watch.signal?.aborted === true) {
+        queue.shift()?.done({ kind: 'cancelled' });
+        continue;
+      }
       const ready = idle.pop();
       if (!ready && all.size >= limits.workers) return;
       run(ready ?? start(), queue.shift() as Waiting, !ready);
@@ -104,9 +125,9 @@ export function makeHeavyPool(script: URL, data: object, limits: HeavyLimits = H
   };
 
   return {
-    ask: (request) =>
+    ask: (request, watch = {}) =>
       new Promise((done) => {
-        queue.push({ request, done });
+        queue.push({ request, watch, done });
         next();
       }),
     close: async () => {

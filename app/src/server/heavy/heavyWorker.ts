@@ -30,6 +30,9 @@ const tell = (message: HeavyMessage, transfer: readonly ArrayBuffer[] = []): voi
 };
 
 parentPort?.on('message', ({ url, headers, job, entries }: HeavyRequest) => {
+  const onProgress = (done: number, of: number): void => {
+    tell({ kind: 'progress', done, of });
+  };
   const services = { jobs: onlyStore(job), entries: onlyLog(job, entries), log };
   void inject(
     (request, response) => {
@@ -41,7 +44,7 @@ parentPort?.on('message', ({ url, headers, job, entries }: HeavyRequest) => {
         response.statusCode = 500;
         response.end();
       };
-      Promise.resolve(handler(request, response, failed, { services } as never)).catch(failed);
+      Promise.resolve(handler(request, response, failed, { services, onProgress } as never)).catch(failed);
     },
     { method: 'GET', url, headers: { ...headers } },
   ).then(

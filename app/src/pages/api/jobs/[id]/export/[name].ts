@@ -8,14 +8,18 @@ export const GET: APIRoute = async ({ locals, params, url }) => {
   const { id = '', name = '' } = params;
   const job = await sheetOf(locals.services, id);
   if (!job) return noSuchJob(id);
-  const file = await exportOf(job, name, url.searchParams);
+  const { onProgress } = locals;
+  const file = await exportOf(job, name, url.searchParams, {
+    origin: url.origin,
+    ...(onProgress ? { onProgress } : {}),
+  });
   if (file === null) {
     return refuse(404, {
       where: 'address',
       what: `There is no file “${name.slice(0, 60)}”; docs/api.md names those that there are.`,
     });
   }
-  if (!file.ok) return refuse(409, { where: file.where, what: file.what });
+  if (!file.ok) return refuse(file.status ?? 409, { where: file.where, what: file.what });
   const body = typeof file.body === 'string' ? file.body : Buffer.from(file.body);
   return new Response(body, {
     headers: { 'Content-Type': file.type, 'Content-Disposition': `attachment; filename="${name}"` },

@@ -1,0 +1,46 @@
+import { createRequire } from 'node:module';
+import pdfmake from 'pdfmake';
+import type { TDocumentDefinitions } from 'pdfmake/interfaces';
+
+const require = createRequire(import.meta.url);
+const font = (family: string, file: string): string => require.resolve(`@fontsource/${family}/files/${file}`);
+const barlow = (subset: string, weight: number): string =>
+  font('barlow-semi-condensed', `barlow-semi-condensed-${subset}-${String(weight)}-normal.woff`);
+
+/** One thin and one thick cut of a font; slanted letters are not used. */
+const cuts = (normal: string, bold: string) => ({ normal, bold, italics: normal, bolditalics: bold });
+
+let ready = false;
+
+/** Our fonts, and nothing else from this machine or any other. */
+function prepare(): void {
+  if (ready) return;
+  const marker = font('permanent-marker', 'permanent-marker-latin-400-normal.woff');
+  const fonts = {
+    'Barlow Semi Condensed': cuts(barlow('latin', 400), barlow('latin', 600)),
+    'Barlow More': cuts(barlow('latin-ext', 400), barlow('latin-ext', 600)),
+    'Permanent Marker': cuts(marker, marker),
+  };
+  const files = new Set(Object.values(fonts).flatMap((own) => Object.values(own)));
+  pdfmake.setFonts(fonts);
+  pdfmake.setUrlAccessPolicy(() => false);
+  pdfmake.setLocalAccessPolicy((path) => files.has(path));
+  pdfmake.setTableLayouts({
+    ruled: {
+      hLineWidth: (line, node) => (line === 0 ? 0 : line === node.table.headerRows ? 1 : 0.4),
+      vLineWidth: () => 0,
+      hLineColor: () => '#555555',
+      paddingLeft: (column) => (column === 0 ? 0 : 5),
+      paddingRight: () => 5,
+      paddingTop: () => 1.5,
+      paddingBottom: () => 1.5,
+    },
+  });
+  ready = true;
+}
+
+/** Lays a document out as the bytes of a PDF file. */
+export async function renderPdf(document: TDocumentDefinitions): Promise<Uint8Array> {
+  prepare();
+  return new Uint8Array(await pdfmake.createPdf(document).getBuffer());
+}

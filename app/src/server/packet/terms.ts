@@ -1,0 +1,85 @@
+import { existsSync, readFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import type { Language } from '../../stages/packet/choice';
+
+/** A phrase of the trade in one language, matched with what stands in for its blanks. */
+interface Term {
+  readonly pattern: RegExp;
+  readonly blanks: readonly string[];
+  readonly words: Readonly<Record<Exclude<Language, 'en'>, string>>;
+}
+
+interface Terms {
+  readonly whole: ReadonlyMap<string, Term['words']>;
+  /** Those with blanks, the longest first: the closest one is taken. */
+  readonly blanked: readonly Term[];
+}
+
+const BLANK = /\{(\w+)\}/g;
+
+/**
+ * Reads the table of terms: a row a phrase, `| English | Español | Français |`, blanks in curly brackets. Other lines are for people.
+ *
+ * @throws where a translation names a blank that its phrase has not: nobody but us writes the table
+ */
+export function readTerms(text: string): Terms {
+  const rows = text
+    .split('\n')
+    .filter((line) => line.startsWith('|'))
+    .map((line) => line.split('|').slice(1, -1).map((cell) => cell.trim()))
+    .filter(([english = '']) => english !== '' && english !== 'English' && !/^:?-+:?$/.test(english));
+  const whole = new Map<string, Term['words']>();
+  const blanked: (Term & { readonly length: number })[] = [];
+  for (const [english = '', es = '', fr = ''] of rows) {
+    const words = { es, fr };
+    const blanks = [...english.matchAll(BLANK)].map(([, name = '']) => name);
+    for (const each of Object.values(words)) {
+      const strange = [...each.matchAll(BLANK)].find(([, name = '']) => !blanks.includes(name));
+      if (each === '' || strange) throw new Error(`docs/terms.md: “${english}” is not whole in every language.`);
+    }
+    if (blanks.length === 0) whole.set(english, words);
+    else {
+      const literal = english.split(BLANK).filter((_, index) => index % 2 === 0);
+      const source = literal.map((part) => part.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')).join('(.+?)');
+      blanked.push({ pattern: new RegExp(`^${source}$`, 's'), blanks, words, length: literal.join('').length });
+    }
+  }
+  return { whole, blanked: blanked.sort((a, b) => b.length - a.length) };
+}
+
+/** The file of terms, looked for from here upward: the built server lies deeper than its source. */
+function termsFile(): string {
+  let folder = dirname(fileURLToPath(import.meta.url));
+  for (;;) {
+    const file = join(folder, 'docs/terms.md');
+    if (existsSync(file)) return file;
+    const above = dirname(folder);
+    if (above === folder) throw new Error('docs/terms.md is missing.');
+    folder = above;
+  }
+}
+
+let read: Terms | null = null;
+const terms = (): Terms => (read ??= readTerms(readFileSync(termsFile(), 'utf8')));
+
+/**
+ * A phrase that the core speaks, in another language; what stands in its blanks is said in turn. English where the table has none.
+ *
+ * @param missed told of every phrase that the table lacks
+ */
+export function sayIn(language: Language, phrase: string, missed?: (phrase: string) => void): string {
+  if (language === 'en' || !/[A-Za-z]{2}/.test(phrase)) return phrase;
+  const { whole, blanked } = terms();
+  const known = whole.get(phrase);
+  if (known) return known[language];
+  for (const { pattern, blanks, words } of blanked) {
+    const found = pattern.exec(phrase);
+    if (!found) continue;
+    // Blanks hold names and lengths; a known word among them is said too, anything else is kept.
+    const said = new Map(blanks.map((name, index) => [name, sayIn(language, found[index + 1] ?? '')]));
+    return words[language].replace(BLANK, (_, name: string) => said.get(name) ?? '');
+  }
+  missed?.(phrase);
+  return phrase;
+}
