@@ -48,12 +48,23 @@ async function readPdf(bytes: Uint8Array): Promise<ReadPdf> {
   const pages: string[] = [];
   for (let number = 1; number <= pdf.numPages; number += 1) {
     const { items } = await (await pdf.getPage(number)).getTextContent();
-    pages.push(items.map((item) => ('str' in item ? item.str : '')).join(' ').replace(/\s+/g, ' '));
+    pages.push(
+      items
+        .map((item) => ('str' in item ? item.str : ''))
+        .join(' ')
+        .replace(/\s+/g, ' '),
+    );
   }
   const info = (await pdf.getMetadata()).info as Record<string, unknown>;
   const [, , width = 0, height = 0] = (await pdf.getPage(1)).view;
   const outline = ((await pdf.getOutline()) ?? []).map(({ title }) => title);
-  const read = { pages, outline, title: info['Title'], language: info['Language'], size: [width, height] as const };
+  const read = {
+    pages,
+    outline,
+    title: info['Title'],
+    language: info['Language'],
+    size: [width, height] as const,
+  };
   await pdf.destroy();
   return read;
 }
@@ -80,7 +91,9 @@ describe('the packet of the demo', () => {
   it('numbers the pages of each sheet by itself, and names the state on every one', () => {
     const sheets: { name: string; page: number; pages: number }[] = read.pages.map((page) => {
       const [, name = '', own = '', all = ''] =
-        /Sorrel Fork Hatchery ([A-Z][a-z]+(?: [a-z]+)?) (\d+) of (\d+) State 12, saved Apr 6, 2027/.exec(page) ?? [];
+        /Sorrel Fork Hatchery ([A-Z][a-z]+(?: [a-z]+)?) (\d+) of (\d+) State 12, saved Apr 6, 2027/.exec(
+          page,
+        ) ?? [];
       return { name, page: Number(own), pages: Number(all) };
     });
     const names = [...new Set(sheets.map(({ name }) => name))];
@@ -164,7 +177,8 @@ describe('what it is made from', () => {
         ...(type === 0 || type === 7 ? [] : [value]),
         ...Object.values(options).flatMap((option) => named(option.value)),
       ]);
-    const blanks = (text: string) => named(new IntlMessageFormat(text).getAst() as unknown as readonly Part[]);
+    const blanks = (text: string) =>
+      named(new IntlMessageFormat(text).getAst() as unknown as readonly Part[]);
     for (const [key, english] of Object.entries(en)) {
       for (const other of [es, fr]) {
         const said = other[key as keyof typeof en];

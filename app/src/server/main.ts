@@ -7,6 +7,7 @@ import { loadDemo } from './demo';
 import { makeEntryStore } from './entryStore';
 import { makeFileStore } from './fileStore';
 import { makeHeavyPool } from './heavy/heavyPool';
+import { outlineReader } from './imports/outlineReader';
 import { progressBoard } from './heavy/progress';
 import { makeJobStore } from './jobStore';
 import { keepHouse } from './housekeeping';
@@ -43,6 +44,7 @@ async function run(settings: Settings, releases: Releases, log: Logger): Promise
   const { handler } = (await import(ENTRY.href)) as { handler: PageHandler };
   const heavy = makeHeavyPool(new URL('heavy/heavyWorker.ts', import.meta.url), { entry: ENTRY.href });
   releases.push(() => heavy.close());
+  const outlines = outlineReader(new URL('imports/outlineWorker.ts', import.meta.url));
   const house = keepHouse(dataFolder, jobs, log, clock);
   releases.push(() => house.stop());
   const health = async (): Promise<string | null> => {
@@ -50,7 +52,7 @@ async function run(settings: Settings, releases: Releases, log: Logger): Promise
     return house.wrong();
   };
   const { server, address } = await startServer(settings, {
-    services: { jobs, entries, files, log, health, progress: progressBoard() },
+    services: { jobs, entries, files, log, health, progress: progressBoard(), outlines },
     clientFolder: CLIENT,
     pages: handler,
     heavy,

@@ -6,12 +6,7 @@ import { type PacketAsk, packetOf } from './packet';
 import { calendarOf, planOf } from './plain';
 
 /** Makes files of one ending; null where it makes none of that name. */
-type Maker = (
-  job: ExportJob,
-  name: string,
-  asked: URLSearchParams,
-  ask: PacketAsk,
-) => Promise<Made | null>;
+type Maker = (job: ExportJob, name: string, asked: URLSearchParams, ask: PacketAsk) => Promise<Made | null>;
 
 /** Who makes the files of which ending. Each fetches its own package when it is first asked for. */
 const MAKERS: Readonly<Record<string, Maker>> = {

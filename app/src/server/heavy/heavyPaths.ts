@@ -1,5 +1,6 @@
 /** Addresses whose answer takes a job worked from end to end: sheets to print, and lists to save. */
-const HEAVY = /^\/jobs\/([^/]+)\/sheets\/[^/]+\/?$|^\/api\/jobs\/([^/]+)\/(?:[^/]+\.csv|glance|export\/(?!job\.zip)[^/]+)\/?$/;
+const HEAVY =
+  /^\/jobs\/([^/]+)\/sheets\/[^/]+\/?$|^\/api\/jobs\/([^/]+)\/(?:[^/]+\.csv|glance|export\/(?!job\.zip)[^/]+)\/?$/;
 
 /** The job of an address whose answer is made in a worker; null where the answer is light. */
 export function heavyJob(path: string): string | null {

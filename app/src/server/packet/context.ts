@@ -76,7 +76,13 @@ export function contextOf({ job, choice, words, upright, onSide }: ContextInput)
     drawing: (name, options) => {
       const drawing = drawingOf(worked, name);
       if (!drawing) return [];
-      return [{ svg: drawingSvg(drawing, { ...options, grey: choice.black }), alignment: 'center', margin: [0, 2, 0, 6] }];
+      return [
+        {
+          svg: drawingSvg(drawing, { ...options, grey: choice.black }),
+          alignment: 'center',
+          margin: [0, 2, 0, 6],
+        },
+      ];
     },
   };
 }

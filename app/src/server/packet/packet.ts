@@ -92,24 +92,29 @@ export function packetDocument({ job, choice, words, origin, onSection }: Packet
     if (index < 0) return 1;
     return index >= headings.length ? pages + 1 : (headings[index]?.positions?.[0]?.pageNumber ?? 0);
   };
-  const head = (title: string, stage: string, index: number) => (page: number, pages: number): Content => {
-    const [from, to] = [firstPage(index, pages), firstPage(index + 1, pages)];
-    return {
-      margin: [MARGIN, MARGIN, MARGIN, 0],
-      columns: [
-        {
-          width: '*',
-          stack: [
-            text(job.plan.name, { bold: true, fontSize: 13 }),
-            text(t('page', { section: title, page: page - from + 1, pages: to - from }), { fontSize: 12 }),
-            text(t('state', { state: job.version, date: words.date(job.savedAt) }), { style: 'note' }),
-          ],
-        },
-        { width: 110, stack: [text(t('scan'), { fontSize: 7.5, alignment: 'right', margin: [0, 2, 6, 0] })] },
-        { width: HEAD - 6, qr: scanAddress(origin, job, stage), fit: HEAD - 6, eccLevel: 'L' },
-      ],
+  const head =
+    (title: string, stage: string, index: number) =>
+    (page: number, pages: number): Content => {
+      const [from, to] = [firstPage(index, pages), firstPage(index + 1, pages)];
+      return {
+        margin: [MARGIN, MARGIN, MARGIN, 0],
+        columns: [
+          {
+            width: '*',
+            stack: [
+              text(job.plan.name, { bold: true, fontSize: 13 }),
+              text(t('page', { section: title, page: page - from + 1, pages: to - from }), { fontSize: 12 }),
+              text(t('state', { state: job.version, date: words.date(job.savedAt) }), { style: 'note' }),
+            ],
+          },
+          {
+            width: 110,
+            stack: [text(t('scan'), { fontSize: 7.5, alignment: 'right', margin: [0, 2, 6, 0] })],
+          },
+          { width: HEAD - 6, qr: scanAddress(origin, job, stage), fit: HEAD - 6, eccLevel: 'L' },
+        ],
+      };
     };
-  };
   const chosen = PACKET_SHEETS.filter(({ id }) => choice.sheets.includes(id));
   const pageMargins: [number, number, number, number] = [MARGIN, MARGIN + HEAD + 8, MARGIN, MARGIN + FOOT];
   const sections = chosen.map(({ id, stage }, index): Content => {

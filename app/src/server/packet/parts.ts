@@ -7,7 +7,8 @@ export const FELT = 'Permanent Marker';
 const MORE = 'Barlow More';
 
 /** What the shipped fonts have letters for: those of western and of central Europe, and signs. */
-const WESTERN = /[\u0020-\u007e\u00a0-\u00ff\u0131\u0152\u0153\u2013\u2014\u2018-\u201e\u2022\u2026\u2032\u2033\u2212\u20ac]/;
+const WESTERN =
+  /[\u0020-\u007e\u00a0-\u00ff\u0131\u0152\u0153\u2013\u2014\u2018-\u201e\u2022\u2026\u2032\u2033\u2212\u20ac]/;
 const CENTRAL = /[\u0100-\u024f]/;
 
 /** Text in runs, each in a font that has its letters; what no font has becomes a question mark. */
@@ -34,8 +35,7 @@ type Style = Readonly<Record<string, unknown>>;
 export const text = (said: string, style: Style = {}): Content =>
   ({ text: runs(said), ...style }) as unknown as Content;
 
-export const heading = (said: string): Content =>
-  text(said, { style: 'h2', headlineLevel: 2 });
+export const heading = (said: string): Content => text(said, { style: 'h2', headlineLevel: 2 });
 
 export const note = (said: string): Content => text(said, { style: 'note' });
 export const strong = (said: string): Content => text(said, { bold: true, margin: [0, 3, 0, 0] });
@@ -72,7 +72,11 @@ interface TableOptions {
 }
 
 /** A table whose head is repeated on every page; rows are not broken. */
-export function table(head: readonly string[], rows: readonly (readonly Cell[])[], options: TableOptions = {}): Content {
+export function table(
+  head: readonly string[],
+  rows: readonly (readonly Cell[])[],
+  options: TableOptions = {},
+): Content {
   const { widths = head.map((_, index) => (index === 0 ? 'auto' : '*')), right = [], style = {} } = options;
   const cell = (each: Cell, index: number, own: Style = {}): TableCell => {
     const { said, style: named = {} } = typeof each === 'string' ? { said: each } : each;

@@ -27,7 +27,12 @@ export function readTerms(text: string): Terms {
   const rows = text
     .split('\n')
     .filter((line) => line.startsWith('|'))
-    .map((line) => line.split('|').slice(1, -1).map((cell) => cell.trim()))
+    .map((line) =>
+      line
+        .split('|')
+        .slice(1, -1)
+        .map((cell) => cell.trim()),
+    )
     .filter(([english = '']) => english !== '' && english !== 'English' && !/^:?-+:?$/.test(english));
   const whole = new Map<string, Term['words']>();
   const blanked: (Term & { readonly length: number })[] = [];
@@ -36,13 +41,19 @@ export function readTerms(text: string): Terms {
     const blanks = [...english.matchAll(BLANK)].map(([, name = '']) => name);
     for (const each of Object.values(words)) {
       const strange = [...each.matchAll(BLANK)].find(([, name = '']) => !blanks.includes(name));
-      if (each === '' || strange) throw new Error(`docs/terms.md: “${english}” is not whole in every language.`);
+      if (each === '' || strange)
+        throw new Error(`docs/terms.md: “${english}” is not whole in every language.`);
     }
     if (blanks.length === 0) whole.set(english, words);
     else {
       const literal = english.split(BLANK).filter((_, index) => index % 2 === 0);
       const source = literal.map((part) => part.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')).join('(.+?)');
-      blanked.push({ pattern: new RegExp(`^${source}$`, 's'), blanks, words, length: literal.join('').length });
+      blanked.push({
+        pattern: new RegExp(`^${source}$`, 's'),
+        blanks,
+        words,
+        length: literal.join('').length,
+      });
     }
   }
   return { whole, blanked: blanked.sort((a, b) => b.length - a.length) };

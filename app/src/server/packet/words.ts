@@ -34,9 +34,10 @@ export function wordsOf(language: Language, missed?: (phrase: string) => void): 
     },
     say: (phrase) => sayIn(language, phrase, missed),
     number: (value, decimals) =>
-      new Intl.NumberFormat(locale, { minimumFractionDigits: decimals, maximumFractionDigits: decimals }).format(
-        value,
-      ),
+      new Intl.NumberFormat(locale, {
+        minimumFractionDigits: decimals,
+        maximumFractionDigits: decimals,
+      }).format(value),
     date: (iso) =>
       new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeZone: 'UTC' }).format(new Date(iso)),
   };

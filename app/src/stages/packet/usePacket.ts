@@ -42,7 +42,9 @@ export function usePacket(job: Pick<Job, 'id' | 'sync' | 'freshId'>) {
     const key = job.freshId();
     const timer = setInterval(() => {
       void fetch(`/api/progress?key=${key}`, { signal: abort.signal })
-        .then(async (response) => (await response.json()) as { progress: { done: number; of: number } | null })
+        .then(
+          async (response) => (await response.json()) as { progress: { done: number; of: number } | null },
+        )
         .then(({ progress }) => {
           if (progress && running.current === abort) setState({ kind: 'making', ...progress });
         })
@@ -52,9 +54,12 @@ export function usePacket(job: Pick<Job, 'id' | 'sync' | 'freshId'>) {
     try {
       // What was typed a moment ago belongs into it.
       await job.sync?.flush();
-      const response = await fetch(`/api/jobs/${job.id}/export/packet.pdf?${writeChoice(choice)}&key=${key}`, {
-        signal: abort.signal,
-      });
+      const response = await fetch(
+        `/api/jobs/${job.id}/export/packet.pdf?${writeChoice(choice)}&key=${key}`,
+        {
+          signal: abort.signal,
+        },
+      );
       if (!response.ok) setState({ kind: 'failed', what: await failureOf(response) });
       else {
         const blob = await response.blob();

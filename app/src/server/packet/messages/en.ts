@@ -5,7 +5,8 @@ export const en = {
   state: 'State {state}, saved {date}',
   scan: 'Scan to see whether this page is still right',
   contents: 'Contents',
-  caution: 'A plan to check, not a design. The stamped drawings, the form maker’s manual, the local code and the inspector decide.',
+  caution:
+    'A plan to check, not a design. The stamped drawings, the form maker’s manual, the local code and the inspector decide.',
   cautions: 'Before anyone starts',
   'caution.brace': 'Brace every wall before you leave it. Empty forms blow over.',
   'caution.planks': 'Stay off the planks in wind, lightning, and while anyone moves the hose below.',
@@ -21,7 +22,8 @@ export const en = {
   courses: '{count, plural, one {# course} other {# courses}}',
   bars: '{count, plural, one {# bar} other {# bars}}',
   pieces: '{count, plural, one {# piece} other {# pieces}}',
-  fixFirst: '{count, plural, one {# stop notice is open. Clear it before anyone builds from these pages:} other {# stop notices are open. Clear them before anyone builds from these pages:}}',
+  fixFirst:
+    '{count, plural, one {# stop notice is open. Clear it before anyone builds from these pages:} other {# stop notices are open. Clear them before anyone builds from these pages:}}',
   nothing: 'Nothing here yet. Finish the outline first.',
   coursesTitle: 'Courses',
   outline: 'Outline',
@@ -45,7 +47,8 @@ export const en = {
   cuts: 'Cut to',
   corners: 'Corners',
   set: 'Bars in this course',
-  insideView: 'Walls seen from inside, left to right as walked. Shaded: cut pieces, their length in {units, select, imperial {inches} other {millimeters}}.',
+  insideView:
+    'Walls seen from inside, left to right as walked. Shaded: cut pieces, their length in {units, select, imperial {inches} other {millimeters}}.',
   handsView: 'LH, RH: hand of a corner, seen from outside.',
   wallCards: 'Wall cards',
   noCuts: 'no cuts',
@@ -90,7 +93,8 @@ export const en = {
   stations: 'Braces, from the wall’s first corner',
   side: 'Side',
   planks: 'Planks',
-  braceOrder: 'Upright first with one screw a course, then its leg, then the bracket. Turnbuckles near mid-travel.',
+  braceOrder:
+    'Upright first with one screw a course, then its leg, then the bracket. Turnbuckles near mid-travel.',
   hose: 'Pour',
   pump: 'Pump {time}',
   firstTruck: 'first truck {time}',
@@ -112,14 +116,16 @@ export const en = {
   'signal.one': 'One person signals the operator, hand in sight.',
   'signal.hands': 'Arm up: stop. Circle: start. Palm down: slower. Both arms crossed: stop and hold.',
   stop: 'Stop when',
-  'stop.lightning': 'Lightning: everyone off the planks and away from the boom; wait {minutes, number} min after the last.',
+  'stop.lightning':
+    'Lightning: everyone off the planks and away from the boom; wait {minutes, number} min after the last.',
   'stop.wind': 'Wind moves planks or hose.',
   'stop.bulge': 'A bulge or a board giving way: stop, plate it, wait, come back next lift.',
   'stop.truck': 'A truck out of slump, temperature or time.',
   'stop.people': 'Anyone stands under the boom, or where a form could burst.',
   soft: 'After the pour: sight the strings while it is soft, turn the braces, plumb the corners. Leave braces 24 h or more.',
   watch: 'Watch',
-  watchLine: 'From below, with driver, screws and plywood. One side is yours: walk it, hands and eyes on every joint and corner.',
+  watchLine:
+    'From below, with driver, screws and plywood. One side is yours: walk it, hands and eyes on every joint and corner.',
   'watch.look': 'Look for',
   'watch.bulge': 'A face that moves, foam that cracks or whitens, screws that pull.',
   'watch.joint': 'Wet joints, cut pieces, corners, both sides of every opening.',
@@ -145,7 +151,8 @@ export const en = {
   signedFirst: 'Signed first',
   signature: 'Signed',
   holds: 'Hold points',
-  holdsLine: 'Nobody goes on past one that is not signed. The local code and the inspector decide what is inspected.',
+  holdsLine:
+    'Nobody goes on past one that is not signed. The local code and the inspector decide what is inspected.',
   tolerance: 'Tolerance: {text}',
   by: 'By {who}',
   signedBy: 'Signed by {who}, {date}',

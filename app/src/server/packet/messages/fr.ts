@@ -154,7 +154,8 @@ export const fr: Messages = {
   signedFirst: 'Signé avant',
   signature: 'Signature',
   holds: 'Points d’arrêt',
-  holdsLine: 'Personne ne continue sans signature. Le code local et l’inspecteur décident de ce qui est inspecté.',
+  holdsLine:
+    'Personne ne continue sans signature. Le code local et l’inspecteur décident de ce qui est inspecté.',
   tolerance: 'Tolérance : {text}',
   by: 'Par {who}',
   signedBy: 'Signé par {who}, {date}',

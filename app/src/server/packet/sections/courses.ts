@@ -18,7 +18,9 @@ function coursePage(context: PacketContext, course: number): readonly Content[] 
   const { worked, t, say, inches, upright, drawing } = context;
   const pieces = worked.courses.pieces.filter((piece) => piece.course === course);
   const bars = worked.steel.bars.filter((bar) => bar.set.course === course && bar.course === course);
-  const marks = new Map(worked.steel.schedule.flatMap(({ mark, bars: own }) => own.map((id) => [id, mark] as const)));
+  const marks = new Map(
+    worked.steel.schedule.flatMap(({ mark, bars: own }) => own.map((id) => [id, mark] as const)),
+  );
   const counts = new Map<string, number>();
   for (const bar of bars) {
     const mark = marks.get(bar.id) ?? say(bar.use);
@@ -46,7 +48,11 @@ function coursePage(context: PacketContext, course: number): readonly Content[] 
     ),
     ...(counts.size === 0
       ? []
-      : [text(`${t('set')}: ${[...counts].map(([mark, count]) => `${String(count)} × ${mark}`).join(' · ')}`)]),
+      : [
+          text(
+            `${t('set')}: ${[...counts].map(([mark, count]) => `${String(count)} × ${mark}`).join(' · ')}`,
+          ),
+        ]),
   ];
 }
 
@@ -76,7 +82,9 @@ export function cardsSection({ worked, t, inches }: PacketContext): readonly Con
       stack: [
         text(t('course', { number: index + 1 }), { fontSize: 40, bold: true }),
         ...walls.map((wall): Content => {
-          const cuts = cutsOf(piecesOf(pieces, wall.id)).map((cut) => felt(inches(cut, true)).replaceAll(' ', '\u00a0'));
+          const cuts = cutsOf(piecesOf(pieces, wall.id)).map((cut) =>
+            felt(inches(cut, true)).replaceAll(' ', '\u00a0'),
+          );
           return {
             columns: [
               { width: 96, stack: [text(wall.name, { fontSize: 34, bold: true, margin: [0, 12, 0, 0] })] },

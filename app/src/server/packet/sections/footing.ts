@@ -11,8 +11,11 @@ export function footingSection({ worked, plan, t, say, length, inches }: PacketC
   const walls = wallsOf(worked.shell);
   if (walls.length === 0) return [note(t('nothing'))];
   const nameOf = (id: string): string => walls.find((wall) => wall.id === id)?.name ?? '';
-  const spot = (each: { readonly letter: string | null; readonly wall: string; readonly at: number }): string =>
-    each.letter ?? `${length(each.at)}, ${nameOf(each.wall)}`;
+  const spot = (each: {
+    readonly letter: string | null;
+    readonly wall: string;
+    readonly at: number;
+  }): string => each.letter ?? `${length(each.at)}, ${nameOf(each.wall)}`;
   const diagonals = [...square.rectangles.flatMap((each) => each.diagonals), ...square.diagonals];
   const marksOf = (wall: string): readonly TapeMark[] => tape.filter((mark) => mark.wall === wall);
   return [

@@ -61,7 +61,9 @@ export function daysSection({ worked, t, say, words }: PacketContext): readonly 
   const { items, first, holds } = worked.days;
   if (items.length === 0) return [note(t('nothing'))];
   const day = (minutes: number): string =>
-    first === null ? t('dayNumber', { number: dayOf(minutes) + 1 }) : words.date(dayText(first + dayOf(minutes)));
+    first === null
+      ? t('dayNumber', { number: dayOf(minutes) + 1 })
+      : words.date(dayText(first + dayOf(minutes)));
   return [
     table(
       [t('work'), t('starts'), t('ends'), t('manHours'), t('signedFirst')],

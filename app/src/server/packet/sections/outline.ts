@@ -4,7 +4,14 @@ import type { PacketContext } from '../context';
 import { heading, note, table } from '../parts';
 
 /** The footprint and every wall’s sizes. */
-export function outlineSection({ worked, t, length, inches, upright, drawing }: PacketContext): readonly Content[] {
+export function outlineSection({
+  worked,
+  t,
+  length,
+  inches,
+  upright,
+  drawing,
+}: PacketContext): readonly Content[] {
   const walls = wallsOf(worked.shell);
   if (walls.length === 0) return [note(t('nothing'))];
   return [

@@ -37,14 +37,14 @@ const poured = ({ worked }: PacketContext): readonly WorkedPour[] =>
   worked.pour.pours.filter(({ volumes }) => volumes.walls.length > 0);
 
 /** Pours one after the other, each begun on a page of its own. */
-const byPour = (context: PacketContext, page: (pour: WorkedPour) => readonly Content[]): readonly Content[] => {
+const byPour = (
+  context: PacketContext,
+  page: (pour: WorkedPour) => readonly Content[],
+): readonly Content[] => {
   const pours = poured(context);
   if (pours.length === 0) return [note(context.t('nothing'))];
   return pours.map((pour, index): Content => ({
-    stack: [
-      ...(pours.length > 1 ? [heading(context.say(pour.span.name))] : []),
-      ...page(pour),
-    ],
+    stack: [...(pours.length > 1 ? [heading(context.say(pour.span.name))] : []), ...page(pour)],
     ...(index === 0 ? {} : { pageBreak: 'before' }),
   }));
 };
@@ -111,7 +111,8 @@ export const watchSection = (context: PacketContext): readonly Content[] =>
     const { t, plan } = context;
     const lifts = pour.lifts.map((_, index) => index + 1);
     const worst = pour.pressing?.worst;
-    const nameOf = (wall: string): string => pour.volumes.walls.find((each) => each.wall === wall)?.name ?? '';
+    const nameOf = (wall: string): string =>
+      pour.volumes.walls.find((each) => each.wall === wall)?.name ?? '';
     return [
       text(t('watchLine')),
       heading(t('whenAt')),

@@ -1,0 +1,6 @@
+export * from './chain';
+export * from './found';
+export * from './readPoints';
+export * from './readWalk';
+export * from './takeOutline';
+export * from './understood';
