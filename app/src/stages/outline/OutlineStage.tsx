@@ -10,6 +10,7 @@ import { PlanDrawing } from '../../drawing/plan/PlanDrawing';
 import type { StageProps } from '../../frame/stage';
 import { WhyCard } from '../../frame/figures/WhyCard';
 import { placeOfNotice } from '../../job/place';
+import { BringIn } from './bringIn/BringIn';
 import { FirstWalls } from './FirstWalls';
 import { JobSettings } from './JobSettings';
 import { LoopSettings } from './LoopSettings';
@@ -118,7 +119,8 @@ export function OutlineStage({ job, place, onPlace, onStage }: StageProps) {
             />
           </div>
         ))}
-        <div>
+        <div className="flex flex-wrap gap-1.5">
+          <BringIn job={job} />
           <button
             type="button"
             className="button"
