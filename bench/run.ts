@@ -31,6 +31,7 @@ import { makeEntryStore, wholeLog } from '../app/src/server/entryStore';
 import { makeJobStore } from '../app/src/server/jobStore';
 import { openDatabase } from '../app/src/server/sqlite';
 import { browserFigures } from './browser';
+import { exportFigures } from './exports';
 import { survey } from './survey';
 
 /**
@@ -439,6 +440,7 @@ const PARTS: Readonly<Record<string, () => unknown>> = {
   board: boardFigures,
   days: daysAndLog,
   survey: () => survey(demoPlan(), measure),
+  exports: async () => ({ demo: await exportFigures(demoPlan()), bigJob: await exportFigures(standing(bigJob())) }),
   store,
   browser: browserFigures,
   mutation,

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { request as httpRequest } from 'node:http';
 import { type APIRequestContext, expect, test } from '@playwright/test';
+import * as shapes from '../app/src/server/api/shapes';
 
 const ORIGIN = 'http://127.0.0.1:4399';
 const headers = { Origin: ORIGIN };
@@ -228,4 +229,38 @@ test('a plan file that cannot be taken says what and where', async ({ page }) =>
   await expect(page.getByRole('alert')).toContainText('does not know “roof”');
   await choose('x'.repeat(16_000_001));
   await expect(page.getByRole('alert')).toContainText('larger than any plan');
+});
+
+test('answers have the shapes that the API document tells of', async ({ request }) => {
+  const made = await request.post('/api/jobs', { headers, data: { plan: { ...plan, name: 'Shapes' } } });
+  const { job } = (await made.json()) as Answer;
+  const path = `/api/jobs/${job?.id ?? ''}`;
+  const get = async (address: string): Promise<unknown> => (await request.get(address)).json();
+  expect(shapes.jobList.safeParse(await get('/api/jobs')).error).toBeUndefined();
+  expect(shapes.job.safeParse(await get(path)).error).toBeUndefined();
+  expect(shapes.newest.safeParse(await get(`${path}/newest?since=0`)).error).toBeUndefined();
+  expect(shapes.revisions.safeParse(await get(`${path}/revisions`)).error).toBeUndefined();
+  expect(shapes.progress.safeParse(await get('/api/progress?key=none')).error).toBeUndefined();
+  expect(shapes.problems.safeParse(await get(`${path}/export/none.pdf`)).error).toBeUndefined();
+  const note = {
+    id: 's1',
+    at: '2027-04-06T15:00:00-04:00',
+    who: 'Ida',
+    kind: 'note',
+    body: { what: 'Rain' },
+  };
+  const sent = await request.post(`${path}/entries`, {
+    headers,
+    data: { entries: [note] },
+  });
+  expect(shapes.addedEntries.safeParse(await sent.json()).error).toBeUndefined();
+  expect(shapes.entries.safeParse(await get(`${path}/entries`)).error).toBeUndefined();
+  const outline = await request.post('/api/import/outline', {
+    headers: { ...headers, 'Content-Type': 'application/octet-stream' },
+    data: "44' R 20' R 44' R 20' R",
+  });
+  expect(shapes.outlineAnswer.safeParse(await outline.json()).error).toBeUndefined();
+  const document = (await get('/api/openapi.json')) as { openapi: string; paths: Record<string, unknown> };
+  expect(document.openapi).toBe('3.1.0');
+  expect(Object.keys(document.paths)).toContain('/api/jobs/{id}/export/{name}');
 });

@@ -131,13 +131,38 @@ test.describe('the server', () => {
 });
 
 test.describe('working a plan file from the command line', () => {
-  const run = (path: string) =>
-    spawnSync(process.execPath, ['--import', 'tsx', 'scripts/work.ts', path], { encoding: 'utf8' });
+  const run = (path: string, ...options: readonly string[]) =>
+    spawnSync(process.execPath, ['--import', 'tsx', 'scripts/work.ts', path, ...options], {
+      encoding: 'utf8',
+      env: { ...process.env, TSX_TSCONFIG_PATH: 'app/tsconfig.json' },
+    });
   const written = (name: string, text: string): string => {
     const path = join(tmpdir(), `ombra-${String(process.pid)}-${name}`);
     writeFileSync(path, text);
     return path;
   };
+
+  test('writes files of every format, and says which there are', () => {
+    const demo = 'demo/sorrel-fork-hatchery.json';
+    const table = run(demo, '--format', 'csv', '--sheet', 'order');
+    expect(table.status).toBe(0);
+    expect(table.stdout).toContain('Group,Article,Core (in)');
+    const out = join(tmpdir(), `ombra-${String(process.pid)}.pdf`);
+    const packet = run(demo, '--format', 'pdf', '--sheet', 'hose', '--language', 'es', '--out', out);
+    expect([packet.status, packet.stderr]).toEqual([0, '']);
+    expect(readFileSync(out, 'latin1').slice(0, 5)).toBe('%PDF-');
+    for (const [format, begins] of [
+      ['svg', '<svg'],
+      ['dxf', '0\nSECTION'],
+      ['ifc', 'ISO-10303-21;'],
+      ['xlsx', 'PK'],
+    ] as const) {
+      expect(run(demo, '--format', format).stdout.slice(0, begins.length), format).toBe(begins);
+    }
+    expect(run(demo, '--format', 'doc').stderr).toContain('There is no format “doc”');
+    expect(run(demo, '--format', 'pdf', '--sheet', 'roof').stderr).toContain('There is no sheet “roof”');
+    expect(run(demo, '--form').status).toBe(1);
+  });
 
   test('prints the worked plan', () => {
     const { status, stdout } = run('demo/sorrel-fork-hatchery.json');

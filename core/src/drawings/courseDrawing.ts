@@ -26,7 +26,7 @@ export function stretchesOf(
 }
 
 /** The outline of a piece from above: a corner as one shape round both legs, clear of where they overlap. */
-export function outlinesOf(
+function outlinesOf(
   piece: Piece,
   places: ReadonlyMap<string, PlacedWall>,
 ): readonly (readonly Point[])[] {

@@ -62,7 +62,7 @@ interface Laid {
 }
 
 /** Where a scanned code leads: the place of a sheet, with the state that its paper shows. */
-export const scanAddress = (origin: string, job: ExportJob, stage: string): string =>
+const scanAddress = (origin: string, job: ExportJob, stage: string): string =>
   `${origin}/jobs/${job.jobId}/paper?state=${String(job.version)}&to=${stage}`;
 
 interface PacketInput {
