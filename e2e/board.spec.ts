@@ -223,3 +223,20 @@ test('a pour that is not there, and a truck that is none, are said plainly', asy
   expect(refused.status()).toBe(422);
   expect(await refused.text()).toContain('whole number from 1 to 400');
 });
+
+test('the board speaks the crew’s language, and keeps it on this device', async ({ page }) => {
+  const path = await demoCopy(page, 'In Spanish');
+  await page.goto(`${path}/pours/1/board`);
+  await page.getByLabel('Language').selectOption('es');
+  await expect(page.getByRole('button', { name: 'Llegó la carga 1' })).toBeVisible();
+  await page.getByRole('button', { name: 'Llegó la carga 1' }).click();
+  await expect(page.getByRole('button', { name: 'A la manguera' })).toBeVisible();
+  await page.getByRole('tab', { name: 'Problema' }).click();
+  await page.getByRole('button', { name: 'Rayos' }).click();
+  await expect(page.getByRole('region', { name: 'Rayos' })).toContainText('El rayo mata.');
+  await expectAccessible(page);
+  await page.reload();
+  await expect(page.getByRole('tab', { name: 'Problema' })).toBeVisible();
+  await page.getByLabel('Idioma').selectOption('en');
+  await expect(page.getByRole('tab', { name: 'Trouble' })).toBeVisible();
+});

@@ -21,7 +21,7 @@ test('a packet by role is made with its progress, saved, and made anew in French
   await page.getByText('Français').click();
   const made = page.waitForResponse(/packet\.pdf/);
   await page.getByRole('button', { name: 'Make packet' }).click();
-  expect((await made).url()).toContain('sheets=hose&language=fr&paper=letter');
+  expect((await made).url()).toContain('sheets=hose%2Ctrouble&language=fr&paper=letter');
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('link', { name: /^Save PDF/ }).click(),

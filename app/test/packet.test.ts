@@ -129,7 +129,7 @@ describe('the packet of the demo', () => {
 
 it('makes what is asked for: roles, paper, ink', async () => {
   const read = await packet({ roles: 'watchers,hose', paper: 'a4', ink: 'black' });
-  expect(read.outline).toEqual(['Pour', 'Watch']);
+  expect(read.outline).toEqual(['Pour', 'Watch', 'Trouble']);
   expect(read.size.map(Math.round)).toEqual([595, 842]);
   expect(read.pages.join(' ')).toContain('Load');
 });

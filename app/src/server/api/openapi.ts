@@ -230,6 +230,13 @@ export const OPERATIONS: Readonly<Record<string, Readonly<Partial<Record<Method,
       answers: shapes.anything,
     },
   },
+  '/api/terms': {
+    get: {
+      summary: 'Terms of the trade in a language, by their English.',
+      query: [{ name: 'language', about: 'en, es or fr.', schema: z.enum(LANGUAGES) }],
+      answers: shapes.anything,
+    },
+  },
   '/api/openapi.json': { get: { summary: 'This document.', answers: shapes.anything } },
   '/healthz': {
     get: { summary: 'Whether the data is well.', answers: shapes.anything, refuses: { 503: 'It is not.' } },

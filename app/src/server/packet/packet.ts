@@ -12,7 +12,7 @@ import { cardsSection, coursesSection } from './sections/courses';
 import { footingSection } from './sections/footing';
 import { daysSection, holdsSection, orderSection } from './sections/office';
 import { outlineSection } from './sections/outline';
-import { hoseSection, watchSection } from './sections/pour';
+import { hoseSection, troubleSection, watchSection } from './sections/pour';
 import { shopSection, steelSection } from './sections/steel';
 import type { Words } from './words';
 
@@ -33,6 +33,7 @@ const SECTIONS: Readonly<Record<PacketSheet, Section>> = {
   bracing: { title: 'bracing', make: bracingSection },
   hose: { title: 'hose', make: hoseSection },
   watch: { title: 'watch', make: watchSection },
+  trouble: { title: 'trouble', make: troubleSection },
   order: { title: 'orderList', make: orderSection },
   days: { title: 'days', make: daysSection },
   holds: { title: 'holds', make: holdsSection },

@@ -11,6 +11,9 @@ interface Term {
 }
 
 interface Terms {
+  /** Every row by its English. */
+  readonly all: ReadonlyMap<string, Term['words']>;
+  /** Those without blanks. */
   readonly whole: ReadonlyMap<string, Term['words']>;
   /** Those with blanks, the longest first: the closest one is taken. */
   readonly blanked: readonly Term[];
@@ -24,19 +27,22 @@ const BLANK = /\{(\w+)\}/g;
  * @throws where a translation names a blank that its phrase has not: nobody but us writes the table
  */
 export function readTerms(text: string): Terms {
-  const rows = text
-    .split('\n')
-    .filter((line) => line.startsWith('|'))
-    .map((line) =>
-      line
-        .split('|')
-        .slice(1, -1)
-        .map((cell) => cell.trim()),
-    )
-    .filter(([english = '']) => english !== '' && english !== 'English' && !/^:?-+:?$/.test(english));
+  // What is said on the board is looked up whole: as patterns its short phrases would match what they are not meant for.
+  let board = false;
+  const rows = text.split('\n').flatMap((line) => {
+    if (line.startsWith('## ')) board = line.startsWith('## On the board');
+    if (!line.startsWith('|')) return [];
+    const [english = '', es = '', fr = ''] = line
+      .split('|')
+      .slice(1, -1)
+      .map((cell) => cell.trim());
+    if (english === '' || english === 'English' || /^:?-+:?$/.test(english)) return [];
+    return [{ english, es, fr, lookedUp: board }];
+  });
+  const all = new Map<string, Term['words']>();
   const whole = new Map<string, Term['words']>();
   const blanked: (Term & { readonly length: number })[] = [];
-  for (const [english = '', es = '', fr = ''] of rows) {
+  for (const { english, es, fr, lookedUp } of rows) {
     const words = { es, fr };
     const blanks = [...english.matchAll(BLANK)].map(([, name = '']) => name);
     for (const each of Object.values(words)) {
@@ -44,6 +50,8 @@ export function readTerms(text: string): Terms {
       if (each === '' || strange)
         throw new Error(`docs/terms.md: “${english}” is not whole in every language.`);
     }
+    all.set(english, words);
+    if (lookedUp) continue;
     if (blanks.length === 0) whole.set(english, words);
     else {
       const literal = english.split(BLANK).filter((_, index) => index % 2 === 0);
@@ -56,7 +64,7 @@ export function readTerms(text: string): Terms {
       });
     }
   }
-  return { whole, blanked: blanked.sort((a, b) => b.length - a.length) };
+  return { all, whole, blanked: blanked.sort((a, b) => b.length - a.length) };
 }
 
 /** The file of terms, looked for from here upward: the built server lies deeper than its source. */
@@ -73,6 +81,12 @@ function termsFile(): string {
 
 let read: Terms | null = null;
 const terms = (): Terms => (read ??= readTerms(readFileSync(termsFile(), 'utf8')));
+
+/** Every term in a language, by its English; none in English itself. */
+export const termsOf = (language: Language): Readonly<Record<string, string>> =>
+  language === 'en'
+    ? {}
+    : Object.fromEntries([...terms().all].map(([english, words]) => [english, words[language]]));
 
 /**
  * A phrase that the core speaks, in another language; what stands in its blanks is said in turn. English where the table has none.

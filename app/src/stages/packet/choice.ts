@@ -23,6 +23,7 @@ export const PACKET_SHEETS = [
   { id: 'bracing', name: 'Braces and planks', stage: 'bracing' },
   { id: 'hose', name: 'Pour card', stage: 'pour' },
   { id: 'watch', name: 'Watchers’ card', stage: 'pour' },
+  { id: 'trouble', name: 'Trouble cards', stage: 'pour' },
   { id: 'order', name: 'Order and tally', stage: 'courses' },
   { id: 'days', name: 'Days', stage: 'days' },
   { id: 'holds', name: 'Hold points to sign', stage: 'days' },
@@ -36,8 +37,8 @@ export const ROLES = [
   { id: 'bars', name: 'Bend and set bars', sheets: ['steel', 'shop'] },
   { id: 'bucks', name: 'Bucks', sheets: ['bucks'] },
   { id: 'brace', name: 'Brace', sheets: ['bracing'] },
-  { id: 'hose', name: 'Hose', sheets: ['hose'] },
-  { id: 'watchers', name: 'Watchers', sheets: ['watch'] },
+  { id: 'hose', name: 'Hose', sheets: ['hose', 'trouble'] },
+  { id: 'watchers', name: 'Watchers', sheets: ['watch', 'trouble'] },
   { id: 'office', name: 'Office', sheets: ['outline', 'order', 'days', 'holds'] },
   { id: 'inspector', name: 'Inspector', sheets: ['outline', 'steel', 'bracing', 'holds'] },
 ] as const satisfies readonly {

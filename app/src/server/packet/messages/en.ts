@@ -134,6 +134,9 @@ export const en = {
   hardest: 'Hardest pressed: {wall}, lift {lift}',
   who: 'Who',
   whenAt: 'Concrete from',
+  trouble: 'Trouble',
+  'trouble.before':
+    'The engineer, the manufacturer’s manual and the local rules for safety at work come before these cards.',
   orderList: 'Order',
   article: 'Article',
   needed: 'Needed',

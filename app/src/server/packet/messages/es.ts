@@ -137,6 +137,9 @@ export const es: Messages = {
   hardest: 'Más presión: {wall}, capa {lift}',
   who: 'Quién',
   whenAt: 'Concreto desde',
+  trouble: 'Problemas',
+  'trouble.before':
+    'El ingeniero, el manual del fabricante y las reglas locales de seguridad van antes que estas tarjetas.',
   orderList: 'Pedido',
   article: 'Artículo',
   needed: 'Necesario',

@@ -137,6 +137,9 @@ export const fr: Messages = {
   hardest: 'La plus forte pression : {wall}, levée {lift}',
   who: 'Qui',
   whenAt: 'Béton dès',
+  trouble: 'Ennuis',
+  'trouble.before':
+    'L’ingénieur, le manuel du fabricant et les règles locales de sécurité passent avant ces fiches.',
   orderList: 'Commande',
   article: 'Article',
   needed: 'Requis',

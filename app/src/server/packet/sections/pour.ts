@@ -1,5 +1,8 @@
+import { TROUBLES } from '@ombra/core/kernel/record';
 import { type WorkedPour, clockText } from '@ombra/core/stages/pour';
 import type { Content } from 'pdfmake/interfaces';
+import { TROUBLE_NAMES } from '../../../stages/days/log/entryWords';
+import { TROUBLE_CARDS } from '../../../stages/pour/board/troubleCards';
 import { METHOD_STARTS, degreesText, slumpText } from '../../../stages/pour/pourWords';
 import type { PacketContext } from '../context';
 import { heading, note, strong, table, text, tick } from '../parts';
@@ -138,3 +141,20 @@ export const watchSection = (context: PacketContext): readonly Content[] =>
       stopWhen(context),
     ];
   });
+
+/** What is done when something goes wrong, a card each, its caution first. */
+export const troubleSection = ({ t, say }: PacketContext): readonly Content[] => [
+  note(t('trouble.before')),
+  ...TROUBLES.map((trouble): Content => {
+    const { caution, steps, layers } = TROUBLE_CARDS[trouble];
+    return {
+      unbreakable: true,
+      stack: [
+        heading(say(TROUBLE_NAMES[trouble])),
+        strong(say(caution)),
+        ...steps.map(({ who, does }, index) => text(`${String(index + 1)}. ${say(who)}: ${say(does)}`)),
+        note(say(layers)),
+      ],
+    };
+  }),
+];

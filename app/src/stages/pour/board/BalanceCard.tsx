@@ -6,12 +6,14 @@ import { WhyCard } from '../../../frame/figures/WhyCard';
 import { loadText } from '../pourWords';
 import type { BoardProps } from './boardProps';
 import { boardTime, spanText } from './boardWords';
+import { useSay } from './say';
 
 /** Loads and heights that differ by more are reported: a share of the loads, and cubic metres at least. [ours] */
 const APART = { share: 0.05, least: 0.4 };
 
 /** What is left, and the last truck: how much of it, and until when it must be called. */
 export function BalanceCard({ pour, board, now, balance, last, units, rules, tap }: BoardProps) {
+  const say = useSay();
   const [open, setOpen] = useState<Figure | null>(null);
   const figures = balanceFigures(pour, board, balance, now);
   const volume = (m3: number): string => showVolume(m3, units, 1);
@@ -41,39 +43,60 @@ export function BalanceCard({ pour, board, now, balance, last, units, rules, tap
   return (
     <section aria-label="What is left" className="lifted flex flex-col gap-2 p-4">
       <h2 className="text-[22px] font-semibold">
-        <span className="figures">{volume(balance.left)}</span> left to place
+        {say('{volume} left to place', { volume: volume(balance.left) })}
         {balance.left > 0 && (
           <span className="figures text-lg font-normal text-quiet"> ± {volume(1.28 * balance.spread)}</span>
         )}
       </h2>
       <p className="figures">
-        At the hose {volume(balance.atHose)} · waiting {volume(balance.waiting)} · to come{' '}
-        {volume(balance.toCome)}
+        {say('At the hose {hose} · waiting {waiting} · to come {coming}', {
+          hose: volume(balance.atHose),
+          waiting: volume(balance.waiting),
+          coming: volume(balance.toCome),
+        })}
       </p>
       {told && (
         <p className="border-l-4 border-check pl-3">
-          The trucks brought {volume(Math.abs(apart))} {apart > 0 ? 'more' : 'less'} than the heights say:{' '}
           {apart > 0
-            ? 'look for a bulge, a lost load, an opening that fills, or a height that was not tapped.'
-            : 'check the heights and the tickets.'}
+            ? say(
+                'The trucks brought {volume} more than the heights say: look for a bulge, a lost load, an opening that fills, or a height that was not tapped.',
+                { volume: volume(apart) },
+              )
+            : say(
+                'The trucks brought {volume} less than the heights say: check the heights and the tickets.',
+                {
+                  volume: volume(-apart),
+                },
+              )}
         </p>
       )}
       {last && last.order > 0 && (
         <>
           <p className="text-[26px] leading-tight font-semibold">
-            Order {loadText(last.order, units)} by {boardTime(board, last.by)}
+            {say('Order {volume} by {time}', {
+              volume: loadText(last.order, units),
+              time: boardTime(board, last.by),
+            })}
           </p>
           <p className={under && last.by < now ? 'text-xl font-semibold text-stop' : 'text-xl'} role="timer">
             {!under
-              ? 'by the plan; it counts down once the first truck has come'
+              ? say('by the plan; it counts down once the first truck has come')
               : last.by < now
-                ? `${spanText(now - last.by)} over: call now. The hose runs dry at ${boardTime(board, last.dry)}.`
-                : `in ${spanText(last.by - now)}; the hose runs dry at ${boardTime(board, last.dry)} without it`}
+                ? say('{span} over: call now. The hose runs dry at {time}.', {
+                    span: spanText(say, now - last.by),
+                    time: boardTime(board, last.dry),
+                  })
+                : say('in {span}; the hose runs dry at {time} without it', {
+                    span: spanText(say, last.by - now),
+                    time: boardTime(board, last.dry),
+                  })}
           </p>
           {last.overTruck > 0 && (
             <>
               <p className="font-semibold text-stop">
-                One truck does not take all of it: {volume(last.overTruck)} more.
+                {say('One truck does not take all of it: {volume} more.', {
+                  volume: volume(last.overTruck),
+                })}
               </p>
               <button
                 type="button"
@@ -82,7 +105,7 @@ export function BalanceCard({ pour, board, now, balance, last, units, rules, tap
                   order(Math.min(pour.day.truck, Math.max(pour.day.step, last.overTruck)));
                 }}
               >
-                One more truck is ordered
+                {say('One more truck is ordered')}
               </button>
             </>
           )}
@@ -93,16 +116,20 @@ export function BalanceCard({ pour, board, now, balance, last, units, rules, tap
               tap('load', { load: number, step: 'ordered', volumeM3: last.order });
             }}
           >
-            {loadText(last.order, units)} is ordered
+            {say('{volume} is ordered', { volume: loadText(last.order, units) })}
           </button>
         </>
       )}
-      {last?.order === 0 && <p className="text-xl">What is at hand is enough: call off the last truck.</p>}
+      {last?.order === 0 && (
+        <p className="text-xl">{say('What is at hand is enough: call off the last truck.')}</p>
+      )}
       {balance.settled && balance.left > 0 && (
         <>
           <p>
-            The last load is ordered.
-            {balance.last > 0.05 ? ` It is ${volume(balance.last)} short by now.` : ''}
+            {say('The last load is ordered.')}
+            {balance.last > 0.05
+              ? ` ${say('It is {volume} short by now.', { volume: volume(balance.last) })}`
+              : ''}
           </p>
           {balance.last > balance.spread && balance.last > 0.05 && (
             <button
@@ -117,14 +144,14 @@ export function BalanceCard({ pour, board, now, balance, last, units, rules, tap
                 );
               }}
             >
-              One more is ordered
+              {say('One more is ordered')}
             </button>
           )}
         </>
       )}
       <p className="flex flex-wrap">
-        {why(figures.left, 'Why so much left')}
-        {!balance.settled && why(figures.last, 'Why so much to order')}
+        {why(figures.left, say('Why so much left'))}
+        {!balance.settled && why(figures.last, say('Why so much to order'))}
       </p>
       {opened && (
         <WhyCard

@@ -2,6 +2,7 @@ import { Check, X } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import type { BoardProps } from './boardProps';
 import { calledLength, zeroOf } from './boardWords';
+import { useSay } from './say';
 
 type Stretch = 'whole' | 'first' | 'second';
 
@@ -26,6 +27,7 @@ export function HeightCard({
   length,
   onClose,
 }: HeightCardProps) {
+  const say = useSay();
   const own = board.stops.flatMap((stop, index) => (stop.where?.wall === wall ? [{ ...stop, index }] : []));
   const foot = Math.min(...own.map(({ bottom }) => bottom));
   const most = Math.max(...own.map(({ top }) => top));
@@ -52,29 +54,33 @@ export function HeightCard({
   const name = wallName(wall);
   const [first = '', second = ''] = name.split(/[–-]/);
   const choices: readonly { readonly id: Stretch; readonly name: string }[] = [
-    { id: 'whole', name: 'All of it' },
-    { id: 'first', name: `Half at ${first}` },
-    { id: 'second', name: `Half at ${second}` },
+    { id: 'whole', name: say('All of it') },
+    { id: 'first', name: say('Half at {corner}', { corner: first }) },
+    { id: 'second', name: say('Half at {corner}', { corner: second }) },
   ];
   const card = useRef<HTMLElement>(null);
   useEffect(() => {
     card.current?.scrollIntoView({ block: 'center' });
   }, []);
   return (
-    <section ref={card} aria-label={`Height of ${name}`} className="border-4 border-chalk bg-sheet p-4">
+    <section
+      ref={card}
+      aria-label={say('Height of {wall}', { wall: name })}
+      className="border-4 border-chalk bg-sheet p-4"
+    >
       <div className="flex items-start justify-between gap-2">
         <p className="text-[26px] leading-tight font-semibold">
-          {name} filled to <span className="figures">{calledLength(top - foot, units)}</span>
+          {say('{wall} filled to {height}', { wall: name, height: calledLength(top - foot, units) })}
         </p>
-        <button type="button" className="button" aria-label="Close without a height" onClick={onClose}>
+        <button type="button" className="button" aria-label={say('Close without a height')} onClick={onClose}>
           <X aria-hidden="true" />
         </button>
       </div>
-      <p className="text-quiet">{zeroOf(number)}</p>
+      <p className="text-quiet">{zeroOf(say, number)}</p>
       <input
         type="range"
-        aria-label={`Height of the concrete in ${name}`}
-        aria-valuetext={`${calledLength(top - foot, units)} ${zeroOf(number)}`}
+        aria-label={say('Height of the concrete in {wall}', { wall: name })}
+        aria-valuetext={`${calledLength(top - foot, units)} ${zeroOf(say, number)}`}
         className="my-2 h-14 w-full"
         min={0}
         max={Math.round((most - foot) / step)}
@@ -94,7 +100,8 @@ export function HeightCard({
               setTop(height);
             }}
           >
-            Lift {index + 1} <span className="figures text-quiet">{calledLength(height - foot, units)}</span>
+            {say('Lift {number}', { number: index + 1 })}{' '}
+            <span className="figures text-quiet">{calledLength(height - foot, units)}</span>
           </button>
         ))}
       </div>
@@ -121,7 +128,7 @@ export function HeightCard({
           onClose();
         }}
       >
-        <Check aria-hidden="true" /> Set this height
+        <Check aria-hidden="true" /> {say('Set this height')}
       </button>
       {there && (
         <button
@@ -132,7 +139,7 @@ export function HeightCard({
             onClose();
           }}
         >
-          The hose is here
+          {say('The hose is here')}
         </button>
       )}
     </section>

@@ -4,6 +4,7 @@ import type { BoardLoad } from '@ombra/core/stages/pour/board';
 import { degreesText, fromScale, inScale, loadText, slumpText } from '../pourWords';
 import type { BoardProps } from './boardProps';
 import { boardTime, spanText, standsText } from './boardWords';
+import { useSay } from './say';
 import { readTicket } from './ticket';
 
 /** A truck that is later than this is one of another day. [ours] */
@@ -21,13 +22,14 @@ function Stepper({
   readonly shown: string;
   readonly onStep: (by: -1 | 1) => void;
 }) {
+  const say = useSay();
   return (
     <div role="group" aria-label={label} className="flex items-center gap-2">
       <span className="grow">{label}</span>
       <button
         type="button"
         className="button w-14 text-2xl"
-        aria-label={`${label}: less`}
+        aria-label={say('{what}: less', { what: label })}
         onClick={() => {
           onStep(-1);
         }}
@@ -38,7 +40,7 @@ function Stepper({
       <button
         type="button"
         className="button w-14 text-2xl"
-        aria-label={`${label}: more`}
+        aria-label={say('{what}: more', { what: label })}
         onClick={() => {
           onStep(1);
         }}
@@ -57,6 +59,7 @@ function TestForm({
   tap,
   onClose,
 }: LoadsProps & { readonly load: BoardLoad; readonly onClose: () => void }) {
+  const say = useSay();
   const { mix } = pour;
   const [slump, setSlump] = useState(load.slump ?? mix.slump.ordered);
   const [temperature, setTemperature] = useState(load.temperature ?? mix.concrete);
@@ -68,14 +71,14 @@ function TestForm({
   return (
     <div className="mt-2 flex flex-col gap-2 border-l-4 border-chalk pl-3">
       <Stepper
-        label="Slump"
+        label={say('Slump')}
         shown={slumpText(slump, units)}
         onStep={(by) => {
           setSlump(Math.min(12, Math.max(0, slump + by * 0.5)));
         }}
       />
       <Stepper
-        label="Concrete"
+        label={say('Concrete')}
         shown={`${String(inScale(temperature, units))} °${units === 'imperial' ? 'F' : 'C'}`}
         onStep={(by) => {
           setTemperature(
@@ -87,10 +90,24 @@ function TestForm({
       />
       <p className={stiff || wet || cold || hot ? 'font-semibold text-stop' : 'text-quiet'}>
         {stiff || wet
-          ? `${stiff ? 'Stiffer' : 'Wetter'} than ${slumpText(mix.slump.least, units)} to ${slumpText(mix.slump.most, units)}: have the plant’s reducer added and test again, or send it back. No water on top of the mix.`
+          ? say(
+              stiff
+                ? 'Stiffer than {least} to {most}: have the plant’s reducer added and test again, or send it back. No water on top of the mix.'
+                : 'Wetter than {least} to {most}: have the plant’s reducer added and test again, or send it back. No water on top of the mix.',
+              { least: slumpText(mix.slump.least, units), most: slumpText(mix.slump.most, units) },
+            )
           : cold || hot
-            ? `${cold ? 'Colder' : 'Hotter'} than the mix card takes: ${degreesText(cold ? least : most, units)}. Ask the plant before it goes in.`
-            : `Within the mix card: ${slumpText(mix.slump.least, units)} to ${slumpText(mix.slump.most, units)}, up to ${degreesText(most, units)}.`}
+            ? say(
+                cold
+                  ? 'Colder than the mix card takes: {limit}. Ask the plant before it goes in.'
+                  : 'Hotter than the mix card takes: {limit}. Ask the plant before it goes in.',
+                { limit: degreesText(cold ? least : most, units) },
+              )
+            : say('Within the mix card: {least} to {most}, up to {limit}.', {
+                least: slumpText(mix.slump.least, units),
+                most: slumpText(mix.slump.most, units),
+                limit: degreesText(most, units),
+              })}
       </p>
       <button
         type="button"
@@ -100,7 +117,7 @@ function TestForm({
           onClose();
         }}
       >
-        Write the test down
+        {say('Write the test down')}
       </button>
     </div>
   );
@@ -112,16 +129,17 @@ function OnSite({
   first,
   ...props
 }: LoadsProps & { readonly load: BoardLoad; readonly first: boolean }) {
+  const say = useSay();
   const { pour, now, balance, units, tap, time } = props;
   const [testing, setTesting] = useState(false);
   const [reading, setReading] = useState<string | null>(null);
   const age = load.batched === null ? null : now - load.batched;
   const left = age === null ? null : pour.mix.discharge - age;
   const read = async (): Promise<void> => {
-    setReading('Reading the ticket …');
+    setReading(say('Reading the ticket …'));
     const found = await readTicket({ pour: pour.span.pour, load: load.number, volume: load.volume });
     if (!found) {
-      setReading('The ticket could not be read. Go on without it, or try again.');
+      setReading(say('The ticket could not be read. Go on without it, or try again.'));
       return;
     }
     tap('load', {
@@ -137,26 +155,38 @@ function OnSite({
   return (
     <div className="border-t border-ink py-3">
       <p className="text-xl">
-        <strong>Load {load.number}</strong>, {loadText(load.volume, units)}, {standsText(load)}
-        {load.ticket === null ? '' : `, ticket ${load.ticket}`}
+        {say.rich('<b>Load {number}</b>, {volume}, {state}', {
+          number: load.number,
+          volume: loadText(load.volume, units),
+          state: say(standsText(load)),
+        })}
+        {load.ticket === null ? '' : `, ${say('ticket {number}', { number: load.ticket })}`}
       </p>
       <p className={left !== null && left < 20 ? 'text-xl font-semibold text-stop' : 'text-xl'}>
         {age === null || left === null
           ? ''
           : left > 0
-            ? `${spanText(age)} old: ${spanText(left)} of ${spanText(pour.mix.discharge)} left`
-            : `${spanText(age)} old: over its ${spanText(pour.mix.discharge)}. Ask before it goes in.`}
+            ? say('{age} old: {left} of {most} left', {
+                age: spanText(say, age),
+                left: spanText(say, left),
+                most: spanText(say, pour.mix.discharge),
+              })
+            : say('{age} old: over its {most}. Ask before it goes in.', {
+                age: spanText(say, age),
+                most: spanText(say, pour.mix.discharge),
+              })}
       </p>
       {load.slump !== null && (
         <p>
-          Slump {slumpText(load.slump, units)}
+          {say('Slump')} {slumpText(load.slump, units)}
           {load.temperature === null ? '' : `, ${degreesText(load.temperature, units)}`}
         </p>
       )}
       {first && load.slump === null && (
         <p className="border-l-4 border-check pl-3">
-          The first load is a test: look down the chute, take slump and temperature, make the cylinders. Place
-          it in a pier or a beam form first if there is one.
+          {say(
+            'The first load is a test: look down the chute, take slump and temperature, make the cylinders. Place it in a pier or a beam form first if there is one.',
+          )}
         </p>
       )}
       <div className="mt-2 flex flex-wrap gap-2">
@@ -168,7 +198,7 @@ function OnSite({
               tap('load', { load: load.number, step: 'placing' });
             }}
           >
-            To the hose
+            {say('To the hose')}
           </button>
         )}
         {load.stands === 'at-hose' && (
@@ -179,7 +209,7 @@ function OnSite({
               tap('load', { load: load.number, step: 'empty' });
             }}
           >
-            Load {load.number} is empty
+            {say('Load {number} is empty', { number: load.number })}
           </button>
         )}
         <button
@@ -190,11 +220,11 @@ function OnSite({
             setTesting(!testing);
           }}
         >
-          Slump
+          {say('Slump')}
         </button>
         {load.ticket === null && (
           <button type="button" className="button grow" onClick={() => void read()}>
-            <ScanLine aria-hidden="true" /> Ticket
+            <ScanLine aria-hidden="true" /> {say('Ticket')}
           </button>
         )}
         <button
@@ -208,7 +238,7 @@ function OnSite({
             });
           }}
         >
-          Send back
+          {say('Send back')}
         </button>
       </div>
       {reading !== null && <p role="status">{reading}</p>}
@@ -227,6 +257,7 @@ function OnSite({
 
 /** The trucks: those on site, and the next to come. */
 export function LoadsCard(props: LoadsProps) {
+  const say = useSay();
   const { board, pour, now, units, tap } = props;
   const here = board.loads
     .filter(({ stands }) => stands === 'at-hose' || stands === 'waits')
@@ -245,25 +276,29 @@ export function LoadsCard(props: LoadsProps) {
   const dueText = (load: BoardLoad): string => {
     const at = due(load);
     if (at === null) return '';
+    const time = boardTime(board, at);
     return now > at + 1 && now < at + MOST_LATE
-      ? `, due at ${boardTime(board, at)}: ${spanText(now - at)} late`
-      : `, due at ${boardTime(board, at)}`;
+      ? `, ${say('due at {time}: {span} late', { time, span: spanText(say, now - at) })}`
+      : `, ${say('due at {time}', { time })}`;
   };
   const next = coming?.number ?? Math.max(0, ...board.loads.map(({ number }) => number)) + 1;
   const gone = board.loads.filter(({ stands }) => stands === 'gone');
   return (
     <section aria-label="Trucks" className="lifted flex flex-col gap-2 p-4">
       <h2 className="flex items-center gap-2 text-[22px] font-semibold">
-        <Truck aria-hidden="true" /> Trucks
+        <Truck aria-hidden="true" /> {say('Trucks')}
       </h2>
       {here.map((load) => (
         <OnSite key={load.number} {...props} load={load} first={none || load.number === 1} />
       ))}
-      {here.length === 0 && <p>No truck is here.</p>}
+      {here.length === 0 && <p>{say('No truck is here.')}</p>}
       {coming && (
         <p>
-          Next: load {coming.number}, {loadText(coming.volume, units)}
-          {dueText(coming)}.{later.length > 0 && ` Then ${String(later.length)} more.`}
+          {say('Next: load {number}, {volume}', {
+            number: coming.number,
+            volume: loadText(coming.volume, units),
+          })}
+          {dueText(coming)}.{later.length > 0 && ` ${say('Then {count} more.', { count: later.length })}`}
         </p>
       )}
       <button
@@ -273,21 +308,26 @@ export function LoadsCard(props: LoadsProps) {
           tap('load', { load: next, step: 'arrived' });
         }}
       >
-        Load {next} has come
+        {say('Load {number} has come', { number: next })}
       </button>
       {gone.length > 0 && (
         <details>
           <summary className="flex min-h-(--target) items-center">
-            {gone.length} {gone.length === 1 ? 'load is' : 'loads are'} gone
+            {say('{count, plural, one {# load is gone} other {# loads are gone}}', { count: gone.length })}
           </summary>
           <ul>
             {gone.map((load) => (
               <li key={load.number} className="figures border-t border-line py-1">
-                Load {load.number}: {loadText(load.volume, units)}
+                {say('Load {number}: {volume}', {
+                  number: load.number,
+                  volume: loadText(load.volume, units),
+                })}
                 {load.ended === null
                   ? ''
-                  : `, ${load.back === null ? 'empty' : 'sent back'} at ${boardTime(board, load.ended)}`}
-                {load.slump === null ? '' : `, slump ${slumpText(load.slump, units)}`}
+                  : `, ${say(load.back === null ? 'empty at {time}' : 'sent back at {time}', { time: boardTime(board, load.ended) })}`}
+                {load.slump === null
+                  ? ''
+                  : `, ${say('slump {slump}', { slump: slumpText(load.slump, units) })}`}
               </li>
             ))}
           </ul>

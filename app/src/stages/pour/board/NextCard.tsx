@@ -1,11 +1,13 @@
 import { ArrowRight, Pause, Play } from 'lucide-react';
 import type { BoardProps } from './boardProps';
 import { boardTime, calledLength, footAt, placeOf, spanText, zeroOf } from './boardWords';
+import { useSay } from './say';
 
 const FULL = 1 - 1e-6;
 
 /** Where the hose is, what it fills there, and where it goes next: one press says that a place is full. */
 export function NextCard({ pour, number, board, now, next, units, rules, tap }: BoardProps) {
+  const say = useSay();
   const [here, ...after] = next;
   const halt = board.halts.at(-1);
   const stopped = halt?.to === null ? halt : null;
@@ -29,8 +31,10 @@ export function NextCard({ pour, number, board, now, next, units, rules, tap }: 
   if (board.done !== null) {
     return (
       <section aria-label="Hose" className="lifted p-4">
-        <p className="text-2xl font-semibold">Poured to the end at {boardTime(board, board.done)}.</p>
-        <p>Sight the strings while it is soft. If there is more to place, go on.</p>
+        <p className="text-2xl font-semibold">
+          {say('Poured to the end at {time}.', { time: boardTime(board, board.done) })}
+        </p>
+        <p>{say('Sight the strings while it is soft. If there is more to place, go on.')}</p>
         <button
           type="button"
           className="button mt-3"
@@ -38,7 +42,7 @@ export function NextCard({ pour, number, board, now, next, units, rules, tap }: 
             tap('halt', { way: 'go' });
           }}
         >
-          <Play aria-hidden="true" /> Go on
+          <Play aria-hidden="true" /> {say('Go on')}
         </button>
       </section>
     );
@@ -50,12 +54,18 @@ export function NextCard({ pour, number, board, now, next, units, rules, tap }: 
       {stopped ? (
         <>
           <p className="text-2xl font-semibold text-stop">
-            Stopped since {boardTime(board, stopped.from)}, {spanText(now - stopped.from)}.
+            {say('Stopped since {time}, {span}.', {
+              time: boardTime(board, stopped.from),
+              span: spanText(say, now - stopped.from),
+            })}
           </p>
           {until !== null && until > now && (
             <p>
-              Thunder at {boardTime(board, thunder?.at ?? now)}: stay clear until{' '}
-              <strong>{boardTime(board, until)}</strong>, in {spanText(until - now)}.
+              {say.rich('Thunder at {time}: stay clear until <b>{until}</b>, in {span}.', {
+                time: boardTime(board, thunder?.at ?? now),
+                until: boardTime(board, until),
+                span: spanText(say, until - now),
+              })}
             </p>
           )}
         </>
@@ -63,19 +73,25 @@ export function NextCard({ pour, number, board, now, next, units, rules, tap }: 
       {here === undefined || !own ? (
         <p className="text-2xl font-semibold">
           {board.shares.every((share) => share >= FULL)
-            ? 'All of it is placed.'
-            : 'By what the trucks brought, all of it is placed: tap the heights that are missing.'}
+            ? say('All of it is placed.')
+            : say('By what the trucks brought, all of it is placed: tap the heights that are missing.')}
         </p>
       ) : (
         <>
           <p className="heading">
-            {there ? 'The hose is at' : board.began === null ? 'Begin at' : 'The hose goes to'}
+            {there ? say('The hose is at') : board.began === null ? say('Begin at') : say('The hose goes to')}
           </p>
-          <p className="text-[26px] leading-tight font-semibold">{placeOf(pour, board, here, units)}</p>
+          <p className="text-[26px] leading-tight font-semibold">
+            {placeOf(say, { pour, board, stop: here, units })}
+          </p>
           {own.where && (
             <p className="text-xl">
-              Fill to <strong>{calledLength(own.top - footAt(board, here), units)}</strong> {zeroOf(number)},
-              lift {pour.stops[here]?.lift} of {pour.lifts.length}.
+              {say.rich('Fill to <b>{height}</b> {above}, lift {lift} of {lifts}.', {
+                height: calledLength(own.top - footAt(board, here), units),
+                above: zeroOf(say, number),
+                lift: pour.stops[here]?.lift ?? 0,
+                lifts: pour.lifts.length,
+              })}
             </p>
           )}
         </>
@@ -89,7 +105,7 @@ export function NextCard({ pour, number, board, now, next, units, rules, tap }: 
               hoseTo(here);
             }}
           >
-            Hose is there
+            {say('Hose is there')}
           </button>
         )}
         {here !== undefined && there && (
@@ -100,7 +116,8 @@ export function NextCard({ pour, number, board, now, next, units, rules, tap }: 
               full(here);
             }}
           >
-            Full here{after[0] === undefined ? '' : ': next'} <ArrowRight aria-hidden="true" />
+            {after[0] === undefined ? say('Full here') : say('Full here: next')}{' '}
+            <ArrowRight aria-hidden="true" />
           </button>
         )}
         {here === undefined && (
@@ -111,7 +128,7 @@ export function NextCard({ pour, number, board, now, next, units, rules, tap }: 
               tap('halt', { way: 'done' });
             }}
           >
-            The pour is done
+            {say('The pour is done')}
           </button>
         )}
         <button
@@ -121,7 +138,8 @@ export function NextCard({ pour, number, board, now, next, units, rules, tap }: 
             tap('halt', { way: stopped ? 'go' : 'stop' });
           }}
         >
-          {stopped ? <Play aria-hidden="true" /> : <Pause aria-hidden="true" />} {stopped ? 'Go on' : 'Stop'}
+          {stopped ? <Play aria-hidden="true" /> : <Pause aria-hidden="true" />}{' '}
+          {stopped ? say('Go on') : say('Stop')}
         </button>
       </div>
       {here !== undefined && board.began !== null && (
@@ -132,17 +150,15 @@ export function NextCard({ pour, number, board, now, next, units, rules, tap }: 
             tap('halt', { way: 'done' });
           }}
         >
-          The pour ends here
+          {say('The pour ends here')}
         </button>
       )}
       {after.length > 0 && (
         <p className="mt-3 text-quiet">
-          Then{' '}
           {after
             .slice(0, 2)
-            .map((stop) => placeOf(pour, board, stop, units))
-            .join(', then ')}
-          .
+            .map((stop) => say('Then {place}.', { place: placeOf(say, { pour, board, stop, units }) }))
+            .join(' ')}
         </p>
       )}
     </section>

@@ -20,6 +20,7 @@ import { JobAlerts } from '../../../job/JobAlerts';
 import { StaleDialog } from '../../../job/StaleDialog';
 import { type Job, type OpenJob, useJob } from '../../../job/useJob';
 import { keepName, keptName } from '../../../job/useLog';
+import { type Language, LANGUAGE_NAMES, LANGUAGES } from '../../packet/choice';
 import { Tabs } from '../../../ui/Tabs';
 import { THEMES } from '../../../ui/theme';
 import { entryText } from '../../days/log/entryWords';
@@ -32,6 +33,7 @@ import { HeightCard } from './HeightCard';
 import { LoadsCard } from './LoadsCard';
 import { NextCard } from './NextCard';
 import { PracticeBar } from './PracticeBar';
+import { SayIn, useLanguage, useSay } from './say';
 import { SoftTab } from './SoftTab';
 import { TroubleTab } from './TroubleTab';
 import { useAwake } from './useAwake';
@@ -76,6 +78,8 @@ interface OnBoardProps {
   readonly worked: WorkedPlan;
   readonly pour: WorkedPour;
   readonly number: number;
+  readonly language: Language;
+  readonly onLanguage: (language: Language) => void;
 }
 
 /** The newest tap of this page, or of the person who signs here, to be taken back. */
@@ -91,7 +95,8 @@ function lastTapOf(board: Board, mine: ReadonlySet<string>): Entry | null {
 }
 
 /** The board of a pour: what is tapped on the day, and what follows from it. */
-function OnBoard({ open, job, worked, pour, number }: OnBoardProps) {
+function OnBoard({ open, job, worked, pour, number, language, onLanguage }: OnBoardProps) {
+  const say = useSay();
   const { plan, log } = job;
   const { units } = plan;
   const rules = useMemo(() => rulesOf(plan), [plan]);
@@ -119,7 +124,7 @@ function OnBoard({ open, job, worked, pour, number }: OnBoardProps) {
     minute,
   );
   const names = useMemo(() => new Map(wallsOf(worked.shell).map((wall) => [wall.id, wall])), [worked.shell]);
-  const wallName = (id: string): string => names.get(id)?.name ?? 'a wall that is gone';
+  const wallName = (id: string): string => names.get(id)?.name ?? say('a wall that is gone');
   const lengths = useMemo(
     () => new Map([...names].map(([id, wall]) => [id, wall.length as number])),
     [names],
@@ -187,17 +192,31 @@ function OnBoard({ open, job, worked, pour, number }: OnBoardProps) {
   return (
     <div className="board flex min-h-screen flex-col">
       <header className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b-2 border-ink bg-sheet px-3 py-1">
-        <a className="button" href={`/jobs/${job.id}/pour`} aria-label="Back to the plan of the pour">
+        <a className="button" href={`/jobs/${job.id}/pour`} aria-label={say('Back to the plan of the pour')}>
           <ArrowLeft aria-hidden="true" />
         </a>
         <h1 className="min-w-0 grow text-xl leading-tight font-semibold break-words">
           {plan.name}: {pour.span.name}
         </h1>
-        <p className="figures text-3xl font-semibold" role="timer" aria-label="Time">
+        <p className="figures text-3xl font-semibold" role="timer" aria-label={say('Time')}>
           {boardTime(board, minute)}
         </p>
+        <select
+          aria-label={say('Language')}
+          className="field h-14 w-auto!"
+          value={language}
+          onChange={(event) => {
+            onLanguage(LANGUAGES.find((each) => each === event.currentTarget.value) ?? 'en');
+          }}
+        >
+          {LANGUAGES.map((each) => (
+            <option key={each} value={each}>
+              {LANGUAGE_NAMES[each]}
+            </option>
+          ))}
+        </select>
         <button type="button" className="button" onClick={nextTheme}>
-          Light
+          {say('Light')}
         </button>
         <button
           type="button"
@@ -208,7 +227,7 @@ function OnBoard({ open, job, worked, pour, number }: OnBoardProps) {
             setPractised([]);
           }}
         >
-          <GraduationCap aria-hidden="true" /> Practise
+          <GraduationCap aria-hidden="true" /> {say('Practise')}
         </button>
       </header>
       <main className="mx-auto flex w-full max-w-[1500px] grow flex-col gap-3 p-3 pb-24">
@@ -221,10 +240,15 @@ function OnBoard({ open, job, worked, pour, number }: OnBoardProps) {
         {practising && <PracticeBar practice={practice} />}
         {board.taps.length === 0 && pour.date !== null && pour.date !== now.slice(0, 10) && (
           <p className="border-l-4 border-chalk pl-3 text-xl">
-            This pour is planned for {pour.date}. A tap today begins it today.
+            {say('This pour is planned for {date}. A tap today begins it today.', { date: pour.date })}
           </p>
         )}
-        <Tabs label="Parts of the board" tabs={TABS} chosen={tab} onChoose={setTab}>
+        <Tabs
+          label={say('Parts of the board')}
+          tabs={TABS.map(({ id, name }) => ({ id, name: say(name) }))}
+          chosen={tab}
+          onChoose={setTab}
+        >
           {tab === 'pour' && (
             <div className="grid grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)] items-start gap-4 max-lg:grid-cols-1">
               <div className="flex flex-col gap-3">
@@ -242,9 +266,9 @@ function OnBoard({ open, job, worked, pour, number }: OnBoardProps) {
                   />
                 )}
                 {board.odd.length > 0 && (
-                  <ul aria-label="Taps that do not fit" className="border-l-4 border-check pl-3">
+                  <ul aria-label={say('Taps that do not fit')} className="border-l-4 border-check pl-3">
                     {board.odd.slice(0, 4).map((odd, index) => (
-                      <li key={index}>{oddText(odd, wallName, volume)}</li>
+                      <li key={index}>{oddText(say, odd, { wallName, volume })}</li>
                     ))}
                   </ul>
                 )}
@@ -275,11 +299,11 @@ function OnBoard({ open, job, worked, pour, number }: OnBoardProps) {
           )}
         </Tabs>
         <label className="flex max-w-md flex-col">
-          Signed as
+          {say('Signed as')}
           <input
             className="field text-xl"
             maxLength={80}
-            placeholder="your name"
+            placeholder={say('your name')}
             value={who}
             onChange={(event) => {
               setWho(event.currentTarget.value);
@@ -288,20 +312,24 @@ function OnBoard({ open, job, worked, pour, number }: OnBoardProps) {
           />
         </label>
         <p className="text-quiet">
-          {awake ? 'The screen stays on.' : 'The screen may go dark: the browser does not let us keep it on.'}{' '}
-          We compute; you decide: the engineer, the form’s manual and the local rules come first.
+          {awake
+            ? say('The screen stays on.')
+            : say('The screen may go dark: the browser does not let us keep it on.')}{' '}
+          {say('We compute; you decide: the engineer, the form’s manual and the local rules come first.')}
         </p>
       </main>
       <StaleDialog jobId={job.id} job={job} />
       <footer className="sticky bottom-0 flex flex-wrap items-center justify-end gap-x-2 border-t-2 border-ink bg-sheet px-3 py-1">
         <p className="min-w-0 grow basis-64 truncate" role="status">
-          {log.waiting.size > 0 && !practising ? `${String(log.waiting.size)} waiting for the server · ` : ''}
+          {log.waiting.size > 0 && !practising
+            ? `${say('{count} waiting for the server', { count: log.waiting.size })} · `
+            : ''}
           {back === null
-            ? 'No tap yet from here'
+            ? say('No tap yet from here')
             : entryText(back, { units, wallName: (id) => names.get(id)?.name ?? null })}
         </p>
         <select
-          aria-label="When the next tap was"
+          aria-label={say('When the next tap was')}
           className={`field h-14 w-auto! shrink-0 ${late > 0 ? 'border-record! font-semibold text-record' : ''}`}
           value={String(late)}
           onChange={(event) => {
@@ -310,7 +338,7 @@ function OnBoard({ open, job, worked, pour, number }: OnBoardProps) {
         >
           {AGO.map((minutes) => (
             <option key={minutes} value={String(minutes)}>
-              {minutes === 0 ? 'tapped now' : `${String(minutes)} min ago`}
+              {minutes === 0 ? say('tapped now') : say('{minutes} min ago', { minutes })}
             </option>
           ))}
         </select>
@@ -332,7 +360,7 @@ function OnBoard({ open, job, worked, pour, number }: OnBoardProps) {
             else log.add(entry);
           }}
         >
-          <Undo2 aria-hidden="true" /> Take back
+          <Undo2 aria-hidden="true" /> {say('Take back')}
         </button>
       </footer>
     </div>
@@ -342,6 +370,7 @@ function OnBoard({ open, job, worked, pour, number }: OnBoardProps) {
 /** The page of a pour’s board. */
 export function PourBoard({ job: open, number }: { readonly job: OpenJob; readonly number: number }) {
   const job = useJob(open, SHOWS, LOOK_EVERY);
+  const { language, say, choose } = useLanguage();
   const pour = job.worked?.pour.pours[number - 1];
   if (!job.worked) return <p className="p-6 text-xl text-quiet">Working out the plan …</p>;
   if (!pour) {
@@ -361,6 +390,17 @@ export function PourBoard({ job: open, number }: { readonly job: OpenJob; readon
     );
   }
   return (
-    <OnBoard key={pour.span.pour} open={open} job={job} worked={job.worked} pour={pour} number={number} />
+    <SayIn value={say}>
+      <OnBoard
+        key={pour.span.pour}
+        open={open}
+        job={job}
+        worked={job.worked}
+        pour={pour}
+        number={number}
+        language={language}
+        onLanguage={choose}
+      />
+    </SayIn>
   );
 }

@@ -4,10 +4,12 @@ import { useEffect, useRef, useState } from 'react';
 import { TROUBLE_NAMES } from '../../days/log/entryWords';
 import type { BoardProps } from './boardProps';
 import { boardTime } from './boardWords';
+import { useSay } from './say';
 import { TROUBLE_CARDS } from './troubleCards';
 
 /** When something goes wrong: one press each, and the card of what is done. */
 export function TroubleTab({ pour, board, now, wallName, tap }: BoardProps) {
+  const say = useSay();
   const [shown, setShown] = useState<Trouble | null>(null);
   const opened = useRef<HTMLElement>(null);
   useEffect(() => {
@@ -26,7 +28,7 @@ export function TroubleTab({ pour, board, now, wallName, tap }: BoardProps) {
   return (
     <>
       <div className="flex flex-col gap-2">
-        <div role="group" aria-label="Wall" className="flex flex-wrap gap-2">
+        <div role="group" aria-label={say('Wall')} className="flex flex-wrap gap-2">
           {pour.volumes.walls.map((each) => (
             <button
               key={each.wall}
@@ -41,8 +43,12 @@ export function TroubleTab({ pour, board, now, wallName, tap }: BoardProps) {
             </button>
           ))}
         </div>
-        <p>One press records it, with its time{wall === null ? '' : ` and ${wallName(wall)}`}.</p>
-        <div role="group" aria-label="What went wrong" className="grid grid-cols-2 gap-2">
+        <p>
+          {wall === null
+            ? say('One press records it, with its time.')
+            : say('One press records it, with its time and {wall}.', { wall: wallName(wall) })}
+        </p>
+        <div role="group" aria-label={say('What went wrong')} className="grid grid-cols-2 gap-2">
           {TROUBLES.map((trouble) => (
             <button
               key={trouble}
@@ -52,7 +58,7 @@ export function TroubleTab({ pour, board, now, wallName, tap }: BoardProps) {
                 press(trouble);
               }}
             >
-              <TriangleAlert aria-hidden="true" /> {TROUBLE_NAMES[trouble]}
+              <TriangleAlert aria-hidden="true" /> {say(TROUBLE_NAMES[trouble])}
             </button>
           ))}
         </div>
@@ -60,23 +66,24 @@ export function TroubleTab({ pour, board, now, wallName, tap }: BoardProps) {
       {card && shown !== null && (
         <section
           ref={opened}
-          aria-label={TROUBLE_NAMES[shown]}
+          aria-label={say(TROUBLE_NAMES[shown])}
           aria-live="polite"
           className="border-4 border-stop bg-sheet p-4"
         >
-          <h2 className="text-2xl font-semibold text-stop">{TROUBLE_NAMES[shown]}</h2>
-          <p className="text-xl font-semibold">{card.caution}</p>
+          <h2 className="text-2xl font-semibold text-stop">{say(TROUBLE_NAMES[shown])}</h2>
+          <p className="text-xl font-semibold">{say(card.caution)}</p>
           <ol className="my-3 flex list-decimal flex-col gap-2 pl-7 text-xl">
             {card.steps.map(({ who, does }) => (
               <li key={does}>
-                <strong>{who}:</strong> {does}
+                <strong>{say(who)}:</strong> {say(does)}
               </li>
             ))}
           </ol>
-          <p>{card.layers}</p>
+          <p>{say(card.layers)}</p>
           <p className="mt-2 text-quiet">
-            The engineer, the manufacturer’s manual and the local rules for safety at work come before this
-            card.
+            {say(
+              'The engineer, the manufacturer’s manual and the local rules for safety at work come before this card.',
+            )}
           </p>
           {stopped && (
             <button
@@ -86,18 +93,18 @@ export function TroubleTab({ pour, board, now, wallName, tap }: BoardProps) {
                 tap('halt', { way: 'go' });
               }}
             >
-              Go on
+              {say('Go on')}
             </button>
           )}
         </section>
       )}
       {board.troubles.length > 0 && (
-        <section aria-label="What went wrong so far">
-          <h2 className="text-[22px] font-semibold">So far</h2>
+        <section aria-label={say('What went wrong so far')}>
+          <h2 className="text-[22px] font-semibold">{say('So far')}</h2>
           <ul>
             {board.troubles.map(({ entry, trouble, at, wall: where }) => (
               <li key={entry} className="figures border-t border-line py-2">
-                {boardTime(board, at)} {TROUBLE_NAMES[trouble]}
+                {boardTime(board, at)} {say(TROUBLE_NAMES[trouble])}
                 {where === null ? '' : `, ${wallName(where)}`}
               </li>
             ))}
@@ -105,7 +112,9 @@ export function TroubleTab({ pour, board, now, wallName, tap }: BoardProps) {
         </section>
       )}
       <p className="text-quiet">
-        Now {boardTime(board, now)}. A press by mistake is taken back at the foot of the page.
+        {say('Now {time}. A press by mistake is taken back at the foot of the page.', {
+          time: boardTime(board, now),
+        })}
       </p>
     </>
   );

@@ -2,6 +2,7 @@ import type { Levels } from '@ombra/core/stages/outline';
 import type { Openings } from '@ombra/core/stages/openings';
 import type { BoardProps } from './boardProps';
 import { AGE_WORDS, boardTime, spanText } from './boardWords';
+import { type Say, useSay } from './say';
 import { type AgeState, type WallState, wallStates } from './surfaces';
 
 const HEIGHT = 72;
@@ -111,12 +112,24 @@ interface WallTilesProps extends Pick<BoardProps, 'pour' | 'board' | 'now' | 'wa
 }
 
 /** What a wall's tile says under its picture. */
-function stateText({ oldest, share }: WallState, board: WallTilesProps['board'], now: number): string {
-  if (share <= 0) return 'empty';
-  if (oldest === null) return share >= 1 - 1e-6 ? 'full' : `${String(Math.round(share * 100))} % full`;
-  if (oldest.state === 'fresh') return oldest.age < 1 ? 'just placed' : `${spanText(oldest.age)} old`;
-  if (oldest.state === 'set') return `${AGE_WORDS.set}, ${spanText(oldest.age)} old`;
-  return `${AGE_WORDS[oldest.state]}: by ${boardTime(board, oldest.by)}, in ${spanText(oldest.by - now)}`;
+function stateText(
+  say: Say,
+  { oldest, share }: WallState,
+  board: WallTilesProps['board'],
+  now: number,
+): string {
+  if (share <= 0) return say('empty');
+  if (oldest === null) {
+    return share >= 1 - 1e-6 ? say('full') : say('{percent} % full', { percent: Math.round(share * 100) });
+  }
+  const age = spanText(say, oldest.age);
+  if (oldest.state === 'fresh') return oldest.age < 1 ? say('just placed') : say('{age} old', { age });
+  if (oldest.state === 'set') return say('set: a cold joint, {age} old', { age });
+  return say('{what}: by {time}, in {span}', {
+    what: say(AGE_WORDS[oldest.state]),
+    time: boardTime(board, oldest.by),
+    span: spanText(say, oldest.by - now),
+  });
 }
 
 /** The walls as they fill, side by side in the order of the outline; a tap chooses one to set its height. */
@@ -132,6 +145,7 @@ export function WallTiles({
   chosen,
   onChoose,
 }: WallTilesProps) {
+  const say = useSay();
   const states = wallStates(pour, board, now);
   const heights = board.stops.filter(({ where }) => where !== null);
   const bottom = Math.min(...heights.map((stop) => stop.bottom));
@@ -142,7 +156,7 @@ export function WallTiles({
       {states.map((state) => {
         const length = lengths.get(state.wall) ?? 1;
         const watcher = watchers[state.wall];
-        const said = stateText(state, board, now);
+        const said = stateText(say, state, board, now);
         const late = state.oldest?.state === 'now' || state.oldest?.state === 'set';
         const inside = (
           <>
@@ -172,7 +186,10 @@ export function WallTiles({
               <button
                 type="button"
                 aria-pressed={state.wall === chosen}
-                aria-label={`${wallName(state.wall)}: ${said}. Set its height`}
+                aria-label={say('{wall}: {state}. Set its height', {
+                  wall: wallName(state.wall),
+                  state: said,
+                })}
                 className={`block w-full border bg-sheet p-1 ${state.wall === chosen ? 'border-4 border-chalk' : 'border-ink'}`}
                 onClick={() => {
                   onChoose(state.wall === chosen ? null : state.wall);

@@ -1,0 +1,75 @@
+import { IntlMessageFormat } from 'intl-messageformat';
+import { type ReactNode, createContext, useContext, useEffect, useMemo, useState } from 'react';
+import { type Language, LANGUAGES } from '../../packet/choice';
+
+type Values = Readonly<Record<string, string | number>>;
+
+/** Speaks to the crew in their language: a phrase by its English, blanks filled. */
+export interface Say {
+  (phrase: string, values?: Values): string;
+  /** The same with what stands between `<b>` and `</b>` in bold. */
+  readonly rich: (phrase: string, values?: Values) => ReactNode;
+}
+
+const LOCALES: Readonly<Record<Language, string>> = { en: 'en-US', es: 'es-US', fr: 'fr-CA' };
+
+/** Phrases as they are looked up in a language's terms, in English where the table has none. */
+export function sayOf(language: Language, terms: Readonly<Record<string, string>>): Say {
+  const made = new Map<string, IntlMessageFormat>();
+  const messageOf = (phrase: string): IntlMessageFormat => {
+    const message = made.get(phrase) ?? new IntlMessageFormat(terms[phrase] ?? phrase, LOCALES[language]);
+    made.set(phrase, message);
+    return message;
+  };
+  const say = (phrase: string, values?: Values): string =>
+    values === undefined ? (terms[phrase] ?? phrase) : String(messageOf(phrase).format(values));
+  const rich = (phrase: string, values?: Values): ReactNode =>
+    messageOf(phrase).format<ReactNode>({
+      ...values,
+      b: (parts) => <strong key={parts.join('')}>{parts}</strong>,
+    });
+  return Object.assign(say, { rich });
+}
+
+const SayContext = createContext<Say>(sayOf('en', {}));
+export const useSay = (): Say => useContext(SayContext);
+
+const KEPT = 'ombra.board.language';
+
+const keptLanguage = (): Language => {
+  const kept = localStorage.getItem(KEPT);
+  return LANGUAGES.find((each) => each === kept) ?? 'en';
+};
+
+/** The board's language, kept on this device; its terms are fetched when it is chosen, and it goes on in English without them. */
+export function useLanguage() {
+  const [language, setLanguage] = useState(keptLanguage);
+  const [terms, setTerms] = useState<Readonly<Record<string, string>>>({});
+  useEffect(() => {
+    const visit = { over: false };
+    if (language === 'en') setTerms({});
+    else {
+      void fetch(`/api/terms?language=${language}`)
+        .then(async (response) => (await response.json()) as { terms?: Readonly<Record<string, string>> })
+        .then((answer) => {
+          if (!visit.over) setTerms(answer.terms ?? {});
+        })
+        // Without a signal the board speaks English: it must not stop.
+        .catch(() => undefined);
+    }
+    return () => {
+      visit.over = true;
+    };
+  }, [language]);
+  const say = useMemo(() => sayOf(language, terms), [language, terms]);
+  return {
+    language,
+    say,
+    choose: (next: Language): void => {
+      localStorage.setItem(KEPT, next);
+      setLanguage(next);
+    },
+  };
+}
+
+export const SayIn = SayContext.Provider;
