@@ -6,6 +6,7 @@ import { useMemo, useState } from 'react';
 import { timeOf } from '../pourWords';
 import type { BoardProps } from './boardProps';
 import { boardTime } from './boardWords';
+import { useSay } from './say';
 
 interface AfterTabProps extends BoardProps {
   readonly jobId: string;
@@ -31,6 +32,7 @@ export function AfterTab({
   picture,
   time,
 }: AfterTabProps) {
+  const say = useSay();
   const done = doneOf(pour, board, now);
   const begin = Math.min(0, board.began ?? 0);
   const end = board.done ?? Math.max(now, begin + 1);
@@ -54,30 +56,36 @@ export function AfterTab({
   const money = (sum: number): string => showQuantity(sum, 'money', units);
   const rows: readonly (readonly [string, string, string])[] = [
     [
-      'Begun',
+      say('Begun'),
       timeOf(pour, planned.placed[0]?.from ?? 0),
       board.began === null ? '' : boardTime(board, board.began),
     ],
-    ['Done', timeOf(pour, planned.finish), board.done === null ? 'not yet' : boardTime(board, board.done)],
-    ['Concrete', volume(pour.volumes.ordered.value), volume(done.placed)],
-    ['Trucks', String(pour.volumes.loads.length), String(done.trucks)],
-    ['Trucks waited', showMinutes(planned.waited), showMinutes(done.waited)],
-    ['Hose without a truck', showMinutes(between), showMinutes(done.stood)],
     [
-      'Placed an hour',
+      say('Done'),
+      timeOf(pour, planned.finish),
+      board.done === null ? say('not yet') : boardTime(board, board.done),
+    ],
+    [say('Concrete'), volume(pour.volumes.ordered.value), volume(done.placed)],
+    [say('Trucks'), String(pour.volumes.loads.length), String(done.trucks)],
+    [say('Trucks waited'), showMinutes(planned.waited), showMinutes(done.waited)],
+    [say('Hose without a truck'), showMinutes(between), showMinutes(done.stood)],
+    [
+      say('Placed an hour'),
       `${volume(pour.day.rate)}/h`,
       done.minutes > 0 ? `${volume((done.placed / done.minutes) * 60)}/h` : '',
     ],
-    ['Cost beside the concrete', money(planned.cost), board.done === null ? '' : money(done.cost)],
-    ['Cold joints', String(planned.cold.length), String(board.cold.length)],
+    [say('Cost beside the concrete'), money(planned.cost), board.done === null ? '' : money(done.cost)],
+    [say('Cold joints'), String(planned.cold.length), String(board.cold.length)],
   ];
   return (
     <>
-      <section aria-label="Played back" className="flex flex-col gap-2">
-        <h2 className="text-[22px] font-semibold">The day at {boardTime(board, minute)}</h2>
+      <section aria-label={say('Played back')} className="flex flex-col gap-2">
+        <h2 className="text-[22px] font-semibold">
+          {say('The day at {time}', { time: boardTime(board, minute) })}
+        </h2>
         <input
           type="range"
-          aria-label="Minute that is shown"
+          aria-label={say('Minute that is shown')}
           aria-valuetext={boardTime(board, minute)}
           className="h-14 w-full"
           min={Math.floor(begin)}
@@ -89,18 +97,18 @@ export function AfterTab({
         />
         {picture(then, minute)}
       </section>
-      <section aria-label="Planned and real">
+      <section aria-label={say('Planned and real')}>
         <table className="figures w-full border-collapse text-xl">
           <thead>
             <tr className="border-b border-ink text-left">
               <th scope="col" className="py-1">
-                <span className="sr-only">what</span>
+                <span className="sr-only">{say('what')}</span>
               </th>
               <th scope="col" className="py-1 text-right text-chalk">
-                planned
+                {say('planned')}
               </th>
               <th scope="col" className="py-1 text-right text-record">
-                real
+                {say('real')}
               </th>
             </tr>
           </thead>
@@ -117,32 +125,31 @@ export function AfterTab({
           </tbody>
         </table>
       </section>
-      <section aria-label="By wall and lift">
-        <h2 className="text-[22px] font-semibold">By wall and lift</h2>
-        {done.walls.length === 0 && <p>No height was tapped.</p>}
+      <section aria-label={say('By wall and lift')}>
+        <h2 className="text-[22px] font-semibold">{say('By wall and lift')}</h2>
+        {done.walls.length === 0 && <p>{say('No height was tapped.')}</p>}
         <ul>
           {done.walls.map(({ wall, lift, volume: m3, from, to }) => (
             <li
               key={`${wall} ${String(lift)}`}
               className="figures flex justify-between gap-2 border-t border-line py-1 text-xl"
             >
-              <span>
-                {wallName(wall)}, lift {lift}
-              </span>
+              <span>{say('{wall}, lift {lift}', { wall: wallName(wall), lift })}</span>
               <span>{volume(m3)}</span>
               <span className="text-quiet">
-                {boardTime(board, from)} to {boardTime(board, to)}
+                {say('{from} to {to}', { from: boardTime(board, from), to: boardTime(board, to) })}
               </span>
             </li>
           ))}
         </ul>
       </section>
       {onRecord && (
-        <section aria-label="Record" className="flex flex-col gap-2">
-          <h2 className="text-[22px] font-semibold">Record</h2>
+        <section aria-label={say('Record')} className="flex flex-col gap-2">
+          <h2 className="text-[22px] font-semibold">{say('Record')}</h2>
           <p>
-            The record goes into the log. Pace, drive, change and test of the trucks are kept for the rates,
-            where you may take them over.
+            {say(
+              'The record goes into the log. Pace, drive, change and test of the trucks are kept for the rates, where you may take them over.',
+            )}
           </p>
           <button
             type="button"
@@ -154,13 +161,13 @@ export function AfterTab({
             }}
           >
             {recorded || known
-              ? 'Recorded'
+              ? say('Recorded')
               : board.done === null
-                ? 'Recorded when the pour is done'
-                : 'Record this pour'}
+                ? say('Recorded when the pour is done')
+                : say('Record this pour')}
           </button>
           <a className="button" href={`/jobs/${jobId}/sheets/pour-record?pour=${String(number)}`}>
-            Pour record to print
+            {say('Pour record to print')}
           </a>
         </section>
       )}

@@ -43,7 +43,11 @@ export function AheadCard({
         .sort((a, b) => b.share - a.share)[0]
     : undefined;
   return (
-    <section aria-label="Ahead" aria-busy={state === 'playing'} className="lifted flex flex-col gap-2 p-4">
+    <section
+      aria-label={say('Ahead')}
+      aria-busy={state === 'playing'}
+      className="lifted flex flex-col gap-2 p-4"
+    >
       <h2 className="text-[22px] font-semibold">{say('Ahead')}</h2>
       {state === 'broken' && <p>{say('It could not be played on. The next tap tries again.')}</p>}
       {board.done !== null && <p>{say('The pour is done: nothing is ahead.')}</p>}

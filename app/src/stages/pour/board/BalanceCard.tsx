@@ -41,7 +41,7 @@ export function BalanceCard({ pour, board, now, balance, last, units, rules, tap
   );
   const opened = open && (open.id === figures.left.id ? figures.left : figures.last);
   return (
-    <section aria-label="What is left" className="lifted flex flex-col gap-2 p-4">
+    <section aria-label={say('What is left')} className="lifted flex flex-col gap-2 p-4">
       <h2 className="text-[22px] font-semibold">
         {say('{volume} left to place', { volume: volume(balance.left) })}
         {balance.left > 0 && (

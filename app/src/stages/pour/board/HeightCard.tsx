@@ -89,7 +89,7 @@ export function HeightCard({
           setTop(Math.min(most, foot + Number(event.currentTarget.value) * step));
         }}
       />
-      <div role="group" aria-label="Lifts" className="flex flex-wrap gap-2">
+      <div role="group" aria-label={say('Lifts')} className="flex flex-wrap gap-2">
         {lifts.map((height, index) => (
           <button
             key={height}
@@ -105,7 +105,7 @@ export function HeightCard({
           </button>
         ))}
       </div>
-      <div role="group" aria-label="Where" className="mt-2 flex flex-wrap gap-2">
+      <div role="group" aria-label={say('Where')} className="mt-2 flex flex-wrap gap-2">
         {choices.map((each) => (
           <button
             key={each.id}

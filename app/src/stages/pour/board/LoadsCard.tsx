@@ -284,7 +284,7 @@ export function LoadsCard(props: LoadsProps) {
   const next = coming?.number ?? Math.max(0, ...board.loads.map(({ number }) => number)) + 1;
   const gone = board.loads.filter(({ stands }) => stands === 'gone');
   return (
-    <section aria-label="Trucks" className="lifted flex flex-col gap-2 p-4">
+    <section aria-label={say('Trucks')} className="lifted flex flex-col gap-2 p-4">
       <h2 className="flex items-center gap-2 text-[22px] font-semibold">
         <Truck aria-hidden="true" /> {say('Trucks')}
       </h2>

@@ -30,7 +30,7 @@ export function NextCard({ pour, number, board, now, next, units, rules, tap }: 
   };
   if (board.done !== null) {
     return (
-      <section aria-label="Hose" className="lifted p-4">
+      <section aria-label={say('Hose')} className="lifted p-4">
         <p className="text-2xl font-semibold">
           {say('Poured to the end at {time}.', { time: boardTime(board, board.done) })}
         </p>
@@ -50,7 +50,7 @@ export function NextCard({ pour, number, board, now, next, units, rules, tap }: 
   const own = here === undefined ? undefined : board.stops[here];
   const there = board.hose !== null && board.hose.stop === here;
   return (
-    <section aria-label="Hose" className={`lifted p-4 ${stopped ? 'border-4 border-stop!' : ''}`}>
+    <section aria-label={say('Hose')} className={`lifted p-4 ${stopped ? 'border-4 border-stop!' : ''}`}>
       {stopped ? (
         <>
           <p className="text-2xl font-semibold text-stop">

@@ -6,6 +6,7 @@ import { LengthField } from '../../../ui/LengthField';
 import { readingText } from '../../bracing/bracingWords';
 import { loadText } from '../pourWords';
 import type { BoardProps } from './boardProps';
+import { useSay } from './say';
 
 /** What can still be set right while the concrete is soft: lines, bolts, tops, and what is left in the truck. */
 export function SoftTab({
@@ -18,6 +19,7 @@ export function SoftTab({
   rules,
   last,
 }: BoardProps & { readonly job: Job; readonly worked: WorkedPlan }) {
+  const say = useSay();
   const poured = new Set(pour.volumes.walls.map(({ wall }) => wall));
   const braced = bracesOfPour(worked.bracing, pour.span.pour).filter(({ wall }) => poured.has(wall));
   const block = showLength(rules.length('bracing.string.block'), units, { style: 'inches' });
@@ -31,18 +33,23 @@ export function SoftTab({
   };
   return (
     <>
-      <section aria-label="Strings">
-        <h2 className="text-[22px] font-semibold">Sight the strings again</h2>
+      <section aria-label={say('Strings')}>
+        <h2 className="text-[22px] font-semibold">{say('Sight the strings again')}</h2>
         <p>
-          String to wall at every brace, blocks of {block} at the ends. Turn the legs while it is soft; then
-          leave the braces for a day.
+          {say(
+            'String to wall at every brace, blocks of {block} at the ends. Turn the legs while it is soft; then leave the braces for a day.',
+            { block },
+          )}
         </p>
-        {braced.length === 0 && <p className="font-semibold">This pour has no braces.</p>}
+        {braced.length === 0 && <p className="font-semibold">{say('This pour has no braces.')}</p>}
         {braced.map((wall) => (
           <details key={wall.wall} className="border-t border-ink">
             <summary className="flex min-h-(--target) items-center text-xl font-semibold">
-              {wall.name}: {wall.braces.filter(({ id }) => worked.bracing.alignment[id]?.after).length} of{' '}
-              {wall.braces.length} read
+              {say('{wall}: {read} of {count} read', {
+                wall: wall.name,
+                read: wall.braces.filter(({ id }) => worked.bracing.alignment[id]?.after).length,
+                count: wall.braces.length,
+              })}
             </summary>
             <ul className="flex flex-col gap-3 pb-3">
               {wall.braces.map((brace, index) => {
@@ -51,7 +58,10 @@ export function SoftTab({
                   <li key={brace.id} className="grid grid-cols-2 items-end gap-2">
                     <LengthField
                       usual={USUAL.string}
-                      label={`Brace ${String(index + 1)}, ${showLength(brace.at, units)} along`}
+                      label={say('Brace {number}, {length} along', {
+                        number: index + 1,
+                        length: showLength(brace.at, units),
+                      })}
                       text={job.plan.bracing?.readings?.[brace.id]?.after ?? ''}
                       units={units}
                       placeholder={block}
@@ -74,7 +84,7 @@ export function SoftTab({
                     <span
                       className={after && !after.straight ? 'text-xl font-semibold text-stop' : 'text-xl'}
                     >
-                      {after ? readingText(after, units) : 'not read yet'}
+                      {after ? readingText(after, units) : say('not read yet')}
                     </span>
                   </li>
                 );
@@ -83,12 +93,14 @@ export function SoftTab({
           </details>
         ))}
       </section>
-      <section aria-label="Tops" className="flex flex-col gap-2">
-        <h2 className="text-[22px] font-semibold">Tops and bolts</h2>
+      <section aria-label={say('Tops')} className="flex flex-col gap-2">
+        <h2 className="text-[22px] font-semibold">{say('Tops and bolts')}</h2>
         <p className="text-xl">
-          {bolts > 0 ? `Bolts in the plan: ${String(bolts)}, all at one height.` : 'No bolts in the plan.'}
+          {bolts > 0
+            ? say('Bolts in the plan: {count}, all at one height.', { count: bolts })
+            : say('No bolts in the plan.')}
         </p>
-        <div role="group" aria-label="How the top is left" className="flex flex-wrap gap-2">
+        <div role="group" aria-label={say('How the top is left')} className="flex flex-wrap gap-2">
           {tops.map((top) => (
             <button
               key={top}
@@ -102,7 +114,7 @@ export function SoftTab({
                 );
               }}
             >
-              {top === 'trowelled' ? 'Top is trowelled' : 'Top is left rough'}
+              {top === 'trowelled' ? say('Top is trowelled') : say('Top is left rough')}
             </button>
           ))}
           {bolts > 0 && (
@@ -113,16 +125,18 @@ export function SoftTab({
                 note(`All ${String(bolts)} anchor bolts set as planned.`);
               }}
             >
-              All {bolts} bolts are set
+              {say('All {count} bolts are set', { count: bolts })}
             </button>
           )}
         </div>
       </section>
-      <section aria-label="Left over" className="flex flex-col gap-2">
-        <h2 className="text-[22px] font-semibold">What is left in the truck</h2>
+      <section aria-label={say('Left over')} className="flex flex-col gap-2">
+        <h2 className="text-[22px] font-semibold">{say('What is left in the truck')}</h2>
         {waiting.length === 0 ? (
           <p>
-            Nothing beside the walls waits for concrete. A pad or a pier form set aside takes half a yard.
+            {say(
+              'Nothing beside the walls waits for concrete. A pad or a pier form set aside takes half a yard.',
+            )}
           </p>
         ) : (
           <ul>
@@ -133,8 +147,12 @@ export function SoftTab({
             ))}
           </ul>
         )}
-        {balance.atHose > 0.05 && <p>About {loadText(balance.atHose, units)} in the truck at the hose.</p>}
-        {last && last.order === 0 && <p>Call off the last truck: enough is at hand.</p>}
+        {balance.atHose > 0.05 && (
+          <p>
+            {say('About {volume} in the truck at the hose.', { volume: loadText(balance.atHose, units) })}
+          </p>
+        )}
+        {last && last.order === 0 && <p>{say('What is at hand is enough: call off the last truck.')}</p>}
       </section>
     </>
   );

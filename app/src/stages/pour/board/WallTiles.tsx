@@ -152,7 +152,7 @@ export function WallTiles({
   const top = Math.max(...heights.map((stop) => stop.top));
   const hose = board.hose === null || board.done !== null ? undefined : board.stops[board.hose.stop]?.where;
   return (
-    <ul aria-label="Walls as they fill" className="flex flex-wrap gap-2">
+    <ul aria-label={say('Walls as they fill')} className="flex flex-wrap gap-2">
       {states.map((state) => {
         const length = lengths.get(state.wall) ?? 1;
         const watcher = watchers[state.wall];
