@@ -23,7 +23,8 @@ export async function exportFigures(plan: Plan): Promise<unknown> {
       job,
       entries: [],
     });
-    if (outcome.kind !== 'answer' || outcome.answer.status >= 500) throw new Error(`${file}: ${outcome.kind}`);
+    if (outcome.kind !== 'answer' || outcome.answer.status >= 500)
+      throw new Error(`${file}: ${outcome.kind}`);
     return Number((performance.now() - start).toFixed(0));
   };
   const before = process.memoryUsage().rss;

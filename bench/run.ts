@@ -440,7 +440,10 @@ const PARTS: Readonly<Record<string, () => unknown>> = {
   board: boardFigures,
   days: daysAndLog,
   survey: () => survey(demoPlan(), measure),
-  exports: async () => ({ demo: await exportFigures(demoPlan()), bigJob: await exportFigures(standing(bigJob())) }),
+  exports: async () => ({
+    demo: await exportFigures(demoPlan()),
+    bigJob: await exportFigures(standing(bigJob())),
+  }),
   store,
   browser: browserFigures,
   mutation,

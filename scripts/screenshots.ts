@@ -13,6 +13,10 @@ const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 const shoot = async (name: string, fullPage = false) => {
   // Notices of all stages have come in by then.
   await page.getByText('Checking …').first().waitFor({ state: 'hidden' });
+  // What was pressed may have moved the page.
+  await page.evaluate(() => {
+    scrollTo(0, 0);
+  });
   await page.screenshot({ path: `docs/screenshots/${name}.png`, fullPage });
 };
 
@@ -55,6 +59,10 @@ await page.goto(`${DEMO}/days`);
 await page.getByLabel('Moment at which the wall is shown').fill('1900');
 await page.waitForTimeout(300);
 await shoot('days');
+await page.goto(`${DEMO}/packet`);
+await page.getByRole('button', { name: 'Make packet' }).click();
+await page.getByRole('link', { name: /^Save PDF/ }).waitFor();
+await shoot('packet');
 await page.goto(`${DEMO}/days/log`);
 await page.getByText('Work done Course 5').waitFor();
 await shoot('log');
@@ -83,6 +91,4 @@ await page.goto(`${DEMO}/sheets/bracing`);
 await shoot('bracing-sheet');
 await page.goto(`${DEMO}/sheets/pour`);
 await shoot('pour-card', true);
-await page.goto(`${DEMO}/sheets/order`);
-await shoot('order-sheet');
 await browser.close();

@@ -10,7 +10,7 @@ import type { WorkedPlan } from './worked';
  * @example booksOf(plan, work(plan)) instanceof Promise // true
  */
 export async function booksOf(plan: Plan, worked: WorkedPlan): Promise<readonly Book[]> {
-  const lists = await Promise.all(STAGES.map((stage) => stage.books?.()));
+  const lists = await Promise.all(STAGES.flatMap((stage) => (stage.books ? [stage.books()] : [])));
   const rules = rulesOf(plan);
-  return lists.flatMap((list) => list?.booksOf(worked, plan, rules) ?? []);
+  return lists.flatMap((list) => list.booksOf(worked, plan, rules));
 }

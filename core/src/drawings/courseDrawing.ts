@@ -26,10 +26,7 @@ export function stretchesOf(
 }
 
 /** The outline of a piece from above: a corner as one shape round both legs, clear of where they overlap. */
-function outlinesOf(
-  piece: Piece,
-  places: ReadonlyMap<string, PlacedWall>,
-): readonly (readonly Point[])[] {
+function outlinesOf(piece: Piece, places: ReadonlyMap<string, PlacedWall>): readonly (readonly Point[])[] {
   const parts = stretchesOf(piece, places);
   const [before, after] = parts;
   if (piece.kind !== 'corner' || !before || !after || before.place.wall.curve || after.place.wall.curve) {

@@ -2,7 +2,6 @@ import type { Point } from '../kernel/geometry/point';
 import { firstCrossing } from '../kernel/geometry/polygon';
 import {
   type Angle,
-  type Length,
   type UnitSystem,
   NANOMETRES_PER_INCH,
   nanometres,
@@ -170,7 +169,7 @@ export function walkOf(
   }
   const whole = distinct(line.vertices, line.closed);
   const kept = whole.length < 3 ? whole : withoutStraights(whole, line.closed);
-  if (kept.length < (line.closed ? 2 : 2)) return leftOut('It has fewer than two corners.');
+  if (kept.length < 2) return leftOut('It has fewer than two corners.');
   if (kept.length > MOST_SIDES) {
     return leftOut(`It has ${String(kept.length)} sides; a plan has ${String(MOST_SIDES)} at most.`);
   }
@@ -206,7 +205,7 @@ export function walkOf(
           ? row
           : {
               ...row,
-              curve: { radius: storedLength(radius as Length, units), sweep: storeTurn(angleOf(sweep)) },
+              curve: { radius: storedLength(radius, units), sweep: storeTurn(angleOf(sweep)) },
             };
       }),
       drawn,

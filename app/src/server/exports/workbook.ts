@@ -11,6 +11,9 @@ const FORMATS: Readonly<Record<Column['kind'], string>> = {
   mass: '#,##0',
 };
 
+/** A4 and Letter by the numbers of the format; the package names only the first. [ISO/IEC 29500, pageSetup] */
+const PAPER: Readonly<Record<UnitSystem, number>> = { metric: 9, imperial: 1 };
+
 const WIDEST = 48;
 
 /** What a workbook is printed on and told in. */
@@ -64,7 +67,6 @@ function addSheet(workbook: ExcelJS.Workbook, listing: Listing, options: Workboo
   const sheet = workbook.addWorksheet(sheetName(listing.title), {
     views: [{ state: 'frozen', ySplit: 1 }],
     pageSetup: {
-      paperSize: options.units === 'metric' ? 9 : (1 as ExcelJS.PaperSize),
       orientation: columns.length > 6 ? 'landscape' : 'portrait',
       fitToPage: true,
       fitToWidth: 1,
@@ -77,6 +79,7 @@ function addSheet(workbook: ExcelJS.Workbook, listing: Listing, options: Workboo
       oddFooter: `&L${inHeader(options.state)}&R&P / &N`,
     },
   });
+  Object.assign(sheet.pageSetup, { paperSize: PAPER[options.units] });
   const head = sheet.addRow(columns.map((column) => columnHeading(column, options.units)));
   head.font = { bold: true };
   head.alignment = { vertical: 'top', wrapText: true };

@@ -11,9 +11,12 @@ const MOST_WALLS = 1000;
 type Line = Readonly<Record<string, unknown>>;
 
 const valueOf = (of: unknown): unknown =>
-  typeof of === 'object' && of !== null && 'value' in of ? (of as { value: unknown }).value : of;
+  typeof of === 'object' && of !== null && 'value' in of ? of.value : of;
 const listOf = (of: unknown): readonly unknown[] => (Array.isArray(of) ? (of as readonly unknown[]) : []);
-const textOf = (of: unknown): string => String(valueOf(of) ?? '');
+function textOf(of: unknown): string {
+  const value = valueOf(of);
+  return typeof value === 'string' || typeof value === 'number' ? String(value) : '';
+}
 
 /** A place on the plan with its direction: x and y in the file's unit, the x axis' heading in radians. */
 interface Frame {

@@ -155,5 +155,5 @@ export function packetDocument({ job, choice, words, origin, onSection }: Packet
       note: { fontSize: 9, color: '#333333' },
     },
     content: [...coverSection(context), ...sections],
-  } as TDocumentDefinitions;
+  };
 }

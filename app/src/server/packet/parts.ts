@@ -13,7 +13,7 @@ const CENTRAL = /[\u0100-\u024f]/;
 
 /** Text in runs, each in a font that has its letters; what no font has becomes a question mark. */
 export function runs(text: string): string | readonly { readonly text: string; readonly font?: string }[] {
-  const signs = [...text.replace(/[\t\r\n]+/g, ' ')].map((sign) => {
+  const signs = Array.from(text.replace(/[\t\r\n]+/g, ' ')).map((sign) => {
     if (WESTERN.test(sign)) return { sign, more: false };
     return CENTRAL.test(sign) ? { sign, more: true } : { sign: '?', more: false };
   });
@@ -98,5 +98,5 @@ export function table(
       ...rows.map((row) => row.map((each, index) => cell(each, index))),
     ],
   };
-  return { table: body, layout: 'ruled', margin: [0, 2, 0, 8], ...style } as Content;
+  return { table: body, layout: 'ruled', margin: [0, 2, 0, 8], ...style };
 }

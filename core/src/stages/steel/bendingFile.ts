@@ -21,7 +21,7 @@ const millimetres = (length: number): number => Math.round(length / NANOMETRES_P
  * @example checkSum('BF2D@C') // 96 - ((66 + 70 + 50 + 68 + 64 + 67) % 32)
  */
 export const checkSum = (text: string): number =>
-  96 - ([...text].reduce((sum, sign) => sum + (sign.codePointAt(0) ?? 0), 0) % 32);
+  96 - (Array.from(text).reduce((sum, sign) => sum + (sign.codePointAt(0) ?? 0), 0) % 32);
 
 /** Which job and state a bending file is of. */
 interface BendingOf {

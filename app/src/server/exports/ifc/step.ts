@@ -26,7 +26,7 @@ export const stepText = (text: string): string =>
     .replaceAll('\\', '\\\\')
     .replaceAll("'", "''")
     .replace(/[^ -~]+/g, (run) => {
-      const codes = [...run].map((sign) => (sign.codePointAt(0) ?? 0).toString(16).toUpperCase());
+      const codes = Array.from(run).map((sign) => (sign.codePointAt(0) ?? 0).toString(16).toUpperCase());
       return codes.some((code) => code.length > 4)
         ? `\\X4\\${codes.map((code) => code.padStart(8, '0')).join('')}\\X0\\`
         : `\\X2\\${codes.map((code) => code.padStart(4, '0')).join('')}\\X0\\`;

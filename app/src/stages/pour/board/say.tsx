@@ -26,7 +26,8 @@ export function sayOf(language: Language, terms: Readonly<Record<string, string>
   const rich = (phrase: string, values?: Values): ReactNode =>
     messageOf(phrase).format<ReactNode>({
       ...values,
-      b: (parts) => <strong key={parts.join('')}>{parts}</strong>,
+      // One bold part at most in a phrase.
+      b: (parts) => <strong key="bold">{parts}</strong>,
     });
   return Object.assign(say, { rich });
 }
@@ -44,15 +45,17 @@ const keptLanguage = (): Language => {
 /** The board's language, kept on this device; its terms are fetched when it is chosen, and it goes on in English without them. */
 export function useLanguage() {
   const [language, setLanguage] = useState(keptLanguage);
-  const [terms, setTerms] = useState<Readonly<Record<string, string>>>({});
+  const [fetched, setFetched] = useState<{
+    readonly language: Language;
+    readonly terms: Readonly<Record<string, string>>;
+  } | null>(null);
   useEffect(() => {
     const visit = { over: false };
-    if (language === 'en') setTerms({});
-    else {
+    if (language !== 'en') {
       void fetch(`/api/terms?language=${language}`)
         .then(async (response) => (await response.json()) as { terms?: Readonly<Record<string, string>> })
         .then((answer) => {
-          if (!visit.over) setTerms(answer.terms ?? {});
+          if (!visit.over) setFetched({ language, terms: answer.terms ?? {} });
         })
         // Without a signal the board speaks English: it must not stop.
         .catch(() => undefined);
@@ -61,7 +64,8 @@ export function useLanguage() {
       visit.over = true;
     };
   }, [language]);
-  const say = useMemo(() => sayOf(language, terms), [language, terms]);
+  const terms = fetched?.language === language ? fetched.terms : null;
+  const say = useMemo(() => (terms ? sayOf(language, terms) : sayOf('en', {})), [language, terms]);
   return {
     language,
     say,
