@@ -55,6 +55,9 @@ test('a scanned page opens its place, and says so when the plan has changed sinc
   const path = await demoCopy(page, 'Scanned');
   await page.goto(`${path}/paper?state=1&to=steel`);
   await expect(page).toHaveURL(`${path}/steel`);
+  await page.goto(`${path}/paper?state=1&to=courses&course=3`);
+  await expect(page.getByRole('heading', { name: 'Course 3, wall A–B, from above' })).toBeVisible();
+  await expect(page).toHaveURL(`${path}/courses`);
   const job = `/api${path}`;
   const plan = (await (await request.get(`${job}/plan.json`)).json()) as object;
   const sent = await request.put(job, {

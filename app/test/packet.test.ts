@@ -13,6 +13,7 @@ import { es } from '../src/server/packet/messages/es';
 import { fr } from '../src/server/packet/messages/fr';
 import { packetDocument } from '../src/server/packet/packet';
 import { runs } from '../src/server/packet/parts';
+import { renderPdf } from '../src/server/packet/pdf';
 import { readTerms, sayIn } from '../src/server/packet/terms';
 import { wordsOf } from '../src/server/packet/words';
 import { PACKET_SHEETS, ROLES, readChoice, writeChoice } from '../src/stages/packet/choice';
@@ -34,6 +35,9 @@ function jobOf(file: string): ExportJob {
 const DEMO = 'demo/sorrel-fork-hatchery.json';
 const demo = jobOf(DEMO);
 const ORIGIN = 'http://127.0.0.1:4321';
+
+/** The head of a section’s pages, as far as the code in it goes. */
+type Head = (page: number, pages: number) => { readonly columns: readonly { readonly qr?: string }[] };
 
 interface ReadPdf {
   readonly pages: readonly string[];
@@ -125,6 +129,28 @@ describe('the packet of the demo', () => {
     expect(large.match(/\b\d+(?: 1\/2)?(?= |$)/g)?.length ?? 0).toBeGreaterThanOrEqual(cuts.length);
     expect(cuts.length).toBeGreaterThan(5);
   });
+});
+
+it('has a code on every page that names the state and leads to its own course', async () => {
+  const reading = readChoice(new URLSearchParams({ sheets: 'courses,steel' }), 'letter');
+  if (!reading.ok) throw new Error(reading.what);
+  const document = packetDocument({ job: demo, choice: reading.choice, words: wordsOf('en'), origin: ORIGIN });
+  const { pages } = await readPdf(await renderPdf(document));
+  const [courses, steel] = (document.content as readonly { section?: unknown; header?: Head }[]).filter(
+    (each) => 'section' in each,
+  );
+  const code = (section: typeof courses, page: number): string =>
+    section?.header?.(page, pages.length).columns[2]?.qr ?? '';
+  let seen = 0;
+  pages.forEach((page, index) => {
+    const course = /^Course (\d+) | Course (\d+) /.exec(page);
+    if (!page.includes(' Courses ') || !course) return;
+    seen += 1;
+    const shown = course[1] ?? course[2] ?? '';
+    expect(code(courses, index + 1)).toBe(`${ORIGIN}/jobs/job-1/paper?state=12&to=courses&course=${shown}`);
+  });
+  expect(seen).toBe(demo.worked.courses.count);
+  expect(code(steel, pages.length)).toBe(`${ORIGIN}/jobs/job-1/paper?state=12&to=steel`);
 });
 
 it('makes what is asked for: roles, paper, ink', async () => {

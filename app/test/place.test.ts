@@ -1,6 +1,6 @@
 import type { Notice } from '@ombra/core/kernel/notices';
 import { describe, expect, it } from 'vitest';
-import { placeOfNotice } from '../src/job/place';
+import { askedPlace, placeOfNotice } from '../src/job/place';
 
 const noticeAt = (place: Notice['place']): Notice => ({
   id: 'n',
@@ -30,4 +30,11 @@ describe('going to a notice', () => {
   it('changes nothing where the stage as a whole is its place', () => {
     expect(placeOfNotice(noticeAt({ stage: 'pour' }))).toEqual({});
   });
+});
+
+it('an address may ask for a course, and for nothing else', () => {
+  expect(askedPlace('?course=3')).toEqual({ course: 3, piece: null });
+  for (const search of ['', '?course=', '?course=0', '?course=2.5', '?course=many', '?course=9999']) {
+    expect(askedPlace(search)).toEqual({});
+  }
 });

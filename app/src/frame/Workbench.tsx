@@ -4,7 +4,7 @@ import { useCourseKeys } from '../stages/courses/useCourseKeys';
 import { fetchViews, LaterView } from './later';
 import { Find, fetchFind } from './find/Find';
 import { Header } from './Header';
-import { type Card, type Place, type PlaceChange, keepPlace, keptPlace } from '../job/place';
+import { type Card, type Place, type PlaceChange, askedPlace, keepPlace, keptPlace } from '../job/place';
 import { JobAlerts } from '../job/JobAlerts';
 import { useLeave } from '../job/LeaveDialog';
 import { StaleDialog } from '../job/StaleDialog';
@@ -62,8 +62,12 @@ function useStage(jobId: string, initial: string) {
 function usePlace(jobId: string, panels: Place['panels']) {
   const [place, setPlace] = useState<Place>(() => {
     const kept = keptPlace(jobId);
-    return { ...kept, panels: { ...kept.panels, ...panels } };
+    return { ...kept, ...askedPlace(location.search), panels: { ...kept.panels, ...panels } };
   });
+  useEffect(() => {
+    // Once there, the address asks for it no more: a reload comes back to where one has gone since.
+    if ('course' in askedPlace(location.search)) history.replaceState(null, '', location.pathname);
+  }, []);
   const change = useCallback((part: PlaceChange) => {
     setPlace((before) => ({ ...before, ...part, panels: { ...before.panels, ...part.panels } }));
   }, []);

@@ -68,6 +68,12 @@ const START: Place = {
   card: null,
 };
 
+/** The place that an address asks for, `?course=3`, as the code on a printed page does; nothing where it asks for none. */
+export function askedPlace(search: string): PlaceChange {
+  const course = Number(new URLSearchParams(search).get('course') ?? Number.NaN);
+  return Number.isInteger(course) && course >= 1 && course <= 200 ? { course, piece: null } : {};
+}
+
 const key = (jobId: string): string => `ombra.place.${jobId}`;
 
 /** The place kept for a job; the start where there is none or it cannot be read. */

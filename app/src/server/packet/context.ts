@@ -32,9 +32,8 @@ export interface PacketContext {
   readonly t: Words['t'];
   readonly say: Words['say'];
   readonly black: boolean;
-  /** Room for what a section has, upright and on its side. */
+  /** Room for what a section has. */
   readonly upright: PageSize;
-  readonly onSide: PageSize;
   readonly length: (length: number) => string;
   /** In inches alone, as cuts are written; bare without its sign. */
   readonly inches: (length: number, bare?: boolean) => string;
@@ -49,10 +48,9 @@ interface ContextInput {
   readonly choice: PacketChoice;
   readonly words: Words;
   readonly upright: PageSize;
-  readonly onSide: PageSize;
 }
 
-export function contextOf({ job, choice, words, upright, onSide }: ContextInput): PacketContext {
+export function contextOf({ job, choice, words, upright }: ContextInput): PacketContext {
   const { worked, plan } = job;
   const { units } = plan;
   const imperial = units === 'imperial';
@@ -66,7 +64,6 @@ export function contextOf({ job, choice, words, upright, onSide }: ContextInput)
     say: words.say,
     black: choice.black,
     upright,
-    onSide,
     length: (length) => showLength(length as Length, units),
     inches: (length, bare = false) => showLength(length as Length, units, { style: 'inches', bare }),
     volume: (cubicMetres) =>

@@ -4,7 +4,7 @@ import { PACKET_SHEETS } from '../../stages/packet/choice';
 import type { ExportJob } from '../exports/job';
 import { type PacketContext, type PageSize, contextOf } from './context';
 import type { MessageKey } from './messages/en';
-import { TEXT, text } from './parts';
+import { type Course, TEXT, coursesIn, text } from './parts';
 import { bracingSection } from './sections/bracing';
 import { bucksSection } from './sections/bucks';
 import { coverSection } from './sections/cover';
@@ -19,7 +19,6 @@ import type { Words } from './words';
 interface Section {
   readonly title: MessageKey;
   readonly make: (context: PacketContext) => readonly Content[];
-  readonly onSide?: true;
 }
 
 const SECTIONS: Readonly<Record<PacketSheet, Section>> = {
@@ -62,9 +61,9 @@ interface Laid {
   positions?: readonly { readonly pageNumber: number }[];
 }
 
-/** Where a scanned code leads: the place of a sheet, with the state that its paper shows. */
-const scanAddress = (origin: string, job: ExportJob, stage: string): string =>
-  `${origin}/jobs/${job.jobId}/paper?state=${String(job.version)}&to=${stage}`;
+/** Where a scanned code leads: the place of a sheet and its course, with the state that its paper shows. */
+const scanAddress = (origin: string, job: ExportJob, stage: string, course: number | null): string =>
+  `${origin}/jobs/${job.jobId}/paper?state=${String(job.version)}&to=${stage}${course === null ? '' : `&course=${String(course)}`}`;
 
 interface PacketInput {
   readonly job: ExportJob;
@@ -84,7 +83,6 @@ export function packetDocument({ job, choice, words, origin, onSection }: Packet
     choice,
     words,
     upright: room(paper),
-    onSide: room({ width: paper.height, height: paper.width }),
   });
   const { t } = words;
   const headings: Laid[] = [];
@@ -94,9 +92,10 @@ export function packetDocument({ job, choice, words, origin, onSection }: Packet
     return index >= headings.length ? pages + 1 : (headings[index]?.positions?.[0]?.pageNumber ?? 0);
   };
   const head =
-    (title: string, stage: string, index: number) =>
+    (title: string, stage: string, index: number, courses: readonly Course[]) =>
     (page: number, pages: number): Content => {
       const [from, to] = [firstPage(index, pages), firstPage(index + 1, pages)];
+      const shown = courses.findLast(({ positions }) => (positions?.[0]?.pageNumber ?? Infinity) <= page);
       return {
         margin: [MARGIN, MARGIN, MARGIN, 0],
         columns: [
@@ -112,27 +111,27 @@ export function packetDocument({ job, choice, words, origin, onSection }: Packet
             width: 110,
             stack: [text(t('scan'), { fontSize: 7.5, alignment: 'right', margin: [0, 2, 6, 0] })],
           },
-          { width: HEAD - 6, qr: scanAddress(origin, job, stage), fit: HEAD - 6, eccLevel: 'L' },
+          { width: HEAD - 6, qr: scanAddress(origin, job, stage, shown?.course ?? null), fit: HEAD - 6, eccLevel: 'L' },
         ],
       };
     };
   const chosen = PACKET_SHEETS.filter(({ id }) => choice.sheets.includes(id));
   const pageMargins: [number, number, number, number] = [MARGIN, MARGIN + HEAD + 8, MARGIN, MARGIN + FOOT];
   const sections = chosen.map(({ id, stage }, index): Content => {
-    const { title, make, onSide } = SECTIONS[id];
+    const { title, make } = SECTIONS[id];
     const named = t(title);
     const laid: Laid = {
       ...(text(named, { style: 'h1', tocItem: 'contents', outline: true, headlineLevel: 1 }) as object),
     };
     headings.push(laid);
-    const section = [laid as Content, ...make(context)];
+    const made = make(context);
+    const section = [laid as Content, ...made];
     onSection?.(index + 1, chosen.length);
     return {
       section,
-      header: head(named, stage, index),
+      header: head(named, stage, index, coursesIn(made)),
       footer: 'inherit',
       pageSize: choice.paper === 'letter' ? 'LETTER' : 'A4',
-      pageOrientation: onSide ? 'landscape' : 'portrait',
       pageMargins,
     } as unknown as Content;
   });
@@ -142,7 +141,7 @@ export function packetDocument({ job, choice, words, origin, onSection }: Packet
     displayTitle: true,
     pageSize: choice.paper === 'letter' ? 'LETTER' : 'A4',
     pageMargins,
-    header: head(t('packet'), 'packet', -1),
+    header: head(t('packet'), 'packet', -1, []),
     footer: () => ({
       margin: [MARGIN, 0, MARGIN, 0],
       stack: [text(t('caution'), { fontSize: 7.5, color: '#444444' })],

@@ -63,6 +63,9 @@ export const tick = (said: string, done = false): Content => ({
 /** A cell: text, or with a style of its own. */
 export type Cell = string | { readonly said: string; readonly style?: Style };
 
+/** Letters that a cell holds on one line. */
+const SHORT = 24;
+
 interface TableOptions {
   /** Width of each column; the rest is shared. */
   readonly widths?: readonly (string | number)[];
@@ -83,8 +86,8 @@ export function table(
     return {
       text: runs(said),
       alignment: right.includes(index) ? 'right' : 'left',
-      // What is as wide as it must be is not broken: a wall keeps its name together.
-      noWrap: widths[index] === 'auto',
+      // A wall keeps its name together; what somebody has named at length is broken.
+      noWrap: widths[index] === 'auto' && said.length <= SHORT,
       ...own,
       ...named,
     } as unknown as TableCell;
@@ -100,3 +103,22 @@ export function table(
   };
   return { table: body, layout: 'ruled', margin: [0, 2, 0, 8], ...style };
 }
+
+/** Content that shows a course: the code on its page leads there. */
+export interface Course {
+  readonly course: number;
+  /** Set by the layout: the pages that it came to lie on. */
+  readonly positions?: readonly { readonly pageNumber: number }[];
+}
+
+/** A heading of a course. */
+export const courseHeading = (content: Content, course: number): Content =>
+  ({ ...(content as object), course }) as unknown as Content;
+
+/** The headings of courses among some content, in its order; the layout leaves its pages in these very objects. */
+export const coursesIn = (content: readonly unknown[]): readonly Course[] =>
+  content.flatMap((each): readonly Course[] => {
+    if (typeof each !== 'object' || each === null) return [];
+    if ('course' in each) return [each as Course];
+    return 'stack' in each && Array.isArray(each.stack) ? coursesIn(each.stack as readonly unknown[]) : [];
+  });

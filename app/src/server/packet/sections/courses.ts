@@ -2,7 +2,7 @@ import type { Piece } from '@ombra/core/stages/courses';
 import { wallsOf } from '@ombra/core/stages/outline';
 import type { Content } from 'pdfmake/interfaces';
 import type { PacketContext } from '../context';
-import { felt, FELT, heading, note, table, text } from '../parts';
+import { courseHeading, felt, FELT, heading, note, table, text } from '../parts';
 
 /** The pieces of a wall in a course, in the order in which they lie; its corners are those at its start. */
 const piecesOf = (pieces: readonly Piece[], wall: string): readonly Piece[] =>
@@ -28,7 +28,7 @@ function coursePage(context: PacketContext, course: number): readonly Content[] 
   }
   const walls = wallsOf(worked.shell).filter(({ id }) => piecesOf(pieces, id).length > 0);
   return [
-    heading(t('course', { number: course })),
+    courseHeading(heading(t('course', { number: course })), course),
     ...drawing(`course-${String(course)}`, { width: upright.width, height: upright.height * 0.5 }),
     table(
       [t('wall'), t('whole'), t('cuts'), t('corners')],
@@ -80,7 +80,7 @@ export function cardsSection({ worked, t, inches }: PacketContext): readonly Con
     const walls = wallsOf(worked.shell).filter(({ id }) => piecesOf(pieces, id).length > 0);
     return {
       stack: [
-        text(t('course', { number: index + 1 }), { fontSize: 40, bold: true }),
+        courseHeading(text(t('course', { number: index + 1 }), { fontSize: 40, bold: true }), index + 1),
         ...walls.map((wall): Content => {
           const cuts = cutsOf(piecesOf(pieces, wall.id)).map((cut) =>
             felt(inches(cut, true)).replaceAll(' ', '\u00a0'),

@@ -4,13 +4,14 @@ import { exportOf } from '../../../../../server/exports/exports';
 import { sheetOf } from '../../../../../server/sheets';
 
 /** A job as a file for other programs: a table, a drawing, a model, or its packet. */
-export const GET: APIRoute = async ({ locals, params, url }) => {
+export const GET: APIRoute = async ({ locals, params, request, url }) => {
   const { id = '', name = '' } = params;
   const job = await sheetOf(locals.services, id);
   if (!job) return noSuchJob(id);
   const { onProgress } = locals;
   const file = await exportOf(job, name, url.searchParams, {
-    origin: url.origin,
+    // As it was asked for: a code on paper must lead back to this very address, port and all.
+    origin: `http://${request.headers.get('host') ?? url.host}`,
     ...(onProgress ? { onProgress } : {}),
   });
   if (file === null) {
