@@ -3,7 +3,7 @@ import { type Drawing, boundsOf, drawingNames, drawingOf } from '@ombra/core/dra
 import { toInches } from '@ombra/core/kernel/measure';
 import { readPlanText } from '@ombra/core/plan';
 import { report } from '@ombra/core/report';
-import { placedWalls } from '../../core/src/drawings/place';
+import { cornerBarOnPlan, placedWalls } from '@ombra/core/drawings';
 import { work } from '@ombra/core/work';
 import DxfParser, { type IDxf } from 'dxf-parser';
 import fc from 'fast-check';
@@ -157,4 +157,24 @@ describe('a drawing as SVG', () => {
     expect(drawingOf(demo, 'course-99')).toBeNull();
     expect(drawingOf(demo, 'wall-A-Z')).toBeNull();
   });
+});
+
+it('bends corner bars square round square corners, both legs in the middle of their walls’ cores', () => {
+  const places = placedWalls(demo.shell);
+  const bars = demo.steel.bars.filter(({ use }) => use === 'corner');
+  expect(bars.length).toBeGreaterThan(6);
+  for (const bar of bars) {
+    const place = places.get(bar.wall);
+    if (!place) throw new Error('no such wall');
+    const [back, turn, end] = cornerBarOnPlan(bar, place, places);
+    if (!back || !turn || !end) throw new Error('a corner bar has three points');
+    // Every corner of the demo is square: one leg runs along x, the other along y, to the nanometre.
+    const [first, second] = [
+      [turn.x - back.x, turn.y - back.y],
+      [end.x - turn.x, end.y - turn.y],
+    ] as const;
+    expect(Math.min(Math.abs(first[0]), Math.abs(first[1]))).toBeLessThanOrEqual(1);
+    expect(Math.min(Math.abs(second[0]), Math.abs(second[1]))).toBeLessThanOrEqual(1);
+    expect(Math.abs(first[0] * second[0] + first[1] * second[1])).toBeLessThanOrEqual(4e9);
+  }
 });

@@ -134,7 +134,12 @@ describe('the packet of the demo', () => {
 it('has a code on every page that names the state and leads to its own course', async () => {
   const reading = readChoice(new URLSearchParams({ sheets: 'courses,steel' }), 'letter');
   if (!reading.ok) throw new Error(reading.what);
-  const document = packetDocument({ job: demo, choice: reading.choice, words: wordsOf('en'), origin: ORIGIN });
+  const document = packetDocument({
+    job: demo,
+    choice: reading.choice,
+    words: wordsOf('en'),
+    origin: ORIGIN,
+  });
   const { pages } = await readPdf(await renderPdf(document));
   const [courses, steel] = (document.content as readonly { section?: unknown; header?: Head }[]).filter(
     (each) => 'section' in each,

@@ -4,7 +4,15 @@ import type { Piece } from '../stages/courses';
 import { barSize } from '../stages/steel';
 import type { WorkedPlan } from '../worked';
 import type { Drawing, Shape } from './drawing';
-import { type PlacedWall, letterSpot, onPlan, placedWalls, stretchOnPlan } from './place';
+import {
+  type PlacedWall,
+  barInward,
+  cornerBarOnPlan,
+  letterSpot,
+  onPlan,
+  placedWalls,
+  stretchOnPlan,
+} from './place';
 
 const FELT_ASIDE = 220e6;
 
@@ -78,25 +86,16 @@ export function courseDrawing(worked: WorkedPlan, course: number): Drawing {
       at: onPlan(place, (from + to) / 2, -FELT_ASIDE),
       text: showLength(piece.length, units, { style: 'inches' }),
       size: 'felt',
-      room: 4 * (to - from),
+      room: to - from,
     });
   }
   for (const bar of steel.bars) {
     const place = places.get(bar.wall);
     if (!place) continue;
-    const middle = place.wall.skin + place.wall.core / 2 + bar.offset;
+    const middle = barInward(place, bar);
     const here = bar.course === course;
     if (bar.use === 'corner' && here) {
-      // A leg on this wall from its corner, the other back along the wall before it.
-      const corner = place.built.corners.find(({ letter }) => letter === bar.corner);
-      const back = corner && places.get(corner.wallBefore);
-      const turn = onPlan(place, bar.from, middle);
-      const points = [
-        ...(back ? [onPlan(back, back.wall.length - bar.from - bar.laps.before, middle)] : []),
-        turn,
-        onPlan(place, bar.from + bar.laps.after, middle),
-      ];
-      shapes.push({ kind: 'path', layer: 'bar', points, closed: false });
+      shapes.push({ kind: 'path', layer: 'bar', points: cornerBarOnPlan(bar, place, places), closed: false });
     } else if (here && bar.to > bar.from) {
       const points = place.wall.curve
         ? Array.from({ length: 9 }, (_, side) =>

@@ -1,4 +1,11 @@
-import { holeOutline, onPlan, placedWalls, type PlacedWall } from '@ombra/core/drawings';
+import {
+  type PlacedWall,
+  barInward,
+  cornerBarOnPlan,
+  holeOutline,
+  onPlan,
+  placedWalls,
+} from '@ombra/core/drawings';
 import type { Point } from '@ombra/core/kernel/geometry';
 import { wallFace } from '@ombra/core/stages/outline';
 import { type Bar, barSize } from '@ombra/core/stages/steel';
@@ -194,20 +201,12 @@ function addOpenings(model: Model, worked: WorkedPlan, place: PlacedWall, wall: 
 
 /** The line along which a bar lies or stands. Hooks are left to its legs, which its properties tell. */
 function barLine(bar: Bar, place: PlacedWall, places: ReadonlyMap<string, PlacedWall>): readonly Spatial[] {
-  const inward = ({ wall }: PlacedWall): number => wall.skin + wall.core / 2 + bar.offset;
   const at = (own: PlacedWall, along: number, up: number): Spatial => {
-    const [x, y] = flat(onPlan(own, along, inward(own)));
+    const [x, y] = flat(onPlan(own, along, barInward(own, bar)));
     return [x, y, mm(up)];
   };
   if (bar.use === 'corner') {
-    const corner = place.built.corners.find(({ letter }) => letter === bar.corner);
-    const back = corner && places.get(corner.wallBefore);
-    const [before, leg] = [bar.laps.before, bar.laps.after];
-    return [
-      ...(back ? [at(back, back.wall.length - bar.from - before, bar.bottom)] : []),
-      at(place, bar.from, bar.bottom),
-      at(place, bar.from + leg, bar.bottom),
-    ];
+    return cornerBarOnPlan(bar, place, places).map((point): Spatial => [...flat(point), mm(bar.bottom)]);
   }
   if (bar.from !== bar.to && place.wall.curve) {
     return Array.from({ length: 9 }, (_, side) =>
