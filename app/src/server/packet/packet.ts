@@ -111,7 +111,12 @@ export function packetDocument({ job, choice, words, origin, onSection }: Packet
             width: 110,
             stack: [text(t('scan'), { fontSize: 7.5, alignment: 'right', margin: [0, 2, 6, 0] })],
           },
-          { width: HEAD - 6, qr: scanAddress(origin, job, stage, shown?.course ?? null), fit: HEAD - 6, eccLevel: 'L' },
+          {
+            width: HEAD - 6,
+            qr: scanAddress(origin, job, stage, shown?.course ?? null),
+            fit: HEAD - 6,
+            eccLevel: 'L',
+          },
         ],
       };
     };
