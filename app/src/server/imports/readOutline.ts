@@ -36,13 +36,19 @@ export type OutlineOutcome =
 
 const problem = (where: string, what: string): OutlineOutcome => ({ ok: false, problems: [{ where, what }] });
 
+/** Spreadsheets write “Unicode text” in two bytes a letter, and say so in the first two. */
+function encodingOf([first, second]: Uint8Array): 'utf-8' | 'utf-16le' | 'utf-16be' {
+  if (first === 0xff && second === 0xfe) return 'utf-16le';
+  return first === 0xfe && second === 0xff ? 'utf-16be' : 'utf-8';
+}
+
 /** Reads an outline from a file, whatever kind it is: told by what it begins with, not by its name. */
 export async function readOutline(
   bytes: Uint8Array,
   { units, unit, order }: OutlineAsk,
 ): Promise<OutlineOutcome> {
   if (bytes.byteLength === 0) return problem('the file', 'The file is empty.');
-  const text = new TextDecoder('utf-8').decode(bytes).replace(/^\ufeff/, '');
+  const text = new TextDecoder(encodingOf(bytes)).decode(bytes).replace(/^\ufeff/, '');
   const begins = text.slice(0, 2000).trimStart();
   if (begins.startsWith('ISO-10303-21')) {
     const { ifcLines } = await import('./ifcLines');
