@@ -32,3 +32,10 @@ export function bandShape(place: PlacedWall, band: Band, from: number, to: numbe
     ...[...side(band.inner, band.mitres?.inner)].reverse(),
   ].map(flat);
 }
+
+/** Direction of a straight wall, of length 1. */
+export function alongOf(place: PlacedWall): Flat {
+  const [[x1, y1], [x2, y2]] = [flat(onPlan(place, 0, 0)), flat(onPlan(place, place.wall.length, 0))];
+  const length = Math.hypot(x2 - x1, y2 - y1);
+  return [(x2 - x1) / length, (y2 - y1) / length];
+}
