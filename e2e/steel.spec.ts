@@ -95,7 +95,7 @@ test('bars are seen by course, in the schedule and as stock; every mass opens it
   await expect(mark).toHaveAttribute('aria-pressed', 'true');
   const csv = await page.request.get(`/api${job}/bending.csv`);
   expect(await csv.text()).toMatch(
-    /^\ufeffmark,use,size,shape,A \(in\),B \(in\),C \(in\),cut length \(in\),count,bends \(degrees\)\nH1,horizontal,#4,00,240,,,240,\d+,/,
+    /^\ufeffMark,Use,Size,Shape by BS 8666,A \(in\),B \(in\),C \(in\),Bends in degrees,Cut length \(in\),Bars,Weight \(lb\)\nH1,horizontal,#4,00,240,,,,240,\d+,/,
   );
   await expectAccessible(page);
   await page.getByRole('tab', { name: 'Stock and mass' }).click();

@@ -38,7 +38,11 @@ describe.each(['es', 'fr'] as const)('the board in another language: %s', (langu
     for (const phrase of said) {
       const names = [...phrase.matchAll(/\{(\w+)[,}]/g)].map(([, name = '']) => name);
       const values = Object.fromEntries(names.map((name) => [name, 7]));
-      const text = names.length === 0 ? say(phrase) : phrase.includes('<b>') ? '' : say(phrase, values);
+      // What is bold comes back as an element; the words around it are plain.
+      const text = [say.rich(phrase, values)]
+        .flat()
+        .filter((part) => typeof part === 'string')
+        .join('');
       expect(text, phrase).not.toMatch(/[{}]/);
     }
   });

@@ -1,6 +1,9 @@
 import type { Point } from '../kernel/geometry/point';
 import type { WalkRow } from '../stages/outline';
 
+/** Walls that a plan has at most, as its schema says. */
+export const MOST_WALLS = 1000;
+
 /** A corner of a line in a file: nanometres, x to the right, y down as on the plan. */
 export interface Vertex {
   readonly x: number;

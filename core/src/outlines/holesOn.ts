@@ -1,10 +1,13 @@
-import { type UnitSystem, nanometres, storeLength } from '../kernel/measure';
+import type { UnitSystem } from '../kernel/measure';
 import type { FileHole, FoundOpening, FoundOutline, LeftOut } from './found';
+import { storedOnTape } from './onTape';
 
-/** A hole belongs to a side that it lies within so much of: more than any wall is thick. */
+/** A hole belongs to a side that it lies within so many nanometres of: more than any wall is thick. [ours] */
 const NEAR = 800e6;
-/** Narrower ones are no openings. */
+/** Narrower ones are no openings, in nanometres. [ours] */
 const NARROWEST = 100e6;
+/** A hundredth of a millimetre: nobody measures an opening finer, and meshes are rounded by as much. [ours] */
+const OFF_TAPE = 10_000;
 
 interface Placed {
   readonly side: number;
@@ -47,12 +50,7 @@ export function holesOn(
 ): { readonly openings: readonly FoundOpening[]; readonly leftOut: readonly LeftOut[] } {
   const openings: FoundOpening[] = [];
   const leftOut: LeftOut[] = [];
-  const stored = (length: number): string => {
-    // Files keep their own rounding: to a hundredth of a millimetre nobody measures an opening.
-    const step = units === 'imperial' ? 25_400_000 / 64 : 100_000;
-    const near = Math.round(length / step) * step;
-    return storeLength(nanometres(Math.abs(near - length) < 10_000 ? near : length), units);
-  };
+  const stored = (length: number): string => storedOnTape(length, units, OFF_TAPE);
   for (const hole of holes) {
     const placed = sideOf(hole, outline);
     if (!placed) {

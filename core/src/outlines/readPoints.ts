@@ -1,6 +1,6 @@
 import { readTable, cellOf } from '../kernel/table';
 import { type UnitSystem } from '../kernel/measure';
-import { type OutlineReading, type OutlineProblem, type Vertex, refused } from './found';
+import { type OutlineReading, type OutlineProblem, type Vertex, MOST_WALLS, refused } from './found';
 import { walkOf } from './walkOf';
 
 /** Units that coordinates of a file come in, with their size in nanometres. [NIST SP 811; the survey foot is 1200/3937 m] */
@@ -28,7 +28,7 @@ const WORDS = {
   complete: (columns: Readonly<Record<'name' | 'northing' | 'easting', number>>) =>
     columns.northing >= 0 && columns.easting >= 0,
   what: 'points',
-  most: 1000,
+  most: MOST_WALLS,
 } as const;
 
 /** Whether a text begins as a table of points does. */

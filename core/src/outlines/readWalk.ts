@@ -1,7 +1,7 @@
 import { type UnitSystem, readLength, readTurn, storeLength, storeTurn } from '../kernel/measure';
 import { type Loop, walkLoop } from '../stages/outline';
 import type { HouseRules } from '../kernel/rules';
-import { type OutlineReading, type OutlineProblem, refused } from './found';
+import { type OutlineReading, type OutlineProblem, MOST_WALLS, refused } from './found';
 
 /** A turn at the end of an item, or by itself. */
 const TURN =
@@ -10,7 +10,6 @@ const TURN =
 const BETWEEN =
   /(straight(?:\s+on)?|\b(?:right|left|[rl])\b\.?(?:\s*\d+(?:[.,]\d+)?\s*(?:°|deg|degrees)?(?=[\s,;]|$))?)/i;
 
-const MOST_ROWS = 1000;
 /** Most problems that are told. */
 const MOST_TOLD = 12;
 
@@ -57,10 +56,10 @@ export function readWalk(text: string, units: UnitSystem, rules: HouseRules): Ou
   if (items.length === 0) {
     return refused('the text', 'There are no lengths in it. Write a wall a line: 44ft, right 90.');
   }
-  if (items.length > MOST_ROWS) {
+  if (items.length > MOST_WALLS) {
     return refused(
       'the text',
-      `It has ${String(items.length)} walls; a plan has ${String(MOST_ROWS)} at most.`,
+      `It has ${String(items.length)} walls; a plan has ${String(MOST_WALLS)} at most.`,
     );
   }
   const problems: OutlineProblem[] = [];

@@ -1,29 +1,19 @@
 import type { Point } from '../kernel/geometry/point';
 import { firstCrossing } from '../kernel/geometry/polygon';
-import {
-  type Angle,
-  type UnitSystem,
-  NANOMETRES_PER_INCH,
-  nanometres,
-  storeLength,
-  storeTurn,
-  degrees,
-} from '../kernel/measure';
+import { type Angle, type UnitSystem, nanometres, storeTurn, degrees } from '../kernel/measure';
 import { arcPoints } from '../stages/outline';
-import type { FileLine, FoundOutline, LeftOut, Vertex } from './found';
+import { type FileLine, type FoundOutline, type LeftOut, type Vertex, MOST_WALLS } from './found';
+import { storedOnTape } from './onTape';
 
-/** Corners nearer than this are one: a tenth of a millimetre. */
+/** Corners nearer than this are one: a tenth of a millimetre. [ours] */
 const SAME = 100_000;
-/** Lengths this near to one that a tape shows are that one: what is off is the file’s own rounding. */
-const TAPE = { imperial: NANOMETRES_PER_INCH / 64, metric: 100_000 } as const;
+/** Lengths this near to one that a tape shows are that one, in nanometres: what is off is the file’s own rounding. [ours] */
 const OFF_TAPE = 2_000;
-/** Turns this near to a whole degree are whole, in degrees. */
+/** Turns this near to a hundredth of a degree are that, in degrees. [ours] */
 const OFF_DEGREE = 0.0005;
-/** Sides that turn less than this go straight on: one wall. */
+/** Sides that turn less than this go straight on, in degrees: one wall. [ours] */
 const STRAIGHT = 0.01;
-/** More walls than a plan has. */
-const MOST_SIDES = 1000;
-/** Longer than any building: the unit is wrong. */
+/** Longer than any building, 2 km in nanometres: the unit is wrong. [ours] */
 const LONGEST = 2e12;
 
 interface Side {
@@ -134,13 +124,6 @@ function begunAt(vertices: readonly Vertex[]): readonly Vertex[] {
   return [...vertices.slice(start), ...vertices.slice(0, start)];
 }
 
-/** A length as a tape would show it where it is as near as that; otherwise as it is, to the nanometre. */
-function storedLength(length: number, units: UnitSystem): string {
-  const step = TAPE[units];
-  const onTape = Math.round(length / step) * step;
-  return storeLength(nanometres(Math.abs(onTape - length) <= OFF_TAPE ? onTape : length), units);
-}
-
 function angleOf(turn: number): Angle {
   const whole = Math.round(turn * 100) / 100;
   return degrees(Math.abs(whole - turn) <= OFF_DEGREE ? whole : turn);
@@ -170,8 +153,8 @@ export function walkOf(
   const whole = distinct(line.vertices, line.closed);
   const kept = whole.length < 3 ? whole : withoutStraights(whole, line.closed);
   if (kept.length < 2) return leftOut('It has fewer than two corners.');
-  if (kept.length > MOST_SIDES) {
-    return leftOut(`It has ${String(kept.length)} sides; a plan has ${String(MOST_SIDES)} at most.`);
+  if (kept.length > MOST_WALLS) {
+    return leftOut(`It has ${String(kept.length)} sides; a plan has ${String(MOST_WALLS)} at most.`);
   }
   const clockwise = !line.closed || doubledArea(sidesOf(kept, true)) > 0;
   const right = clockwise ? kept : reversed(kept, line.closed);
@@ -198,14 +181,14 @@ export function walkOf(
       rows: sides.map(({ length, sweep, radius }, index) => {
         const turn = turns[index] ?? 90;
         const row = {
-          length: storedLength(length, units),
+          length: storedOnTape(length, units, OFF_TAPE),
           turn: storeTurn(Math.abs(turn) <= STRAIGHT ? (0 as Angle) : angleOf(turn)),
         };
         return sweep === 0
           ? row
           : {
               ...row,
-              curve: { radius: storedLength(radius, units), sweep: storeTurn(angleOf(sweep)) },
+              curve: { radius: storedOnTape(radius, units, OFF_TAPE), sweep: storeTurn(angleOf(sweep)) },
             };
       }),
       drawn,

@@ -123,5 +123,5 @@ export const progress = z
   .object({ progress: z.object({ done: z.number(), of: z.number() }).nullable() })
   .meta({ title: 'Progress' });
 
-/** What is told of as it is, without a shape of its own. */
+/** JSON whose shape is not documented field by field. */
 export const anything = z.record(z.string(), z.unknown());

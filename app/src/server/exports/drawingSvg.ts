@@ -1,6 +1,6 @@
 import { type Drawing, type Layer, type Shape, type TextSize, boundsOf } from '@ombra/core/drawings';
 
-/** How a layer looks on paper. What is cut or bent is told by line and tone as well, so that it can be told apart in black and white. */
+/** How a layer looks on paper. Cuts and bars differ in line and tone as well as color, so they still read in black and white. */
 interface Look {
   readonly stroke: string;
   readonly width: number;
@@ -53,8 +53,6 @@ interface SvgOptions {
   /** Height that it must stay within; the drawing is made smaller where it would not. */
   readonly height?: number;
   readonly grey?: boolean;
-  /** Letters so many times as large: for a card on the wall. */
-  readonly letters?: number;
   /** Layers that are drawn; all where left out. */
   readonly layers?: ReadonlySet<Layer>;
 }
@@ -69,10 +67,10 @@ const n = (value: number): string => String(Math.round(value * 100) / 100);
 
 /** A drawing as an SVG document, fitted into a view. Presentation attributes alone: any program draws it alike. */
 export function drawingSvg(drawing: Drawing, options: SvgOptions): string {
-  const { width, height = Infinity, grey = false, letters = 1, layers } = options;
+  const { width, height = Infinity, grey = false, layers } = options;
   const shapes = layers ? drawing.shapes.filter(({ layer }) => layers.has(layer)) : drawing.shapes;
   const bounds = boundsOf({ shapes });
-  const margin = 16 * letters;
+  const margin = 16;
   const wide = Math.max(1, (bounds?.right ?? 1) - (bounds?.left ?? 0));
   const high = Math.max(1, (bounds?.bottom ?? 1) - (bounds?.top ?? 0));
   const scale = Math.min((width - 2 * margin) / wide, (height - 2 * margin) / high);
@@ -87,7 +85,7 @@ export function drawingSvg(drawing: Drawing, options: SvgOptions): string {
     size: TextSize,
     room: number,
   ): string => {
-    const letter = SIZES[size] * letters;
+    const letter = SIZES[size];
     // What has no room is written smaller, down to what can still be read; then it is left out.
     const fits = Math.min(letter, (room * scale) / Math.max(1, text.length * LETTER));
     if (fits < 4) return '';
@@ -120,7 +118,7 @@ export function drawingSvg(drawing: Drawing, options: SvgOptions): string {
           [to, b],
         ].map(([p, q]) => `M${n(x(p?.x ?? 0))} ${n(y(p?.y ?? 0))}L${n(x(q?.x ?? 0))} ${n(y(q?.y ?? 0))}`);
         const middle = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
-        const size = Math.min(SIZES.note * letters, (length * scale) / (shape.text.length * LETTER));
+        const size = Math.min(SIZES.note, (length * scale) / (shape.text.length * LETTER));
         if (size < 4) return '';
         // Words along their line, never on their head.
         const turn = (Math.atan2(b.y - a.y, b.x - a.x) * 180) / Math.PI;

@@ -7,7 +7,7 @@ const NOTHING: Made = {
   what: 'There is nothing to draw yet: finish the outline, then get this file again.',
 };
 
-/** Width of a drawing that is looked at by itself; the strip is as long as its walls. */
+/** Width of a drawing in SVG units; the strip needs more, since it shows every wall in one row. */
 const VIEW = 1600;
 const STRIP_VIEW = 6000;
 

@@ -1,7 +1,7 @@
 import { readChoice } from '../../stages/packet/choice';
 import { type ExportJob, type Made, made } from './job';
 
-/** What making a packet is told besides its job. */
+/** What a packet needs besides its job: the address for its codes, and where to report progress. */
 export interface PacketAsk {
   readonly origin: string;
   readonly onProgress?: (done: number, of: number) => void;

@@ -6,13 +6,13 @@ export type HeavyOutcome =
   | { readonly kind: 'answer'; readonly answer: HeavyAnswer }
   /** Over the time limit, or out of memory. */
   | { readonly kind: 'too-much' }
-  /** Nobody waits for it any more. */
+  /** The client closed the request. */
   | { readonly kind: 'cancelled' }
   | { readonly kind: 'failed'; readonly message: string };
 
 /** What goes with a request while it is under way. */
 export interface HeavyWatch {
-  /** Ends the work: nobody waits for the answer any more. */
+  /** Cancels the work when the client closes the request. */
   readonly signal?: AbortSignal;
   readonly onProgress?: (done: number, of: number) => void;
 }

@@ -19,6 +19,6 @@ export interface HeavyAnswer {
 export type HeavyMessage =
   | { readonly kind: 'ready' }
   | { readonly kind: 'answer'; readonly answer: HeavyAnswer }
-  /** So many steps of so many are done. */
+  /** Progress: steps done, of all steps. */
   | { readonly kind: 'progress'; readonly done: number; readonly of: number }
   | { readonly kind: 'failed'; readonly message: string };

@@ -1,11 +1,10 @@
-import { type FileHole, type LeftOut, type Segment, chained } from '@ombra/core/outlines';
+import { type FileHole, type LeftOut, type Segment, MOST_WALLS, chained } from '@ombra/core/outlines';
 import * as WebIFC from 'web-ifc';
 import type { DrawingRead } from './dxfLines';
 
 /** Ends of axes this near are one: walls are drawn to meet, not to the hair. */
 const JOINED = 20_000_000;
 const NANOMETRES = 1e9;
-const MOST_WALLS = 1000;
 
 /** A line of the model: attributes by name, each with its value, or a reference to another line. */
 type Line = Readonly<Record<string, unknown>>;

@@ -18,7 +18,6 @@ export interface PageSize {
 interface DrawingOptions {
   readonly width: number;
   readonly height: number;
-  readonly letters?: number;
   readonly layers?: ReadonlySet<Layer>;
 }
 

@@ -16,13 +16,13 @@ import { SheetFrame } from '../../frame/sheet/SheetFrame';
 import type { SheetProps } from '../../frame/stage';
 
 /** When nobody goes on. */
-const STOP_RULES = [
-  'Lightning: everyone off the planks and away from the boom; wait 30 min after the last.',
+const stopRules = (waitMinutes: number): readonly string[] => [
+  `Lightning: everyone off the planks and away from the boom; wait ${String(waitMinutes)} min after the last.`,
   'Wind strong enough to move planks or hose.',
   'A bulge or a board giving way: stop, plate it, wait, come back next lift.',
   'A truck out of slump, temperature or time.',
   'Anyone stands under the boom, or where a form could burst.',
-] as const;
+];
 
 const SIGNALS = [
   'One person signals the operator, hand in sight.',
@@ -175,7 +175,7 @@ function Card({
           ))}
           <h2 className="mt-1 border-b border-ink text-[15px] font-semibold">Stop when</h2>
           <ul className="list-disc pl-4 text-[12.5px] leading-tight">
-            {STOP_RULES.map((line) => (
+            {stopRules(rules.count('pour.lightning.wait')).map((line) => (
               <li key={line}>{line}</li>
             ))}
           </ul>

@@ -2,6 +2,7 @@ import { NANOMETRES_PER_MILLIMETRE } from '../../kernel/measure';
 import { standardHook, stirrupHook } from './bends';
 import type { ScheduleLine } from './schedule';
 import { sizeOf } from './setting';
+import { massOfBars } from './sizes';
 
 /** A text that a field may hold: plain ASCII without the sign that ends it. */
 const field = (text: string, most: number): string =>
@@ -38,7 +39,7 @@ export const writeBendingFile = (schedule: readonly ScheduleLine[], { job, state
     .map(({ mark, use, size: id, legs, bends, cut, count }) => {
       const size = sizeOf(id);
       const { inside } = use === 'stirrup' ? stirrupHook(size) : standardHook(size);
-      const kilograms = (cut / 1e9) * size.massPerMetre;
+      const kilograms = massOfBars(size, cut, 1);
       const head = [
         `j${field(job, 60)}`,
         `r${field(state, 20)}`,

@@ -1,6 +1,7 @@
 import type { BooksOf } from '../../kernel/engine/stage';
 import { leastUnwatched } from './stockOfSize';
 import { sizeOf } from './setting';
+import { massOfBars } from './sizes';
 
 /** The bending schedule with what its bars weigh, and the stock that they are cut from. */
 export const booksOf: BooksOf = ({ steel }) => [
@@ -14,7 +15,7 @@ export const booksOf: BooksOf = ({ steel }) => [
           { key: 'mark', name: 'Mark', kind: 'text' },
           { key: 'use', name: 'Use', kind: 'text' },
           { key: 'size', name: 'Size', kind: 'text' },
-          { key: 'shape', name: 'Shape', kind: 'text' },
+          { key: 'shape', name: 'Shape by BS 8666', kind: 'text' },
           { key: 'a', name: 'A', kind: 'length' },
           { key: 'b', name: 'B', kind: 'length' },
           { key: 'c', name: 'C', kind: 'length' },
@@ -34,7 +35,7 @@ export const booksOf: BooksOf = ({ steel }) => [
           bends.map((degrees) => String(Number(degrees.toFixed(2)))).join(' '),
           cut,
           count,
-          (cut / 1e9) * count * sizeOf(size).massPerMetre,
+          massOfBars(sizeOf(size), cut, count),
         ]),
       },
       {

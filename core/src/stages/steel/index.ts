@@ -17,7 +17,6 @@ export * from './lying';
 export * from './rowBars';
 export * from './runs';
 export * from './schedule';
-export * from './scheduleFile';
 export * from './sequence';
 export * from './setting';
 export * from './sizes';

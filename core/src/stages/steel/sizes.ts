@@ -1,4 +1,11 @@
-import { type Length, inches, KILOGRAMS_PER_POUND, METRES_PER_FOOT, millimetres } from '../../kernel/measure';
+import {
+  type Length,
+  inches,
+  KILOGRAMS_PER_POUND,
+  METRES_PER_FOOT,
+  millimetres,
+  NANOMETRES_PER_METRE,
+} from '../../kernel/measure';
 
 /** Which standard a bar is named in. */
 export const BAR_SYSTEMS = ['us', 'canadian', 'metric'] as const;
@@ -60,5 +67,13 @@ export const BAR_SIZES: readonly BarSize[] = [
   metric(16),
   metric(20),
 ];
+
+/**
+ * Kilograms of so many bars of one cut length.
+ *
+ * @example massOfBars(size, inches(12), 10) // 3.03
+ */
+export const massOfBars = ({ massPerMetre }: BarSize, cut: Length, count: number): number =>
+  (cut / NANOMETRES_PER_METRE) * count * massPerMetre;
 
 export const barSize = (id: string): BarSize | undefined => BAR_SIZES.find((size) => size.id === id);

@@ -7,7 +7,7 @@ import { HATCHERY, planOf, withCourses } from '../../support/plans';
 const { steel } = work(planOf(HATCHERY, withCourses(7)));
 const lines = writeBendingFile(steel.schedule, { job: 'Été @ lake', state: '12' }).trimEnd().split('\r\n');
 
-/** Fields of a line by their letter; the geometry by itself. Written against the form’s description, not against the writer. */
+/** Fields of a line by their letter; the geometry by itself. Written against the form, not against the writer. [BVBS BF2D; from memory] */
 function fieldsOf(line: string) {
   const [, head = '', shape = '', sum = ''] = /^BF2D@H(.*?)@G(.*?)@C(\d+)@$/.exec(line) ?? [];
   const fields = new Map(head.split('@').map((each) => [each.charAt(0), each.slice(1)]));

@@ -3,7 +3,8 @@ import { applyEdit } from '../../../src/plan';
 import { houseRules } from '../../../src/rules';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Length, inches, toInches } from '../../../src/kernel/measure';
+import { type Length, type UnitSystem, inches, toInches } from '../../../src/kernel/measure';
+import { writeListing } from '../../../src/kernel/table';
 import type { Plan } from '../../../src/kernel/plan';
 import {
   type Bar,
@@ -14,8 +15,8 @@ import {
   lapBasis,
   lapOfTwo,
   widestGap,
-  writeScheduleFile,
 } from '../../../src/stages/steel';
+import { booksOf } from '../../../src/stages/steel/books';
 import { work } from '../../../src/work';
 import { insertOf, openingOf } from '../../support/openings';
 import { type Side, planOf, withCourses } from '../../support/plans';
@@ -302,17 +303,24 @@ describe('the cut list', () => {
 });
 
 describe('the bending schedule as CSV', () => {
+  const csvOf = (schedule: ReturnType<typeof steelOf>['schedule'], units: UnitSystem): string => {
+    const [listing] =
+      booksOf({ steel: { schedule, stock: [] } } as never, {} as never, {} as never)[0]?.listings ?? [];
+    if (!listing) throw new Error('no schedule');
+    return writeListing(listing, units);
+  };
+
   it('has a row for every mark, legs as A, B and C', () => {
     const opening = openingOf({ at: '200in', width: '48in', height: '48in', sill: '32in' });
     const { schedule } = steelOf(plan({ openings: [opening] }));
-    const rows = writeScheduleFile(schedule, 'imperial').trim().split('\n');
+    const rows = csvOf(schedule, 'imperial').trim().split('\n');
     expect(rows).toHaveLength(schedule.length + 1);
     // #4 laps 30 in both ways; a bend of 3 in inside saves 1.07 in. [ACI 318-19 §25.3; geometry of the circle]
     const corner = rows.find((each) => each.startsWith('C1,'))?.split(',') ?? [];
     expect(corner.slice(1, 7)).toEqual(['corner', '#4', '11', '30', '30', '']);
     const stirrup = rows.find((each) => each.startsWith('S1,'))?.split(',') ?? [];
     expect(stirrup.slice(3, 7)).toEqual(['21', '4.125', '20', '4.125']);
-    const metric = writeScheduleFile(schedule, 'metric');
+    const metric = csvOf(schedule, 'metric');
     expect(metric).toContain('A (mm)');
     expect(metric).toContain(',762,');
   });

@@ -1,5 +1,5 @@
 import { type PlacedWall, barInward, cornerBarOnPlan, onPlan } from '@ombra/core/drawings';
-import { type Bar, barSize } from '@ombra/core/stages/steel';
+import { type Bar, barSize, massOfBars } from '@ombra/core/stages/steel';
 import { type Model, idOf, quantities, shape } from './hang';
 import { type Spatial, flat, mm } from './solids';
 import { type Ref, is } from './step';
@@ -58,7 +58,7 @@ export function addBar(
   quantities(model, [id, thing], 'Qto_ReinforcingElementBaseQuantities', [
     ['IFCQUANTITYCOUNT', 'Count', bar.count],
     ['IFCQUANTITYLENGTH', 'Length', mm(bar.cut)],
-    ['IFCQUANTITYWEIGHT', 'Weight', bar.count * (bar.cut / 1e9) * (size?.massPerMetre ?? 0)],
+    ['IFCQUANTITYWEIGHT', 'Weight', size ? massOfBars(size, bar.cut, bar.count) : 0],
   ]);
   return thing;
 }

@@ -1,4 +1,10 @@
-import { type ScheduleLine, cutListByCourse, leastUnwatched, sizeOf } from '@ombra/core/stages/steel';
+import {
+  type ScheduleLine,
+  cutListByCourse,
+  leastUnwatched,
+  massOfBars,
+  sizeOf,
+} from '@ombra/core/stages/steel';
 import type { Content } from 'pdfmake/interfaces';
 import type { PacketContext } from '../context';
 import { heading, note, table } from '../parts';
@@ -97,7 +103,7 @@ export function shopSection({ worked, t, say, inches, length, mass }: PacketCont
       { text: legs },
       { text: inches(line.cut), alignment: 'right', bold: true },
       { text: String(line.count), alignment: 'right', bold: true },
-      { text: mass((line.cut / 1e9) * line.count * sizeOf(line.size).massPerMetre), alignment: 'right' },
+      { text: mass(massOfBars(sizeOf(line.size), line.cut, line.count)), alignment: 'right' },
     ];
   });
   return [

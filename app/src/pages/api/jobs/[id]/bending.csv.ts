@@ -1,12 +1,8 @@
-import { writeScheduleFile } from '@ombra/core/stages/steel';
 import type { APIRoute } from 'astro';
-import { csvOf } from '../../../../server/csv';
 import { only } from '../../../../server/answers';
+import { exportAnswer } from '../../../../server/exports/answer';
 
-/** A job's bending schedule as CSV. */
-export const GET: APIRoute = ({ locals, params }) =>
-  csvOf(locals.services, params['id'] ?? '', 'bending', (plan, { steel }) =>
-    writeScheduleFile(steel.schedule, plan.units),
-  );
+/** A job’s bending schedule as CSV: the same file as under `export/`. */
+export const GET: APIRoute = (context) => exportAnswer(context, 'bending.csv');
 
 export const ALL = only('GET');

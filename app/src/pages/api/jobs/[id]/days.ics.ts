@@ -1,26 +1,8 @@
 import type { APIRoute } from 'astro';
-import { noSuchJob, only, refuse } from '../../../../server/answers';
-import { daysFile } from '../../../../server/daysFile';
-import { sheetOf } from '../../../../server/sheets';
+import { only } from '../../../../server/answers';
+import { exportAnswer } from '../../../../server/exports/answer';
 
-/** A job's days as a calendar file. */
-export const GET: APIRoute = async ({ locals, params }) => {
-  const { id = '' } = params;
-  const job = await sheetOf(locals.services, id);
-  if (!job) return noSuchJob(id);
-  const text = daysFile(job.worked.days, id, job.plan.name);
-  if (text === null) {
-    return refuse(409, {
-      where: 'days',
-      what: 'This job has no first day yet. Enter it under Days, then get the calendar file again.',
-    });
-  }
-  return new Response(text, {
-    headers: {
-      'Content-Type': 'text/calendar; charset=utf-8',
-      'Content-Disposition': 'attachment; filename="days.ics"',
-    },
-  });
-};
+/** A job’s days as a calendar file: the same file as under `export/`. */
+export const GET: APIRoute = (context) => exportAnswer(context, 'days.ics');
 
 export const ALL = only('GET');
