@@ -14,22 +14,36 @@ function run(command, args) {
   return status === 0;
 }
 
+const asRoot = process.getuid?.() === 0 && existsSync('/usr/bin/apt-get');
+
+/** Installs packages of the system, where that is possible; whether it was. */
+const install = (...packages) =>
+  asRoot && run('apt-get', ['update', '-qq']) && run('apt-get', ['install', '-y', '-qq', ...packages]);
+
 function ensureChromium() {
   const { CHROMIUM } = process.env;
   if (CHROMIUM ? existsSync(CHROMIUM) : CHROMIUMS.some((path) => existsSync(path))) return;
-  const root = process.getuid?.() === 0 && existsSync('/usr/bin/apt-get');
-  if (root) {
-    console.log('Installing Chromium for the browser tests …');
-    if (run('apt-get', ['update', '-qq']) && run('apt-get', ['install', '-y', '-qq', 'chromium'])) return;
-  }
+  console.log('Installing Chromium for the browser tests …');
+  if (install('chromium')) return;
   console.error(
     'The browser tests need Chromium: install the package “chromium”, or name one with CHROMIUM=/path/to/it.',
   );
   process.exit(1);
 }
 
+/** What single tests need; they are left out, and say so, where it cannot be had. */
+function ensureOthers() {
+  const missing = [
+    ...(existsSync('/usr/bin/certutil') ? [] : ['libnss3-tools']),
+    ...(existsSync('/usr/lib/postgresql') ? [] : ['postgresql']),
+  ];
+  if (missing.length > 0 && !install(...missing))
+    console.error(`Not here, so the tests that need them are left out: ${missing.join(', ')}`);
+}
+
 prepareInstall();
 ensureChromium();
+ensureOthers();
 for (const step of ['types', 'lint', 'unit', 'build', 'rough', 'e2e']) {
   console.log(`\n— ${step}`);
   if (!run('npm', ['run', '--silent', step])) {

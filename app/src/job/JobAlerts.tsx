@@ -27,6 +27,12 @@ export function JobAlerts({ open, job }: { readonly open: OpenJob; readonly job:
           </a>
         </div>
       )}
+      {job.refusedEdit && (
+        <p role="alert" className="border-b border-line bg-sheet p-3">
+          You read this plan; the office changes it. Nothing was changed. What you write in the log and on the
+          board counts.
+        </p>
+      )}
       {workState === 'slow' && (
         <p role="alert" className="flex items-center gap-3 border-b border-line bg-sheet p-3">
           This plan is taking a long time. Your edits are saved.

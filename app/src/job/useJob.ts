@@ -9,6 +9,7 @@ import { findPending, keepPending, tabName } from './pendingSaves';
 import { makePlanStore } from './planStore';
 import { newestOf, sendSave, setAside } from './server';
 import { type SaveState, type Sync, makeSync } from './sync';
+import { roleHere } from './role';
 import { LOOK_EVERY, useLog } from './useLog';
 
 export interface OpenJob {
@@ -219,7 +220,16 @@ export function useJob(job: OpenJob, shows: readonly WorkedKey[], lookEvery = LO
   const planOnSite = useMemo(() => (log.onSite ? { ...plan, ...log.onSite } : plan), [plan, log.onSite]);
   const { worked, notices, checked, workState, stopWork, workAgain } = useWorked(planOnSite, shows);
   const { saveState, sync } = useSync(job, planStore);
-  const { edit, endMerge, undo, redo } = planStore;
+  const { edit: change, endMerge, undo, redo } = planStore;
+  const [refusedEdit, setRefusedEdit] = useState(false);
+  const mayEdit = roleHere() === 'office';
+  const edit: typeof change = useCallback(
+    (...given) => {
+      if (mayEdit) change(...given);
+      else setRefusedEdit(true);
+    },
+    [change, mayEdit],
+  );
   return {
     id: job.id,
     plan,
@@ -233,6 +243,8 @@ export function useJob(job: OpenJob, shows: readonly WorkedKey[], lookEvery = LO
     stopWork,
     workAgain,
     edit,
+    /** Whether something was to be edited by somebody who only reads the plan. */
+    refusedEdit,
     endMerge,
     undo,
     redo,

@@ -9,21 +9,14 @@ import { share } from '@ombra/core/kernel/engine';
 import { formatISO } from 'date-fns';
 import { createStore, del, entries as everything, set } from 'idb-keyval';
 import { useEffect, useMemo, useState } from 'react';
+import { keptName } from './signature';
 import { EMPTY_LOG, type FetchEntries, type LogState, type SendEntries, makeLogSync } from './logSync';
 
 let opened: ReturnType<typeof createStore> | null = null;
 const store = (): ReturnType<typeof createStore> => (opened ??= createStore('ombra-log', 'waiting'));
 
-const WHO = 'ombra.who';
-
 /** How often a page that is shown asks for what others wrote, in milliseconds. */
 export const LOOK_EVERY = 20_000;
-
-/** The name that entries of this browser are signed with. */
-export const keptName = (): string => localStorage.getItem(WHO) ?? '';
-export const keepName = (name: string): void => {
-  localStorage.setItem(WHO, name);
-};
 
 const fetchFrom =
   (jobId: string): FetchEntries =>

@@ -23,10 +23,12 @@ interface JobListProps {
   readonly first: JobPage;
   /** Jobs in the bin. */
   readonly inBin: number;
+  /** Whether whoever looks makes jobs and removes them. */
+  readonly office: boolean;
 }
 
 /** All jobs, a new one, and plan files brought in. What is removed goes into a bin. */
-export function JobList({ first, inBin }: JobListProps) {
+export function JobList({ first, inBin, office }: JobListProps) {
   const { jobs, total, failed, search, setSearch, more, again } = useJobPages(first, false);
   const [removed, setRemovedIds] = useState<ReadonlySet<string>>(new Set());
   const [binOpen, setBinOpen] = useState(false);
@@ -91,41 +93,43 @@ export function JobList({ first, inBin }: JobListProps) {
 
   return (
     <div>
-      <form
-        className="flex flex-wrap items-end gap-3"
-        onSubmit={(event) => {
-          void create(event);
-        }}
-      >
-        <label className="grow">
-          <span className="heading block">Name of a new job</span>
-          <input
-            className="field text-lg"
-            maxLength={120}
-            name="name"
-            placeholder="Name or place of the job"
-          />
-        </label>
-        <button type="submit" className="button strong" disabled={!alive}>
-          <Plus aria-hidden="true" size={16} /> New job
-        </button>
-        <button type="button" className="button" disabled={!alive} onClick={() => chooser.current?.click()}>
-          <FileUp aria-hidden="true" size={16} /> Open a plan or job file
-        </button>
-        <input
-          ref={chooser}
-          type="file"
-          accept=".json,.zip,application/json,application/zip"
-          className="hidden"
-          aria-label="Plan file"
-          onChange={(event) => {
-            const input = event.currentTarget;
-            void bringIn(input.files?.[0]).then(() => {
-              input.value = '';
-            });
+      {office && (
+        <form
+          className="flex flex-wrap items-end gap-3"
+          onSubmit={(event) => {
+            void create(event);
           }}
-        />
-      </form>
+        >
+          <label className="grow">
+            <span className="heading block">Name of a new job</span>
+            <input
+              className="field text-lg"
+              maxLength={120}
+              name="name"
+              placeholder="Name or place of the job"
+            />
+          </label>
+          <button type="submit" className="button strong" disabled={!alive}>
+            <Plus aria-hidden="true" size={16} /> New job
+          </button>
+          <button type="button" className="button" disabled={!alive} onClick={() => chooser.current?.click()}>
+            <FileUp aria-hidden="true" size={16} /> Open a plan or job file
+          </button>
+          <input
+            ref={chooser}
+            type="file"
+            accept=".json,.zip,application/json,application/zip"
+            className="hidden"
+            aria-label="Plan file"
+            onChange={(event) => {
+              const input = event.currentTarget;
+              void bringIn(input.files?.[0]).then(() => {
+                input.value = '';
+              });
+            }}
+          />
+        </form>
+      )}
       {problems.length > 0 && (
         <ul role="alert" className="mt-3 border-l-3 border-stop pl-3 text-stop">
           {problems.map((problem) => (
@@ -166,25 +170,27 @@ export function JobList({ first, inBin }: JobListProps) {
         label="Jobs"
         jobs={jobs}
         gone={removed}
-        action={(job, gone) => (
-          <button
-            type="button"
-            className="button plain"
-            disabled={!alive}
-            aria-label={gone ? `Bring ${nameOf(job)} back` : `Remove ${nameOf(job)}`}
-            onClick={() => {
-              void toggle(job, !gone);
-            }}
-          >
-            {gone ? (
-              <>
-                <Undo2 aria-hidden="true" size={16} /> Bring back
-              </>
-            ) : (
-              <Trash2 aria-hidden="true" size={16} />
-            )}
-          </button>
-        )}
+        action={(job, gone) =>
+          office && (
+            <button
+              type="button"
+              className="button plain"
+              disabled={!alive}
+              aria-label={gone ? `Bring ${nameOf(job)} back` : `Remove ${nameOf(job)}`}
+              onClick={() => {
+                void toggle(job, !gone);
+              }}
+            >
+              {gone ? (
+                <>
+                  <Undo2 aria-hidden="true" size={16} /> Bring back
+                </>
+              ) : (
+                <Trash2 aria-hidden="true" size={16} />
+              )}
+            </button>
+          )
+        }
       />
       {jobs.length < total && (
         <button type="button" className="button mt-3" disabled={!alive} onClick={more}>
@@ -194,28 +200,34 @@ export function JobList({ first, inBin }: JobListProps) {
       {total === 0 && (
         <p className="mt-4 text-quiet">
           {search.trim() === ''
-            ? 'No jobs yet. Name one above and type its walls.'
+            ? office
+              ? 'No jobs yet. Name one above and type its walls.'
+              : 'No jobs yet. The office makes them.'
             : 'No job with this name.'}
         </p>
       )}
-      <Examples
-        onOpen={async (text) => {
-          open(await makeJobFromFile(text));
-        }}
-      />
-      <button
-        type="button"
-        className="button plain mt-8"
-        disabled={!alive}
-        aria-expanded={binOpen}
-        onClick={() => {
-          setBinOpen(!binOpen);
-        }}
-      >
-        <Trash2 aria-hidden="true" size={16} /> Bin
-        {inBin + binChange > 0 && <span className="figures">({inBin + binChange})</span>}
-      </button>
-      {binOpen && <Bin onRestore={restoreFromBin} />}
+      {office && (
+        <>
+          <Examples
+            onOpen={async (text) => {
+              open(await makeJobFromFile(text));
+            }}
+          />
+          <button
+            type="button"
+            className="button plain mt-8"
+            disabled={!alive}
+            aria-expanded={binOpen}
+            onClick={() => {
+              setBinOpen(!binOpen);
+            }}
+          >
+            <Trash2 aria-hidden="true" size={16} /> Bin
+            {inBin + binChange > 0 && <span className="figures">({inBin + binChange})</span>}
+          </button>
+          {binOpen && <Bin onRestore={restoreFromBin} />}
+        </>
+      )}
     </div>
   );
 }

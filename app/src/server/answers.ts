@@ -19,6 +19,10 @@ export const json = (body: unknown, status = 200): Response =>
 export const refuse = (status: number, ...problems: readonly Problem[]): Response =>
   json({ problems }, status);
 
+/** Under whose name something is saved; nothing on the machine itself. */
+export const signed = ({ person }: App.Locals): { readonly by?: string } =>
+  person ? { by: person.name } : {};
+
 export const noSuchJob = (id: string): Response =>
   refuse(404, {
     where: 'job',

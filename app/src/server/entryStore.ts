@@ -12,12 +12,15 @@ interface EntryRow {
   /** The entry as it came, as JSON. */
   readonly entry: string;
   readonly received_at: string;
+  readonly sent_by: string;
 }
 
 /** An entry with the number under which this machine took it. */
 export interface KeptEntry {
   readonly number: number;
   readonly entry: Entry;
+  /** Who sent it, as the door knows them; left out where that is the machine itself. */
+  readonly by?: string;
 }
 
 export type AddOutcome =
@@ -29,7 +32,8 @@ export type AddOutcome =
 
 /** The logs of all jobs. Nothing in them is ever changed or removed. */
 export interface EntryStore {
-  readonly add: (jobId: string, entries: readonly Entry[]) => Promise<AddOutcome>;
+  /** @param by who sends them; empty on the machine itself */
+  readonly add: (jobId: string, entries: readonly Entry[], by?: string) => Promise<AddOutcome>;
   /** Entries of a job after a number, in the order in which they came; null where there is no such job. */
   readonly after: (jobId: string, number: number) => Promise<readonly KeptEntry[] | null>;
   /** Ids of the entries that hold every word of a text, the best first; null where there is no such job. */
@@ -70,7 +74,7 @@ export function makeEntryStore(knex: Knex, clock: Clock): EntryStore {
   const alive = async (on: Knex | Knex.Transaction, id: string): Promise<boolean> =>
     (await on('jobs').where({ id, deleted_at: null }).first('id')) !== undefined;
   return {
-    add: (jobId, given) =>
+    add: (jobId, given, by = '') =>
       knex.transaction(async (on): Promise<AddOutcome> => {
         // Takes the database's one write lock, so that a busy one is waited for instead of failing half way.
         await on('counters').where({ name: 'touched' }).increment('value', 0);
@@ -103,6 +107,7 @@ export function makeEntryStore(knex: Knex, clock: Clock): EntryStore {
               kind: entry.kind,
               entry: text,
               received_at: clock().toISOString(),
+              sent_by: by,
             })
             .returning('number');
           if (row)
@@ -123,8 +128,12 @@ export function makeEntryStore(knex: Knex, clock: Clock): EntryStore {
         .where('number', '>', number)
         .orderBy('number')
         .limit(PAGE_OF_ENTRIES)
-        .select('number', 'entry');
-      return rows.map((row) => ({ number: row.number, entry: JSON.parse(row.entry) as Entry }));
+        .select('number', 'entry', 'sent_by');
+      return rows.map((row) => ({
+        number: row.number,
+        entry: JSON.parse(row.entry) as Entry,
+        ...(row.sent_by !== '' && { by: row.sent_by }),
+      }));
     },
 
     search: async (jobId, text) => {

@@ -26,12 +26,11 @@ export interface Refusal {
 
 const READING = new Set(['GET', 'HEAD']);
 
-/** The `Host` values under which this server is meant to be reached; browsers leave out the standard port. */
-const ownHosts = (port: number): readonly string[] =>
-  ['127.0.0.1', 'localhost', '[::1]'].flatMap((name) => [
-    `${name}:${String(port)}`,
-    ...(port === 80 ? [name] : []),
-  ]);
+/** Our origins under the name that a request calls this server by. */
+export function originsAs(host: string | undefined, origins: readonly string[]): readonly string[] {
+  const called = (host ?? '').toLowerCase();
+  return origins.filter((each) => each.slice(each.indexOf('//') + 2) === called);
+}
 
 /** Addresses that the framework would answer though nothing of ours uses them. */
 const UNUSED = /^\/_(image|server-islands|actions)(\/|$)/;
@@ -39,27 +38,29 @@ const UNUSED = /^\/_(image|server-islands|actions)(\/|$)/;
 /**
  * Refuses what does not come from our own pages: a foreign `Host` (another name pointed at this machine), a write whose
  * `Origin` is missing or not ours, a body that is too large, a write to a page. Null lets the request through.
+ *
+ * @param origins those under which this server is meant to be reached
  */
 export function guard(
   method: string,
   headers: IncomingHttpHeaders,
-  port: number,
+  origins: readonly string[],
   path = '/api/',
 ): Refusal | null {
-  const host = (headers.host ?? '').toLowerCase();
   const origin = headers.origin?.toLowerCase();
-  if (!ownHosts(port).includes(host)) {
+  const own = originsAs(headers.host, origins);
+  if (own.length === 0) {
     return {
       status: 403,
       where: 'Host',
-      what: `Ombra answers only as 127.0.0.1:${String(port)} or localhost:${String(port)}; open it under one of these.`,
+      what: 'Ombra does not answer under this name; open it under the address that it tells when it starts. A name of yours, or of a proxy, goes into OMBRA_ADDRESS.',
     };
   }
   if (UNUSED.test(path)) {
     return { status: 404, where: 'address', what: 'There is nothing at this address.' };
   }
   if (READING.has(method)) return null;
-  if (origin !== `http://${host}`) {
+  if (origin === undefined || !own.includes(origin)) {
     return {
       status: 403,
       where: 'Origin',

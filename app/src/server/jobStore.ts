@@ -45,6 +45,8 @@ export interface Save {
   readonly baseVersion: number;
   readonly saveId: string;
   readonly plan: Plan;
+  /** Who saves; left out on the machine itself. */
+  readonly by?: string;
 }
 
 export type SaveOutcome =
@@ -82,7 +84,7 @@ export interface JobStore {
   /** The plan just as it is stored, readable or not. */
   readonly rawPlan: (id: string) => Promise<string | null>;
   /** Creates a job. With an id and the same plan once more, nothing is made and that job comes back. */
-  readonly create: (plan: Plan, id?: string) => Promise<CreateOutcome>;
+  readonly create: (plan: Plan, id?: string, by?: string) => Promise<CreateOutcome>;
   readonly save: (id: string, save: Save) => Promise<SaveOutcome>;
   /** Keeps a plan in the job's history without its taking the place of the newest one. */
   readonly setAside: (id: string, aside: Omit<Save, 'baseVersion'>) => Promise<SaveOutcome>;
@@ -150,14 +152,15 @@ export function makeJobStore(knex: Knex, clock: Clock, ids: Ids): JobStore {
       readonly saveId: string;
       readonly name: string;
       readonly text: string;
+      readonly by?: string;
     },
   ): Promise<void> {
-    const { version, saveId, name, text } = state;
+    const { version, saveId, name, text, by = '' } = state;
     const at = now();
     await jobs(on)
       .where({ id })
       .update({ name, folded: folded(name), version, plan: text, updated_at: at, touched });
-    await keepState(on, { jobId: id, version, saveId, savedAt: at, text });
+    await keepState(on, { jobId: id, version, saveId, savedAt: at, text, by });
   }
 
   /** What an id that comes again means: the same save once more, or one that must not be taken for it. */
@@ -201,7 +204,7 @@ export function makeJobStore(knex: Knex, clock: Clock, ids: Ids): JobStore {
 
     rawPlan: async (id) => (await alive(knex, id).first())?.plan ?? null,
 
-    create: (plan, id = ids()) =>
+    create: (plan, id = ids(), by = '') =>
       writing(async (on, touched): Promise<CreateOutcome> => {
         const text = storedText(plan);
         const there = await jobs(on).where({ id }).first();
@@ -224,11 +227,11 @@ export function makeJobStore(knex: Knex, clock: Clock, ids: Ids): JobStore {
           touched,
         };
         await jobs(on).insert(row);
-        await keepState(on, { jobId: id, version: 1, saveId: ids(), savedAt: at, text });
+        await keepState(on, { jobId: id, version: 1, saveId: ids(), savedAt: at, text, by });
         return { kind: 'made', job: full(row) };
       }),
 
-    save: (id, { baseVersion, saveId, plan }) =>
+    save: (id, { baseVersion, saveId, plan, by = '' }) =>
       writing(async (on, touched): Promise<SaveOutcome> => {
         const text = storedText(plan);
         const again = await repeated(on, id, saveId, text);
@@ -237,11 +240,11 @@ export function makeJobStore(knex: Knex, clock: Clock, ids: Ids): JobStore {
         if (!current) return { kind: 'missing' };
         if (current.version !== baseVersion) return { kind: 'stale', current: full(current) };
         const version = baseVersion + 1;
-        await put(on, touched, id, { version, saveId, name: plan.name, text });
+        await put(on, touched, id, { version, saveId, name: plan.name, text, by });
         return { kind: 'saved', version };
       }),
 
-    setAside: (id, { saveId, plan }) =>
+    setAside: (id, { saveId, plan, by = '' }) =>
       writing(async (on, touched): Promise<SaveOutcome> => {
         const text = storedText(plan);
         const again = await repeated(on, id, saveId, text);
@@ -250,7 +253,7 @@ export function makeJobStore(knex: Knex, clock: Clock, ids: Ids): JobStore {
         if (!current) return { kind: 'missing' };
         // Mine for a moment, then theirs again: both stand in the history, and theirs goes on.
         const mine = current.version + 1;
-        await keepState(on, { jobId: id, version: mine, saveId, savedAt: now(), text });
+        await keepState(on, { jobId: id, version: mine, saveId, savedAt: now(), text, by });
         await put(on, touched, id, {
           version: mine + 1,
           saveId: ids(),

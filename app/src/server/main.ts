@@ -1,7 +1,12 @@
 import { existsSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { randomUUID } from 'node:crypto';
+import type { Knex } from 'knex';
 import pino, { type Logger } from 'pino';
+import { makeAccessStore } from './access/accessStore';
+import { certificatesOf } from './access/certificates';
+import type { Access } from './access/gate';
+import { makeDoorkeeper, takePassphrase } from './access/passphrase';
 import { backUpBefore, newestGoodBackup } from './backups';
 import { loadDemo } from './demo';
 import { makeEntryStore } from './entryStore';
@@ -12,6 +17,7 @@ import { progressBoard } from './heavy/progress';
 import { makeJobStore } from './jobStore';
 import { keepHouse } from './housekeeping';
 import { type PageHandler, startServer } from './server';
+import type { Clock } from './services';
 import { type Settings, readSettings } from './settings';
 import { holdFolder, openDatabase } from './sqlite';
 import { startSentence } from './startFailure';
@@ -27,8 +33,29 @@ async function letGo(releases: Releases): Promise<void> {
   for (const release of releases.reverse()) await release();
 }
 
+const LOOPBACK = /\/\/(127\.0\.0\.1|\[::1\]|localhost)[:/]?/;
+
+/** Where a running server is reached. */
+interface Reached {
+  readonly address: string;
+  /** From other devices. */
+  readonly others: readonly string[];
+  /** Where a device fetches the authority that it is to trust. */
+  readonly trust: string | null;
+}
+
+/** How often to look whether the certificate is to be renewed, or the machine has other addresses. */
+const RENEW_EVERY = 10 * 60_000;
+
+/** The doors of a server that is open to more than its own machine. */
+async function accessOf(knex: Knex, clock: Clock, { passphrase }: Settings): Promise<Access | null> {
+  if (passphrase === null) return null;
+  const store = makeAccessStore(knex, clock, randomUUID);
+  return { store, door: makeDoorkeeper(await takePassphrase(store, passphrase)) };
+}
+
 /** Takes the data folder, the database and the port, in this order, and tells how to give them back. */
-async function run(settings: Settings, releases: Releases, log: Logger): Promise<string> {
+async function run(settings: Settings, releases: Releases, log: Logger): Promise<Reached> {
   const { dataFolder } = settings;
   const clock = (): Date => new Date();
   releases.push(await holdFolder(dataFolder));
@@ -51,12 +78,39 @@ async function run(settings: Settings, releases: Releases, log: Logger): Promise
     await jobs.count();
     return house.wrong();
   };
-  const { server, address } = await startServer(settings, {
-    services: { jobs, entries, files, log, health, progress: progressBoard(), outlines },
+  const access = await accessOf(knex, clock, settings);
+  const certificates = await certificatesOf(settings, clock());
+  const { server, address, origins, trust, renew } = await startServer(settings, {
+    services: {
+      jobs,
+      entries,
+      files,
+      log,
+      health,
+      progress: progressBoard(),
+      outlines,
+      access,
+      authority: certificates?.authority ?? null,
+    },
     clientFolder: CLIENT,
     pages: handler,
     heavy,
+    pair: certificates?.pair ?? null,
   });
+  if (settings.tls === 'own') {
+    const timer = setInterval(() => {
+      certificatesOf(settings, clock())
+        .then((now) => {
+          if (now) renew(now.pair);
+        })
+        .catch((error: unknown) => {
+          log.error({ reason: error instanceof Error ? error.message : '' }, 'no certificate');
+        });
+    }, RENEW_EVERY).unref();
+    releases.push(() => {
+      clearInterval(timer);
+    });
+  }
   releases.push(
     () =>
       new Promise<void>((resolve) => {
@@ -70,7 +124,8 @@ async function run(settings: Settings, releases: Releases, log: Logger): Promise
         }, 3000).unref();
       }),
   );
-  return address;
+  const others = origins().filter((each) => each !== address && !LOOPBACK.test(each));
+  return { address, others: access === null ? [] : others, trust };
 }
 
 /** Starts Ombra: settings, data folder, database, demo job, server; and stops it cleanly when asked to. */
@@ -87,12 +142,14 @@ async function main(): Promise<void> {
     return;
   }
   const { settings } = reading;
+  // Nothing that is started from here needs to know it.
+  delete process.env['OMBRA_PASSPHRASE'];
   // What this program writes is for its user alone.
   process.umask(0o077);
   const log = pino({ level: process.env['LOG_LEVEL'] ?? 'info' }, pino.destination(2));
   const releases: Releases = [];
   try {
-    const address = await run(settings, releases, log);
+    const { address, others, trust } = await run(settings, releases, log);
     let stopping = false;
     const stop = (signal: string): void => {
       if (stopping) return;
@@ -105,6 +162,10 @@ async function main(): Promise<void> {
     process.on('SIGTERM', stop);
     process.on('SIGINT', stop);
     console.log(`Ombra is ready: ${address}`);
+    if (others.length > 0) console.log(`From other devices: ${others.join(' · ')}`);
+    if (trust !== null) console.log(`Devices learn to trust it at: ${trust}`);
+    if (settings.tls === null && settings.address === null && others.length > 0)
+      console.log('Without TLS the passphrase goes over the network as it is typed: set OMBRA_TLS=own.');
   } catch (error) {
     await letGo(releases).catch(() => undefined);
     const backup = await newestGoodBackup(settings.dataFolder).catch(() => null);

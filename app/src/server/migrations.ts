@@ -106,6 +106,44 @@ const MIGRATIONS: readonly Migration[] = [
       });
     },
   },
+  {
+    name: '004-access',
+    up: async (knex) => {
+      await knex.schema.createTable('links', (table) => {
+        table.string('id', 60).primary();
+        table.string('role', 10).notNullable();
+        table.string('name', 80).notNullable();
+        table.string('token_hash', 64).notNullable().unique();
+        table.string('job_id', 60).nullable();
+        table.string('made_at', 30).notNullable().index();
+        table.string('made_by', 80).notNullable();
+        table.string('expires_at', 30).notNullable();
+        table.string('withdrawn_at', 30).nullable();
+      });
+      await knex.schema.createTable('devices', (table) => {
+        table.string('id', 60).primary();
+        table.string('token_hash', 64).notNullable().unique();
+        table.string('role', 10).notNullable();
+        table.string('name', 80).notNullable();
+        table.string('link_id', 60).nullable().references('links.id');
+        table.string('browser', 120).notNullable();
+        table.string('since', 30).notNullable();
+        table.string('seen_at', 30).notNullable().index();
+        table.string('withdrawn_at', 30).nullable();
+      });
+      await knex.schema.createTable('secrets', (table) => {
+        table.string('name', 40).primary();
+        table.text('value').notNullable();
+      });
+      // Who sent it, as the door knows them; empty on the machine itself.
+      await knex.schema.alterTable('entries', (table) => {
+        table.string('sent_by', 80).notNullable().defaultTo('');
+      });
+      await knex.schema.alterTable('states', (table) => {
+        table.string('saved_by', 80).notNullable().defaultTo('');
+      });
+    },
+  },
 ];
 
 /** A row of the table that kept every state whole, until the second migration. */

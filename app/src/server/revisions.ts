@@ -8,6 +8,8 @@ export interface Revision {
   readonly savedAt: string;
   /** Characters of its plan. */
   readonly size: number;
+  /** Who saved it; empty on the machine itself. */
+  readonly by: string;
 }
 
 /** A row of the table `states`. */
@@ -20,6 +22,7 @@ interface StateRow {
   /** The version whose text `data` is the difference from; null where it is whole. */
   readonly base: number | null;
   readonly data: Uint8Array | ArrayBuffer;
+  readonly saved_by: string;
 }
 
 interface NewState {
@@ -28,6 +31,7 @@ interface NewState {
   readonly saveId: string;
   readonly savedAt: string;
   readonly text: string;
+  readonly by?: string;
 }
 
 /** After so many differences a whole one is kept again: none is ever more than one step from a whole text. */
@@ -50,7 +54,7 @@ const wholeBefore = (on: Database, jobId: string, version: number) =>
 
 /** Keeps a state: whole, or as its difference from the newest whole one where that is smaller by half. */
 export async function keepState(on: Database, state: NewState): Promise<void> {
-  const { jobId, version, saveId, savedAt, text } = state;
+  const { jobId, version, saveId, savedAt, text, by = '' } = state;
   const whole = await wholeBefore(on, jobId, version);
   const base = whole && version - whole.version < WHOLE_EVERY ? whole : null;
   const alone = pack(text, null);
@@ -64,6 +68,8 @@ export async function keepState(on: Database, state: NewState): Promise<void> {
     size: text.length,
     base: small && base ? base.version : null,
     data: small ? difference : alone,
+    // An older database that is being brought up to date has no place for it yet.
+    ...(by !== '' && { saved_by: by }),
   });
 }
 
@@ -94,10 +100,15 @@ export async function stateSavedAs(
 export async function revisionsOf(on: Database, jobId: string, most: number): Promise<readonly Revision[]> {
   const rows = await states(on)
     .where({ job_id: jobId })
-    .select('version', 'saved_at', 'size')
+    .select('version', 'saved_at', 'size', 'saved_by')
     .orderBy('version', 'desc')
     .limit(most);
-  return rows.map((row) => ({ version: row.version, savedAt: row.saved_at, size: row.size }));
+  return rows.map((row) => ({
+    version: row.version,
+    savedAt: row.saved_at,
+    size: row.size,
+    by: row.saved_by,
+  }));
 }
 
 /** Takes out the states of a job that its age no longer keeps; answers how many. */

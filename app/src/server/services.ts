@@ -1,4 +1,5 @@
 import type { Logger } from 'pino';
+import type { Access } from './access/gate';
 import type { EntryStore } from './entryStore';
 import type { FileStore } from './fileStore';
 import type { ProgressBoard } from './heavy/progress';
@@ -13,6 +14,12 @@ export interface Services {
   readonly log: Logger;
   readonly progress: ProgressBoard;
   readonly outlines: OutlineReader;
+  /** How people come in; null where only this machine may. */
+  readonly access: Access | null;
+  /** The authority that devices are asked to trust, as PEM; null where there is none of our own. */
+  readonly authority: string | null;
+  /** The addresses under which this server is reached, those that another device can reach first. */
+  readonly origins: () => readonly string[];
   /** Why the data is not well, in one sentence; null while it is. */
   readonly health: () => Promise<string | null>;
 }

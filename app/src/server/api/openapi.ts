@@ -237,6 +237,49 @@ export const OPERATIONS: Readonly<Record<string, Readonly<Partial<Record<Method,
       answers: shapes.anything,
     },
   },
+  '/api/sign-in': {
+    post: {
+      summary: 'Lets the office in by the passphrase: the answer carries the session’s cookie.',
+      sends: shapes.signIn,
+      answers: shapes.cameIn,
+      status: 201,
+      refuses: { 401: 'That is not the passphrase.', 429: 'Too many wrong tries from there.' },
+    },
+  },
+  '/api/join': {
+    post: {
+      summary: 'Lets a device in by the secret of a link.',
+      sends: shapes.join,
+      answers: shapes.cameIn,
+      status: 201,
+      refuses: {
+        410: 'The link ended, was withdrawn, or never was.',
+        429: 'Too many wrong tries from there.',
+      },
+    },
+  },
+  '/api/sign-out': {
+    post: { summary: 'Ends the session of the device that asks.', answers: shapes.anything },
+  },
+  '/api/links': {
+    get: { summary: 'Links that let people in, the newest first.', answers: shapes.links },
+    post: { summary: 'A new link for a role.', sends: shapes.newLink, answers: shapes.madeLink, status: 201 },
+  },
+  '/api/links/{id}': {
+    put: {
+      summary: 'Withdraws a link with the devices that came in by it, or gives it back.',
+      sends: shapes.withdrawn,
+      answers: shapes.withdrawn,
+    },
+  },
+  '/api/devices': { get: { summary: 'Devices that are in or were.', answers: shapes.devices } },
+  '/api/devices/{id}': {
+    put: {
+      summary: 'Lets go of a device, or takes it back.',
+      sends: shapes.withdrawn,
+      answers: shapes.withdrawn,
+    },
+  },
   '/api/openapi.json': { get: { summary: 'This document.', answers: shapes.anything } },
   '/healthz': {
     get: { summary: 'Whether the data is well.', answers: shapes.anything, refuses: { 503: 'It is not.' } },

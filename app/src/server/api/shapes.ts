@@ -123,5 +123,53 @@ export const progress = z
   .object({ progress: z.object({ done: z.number(), of: z.number() }).nullable() })
   .meta({ title: 'Progress' });
 
+const role = z.enum(['look', 'crew', 'office']);
+const link = z.object({
+  id: z.string(),
+  role,
+  name: z.string().describe('Whom it is for.'),
+  job: z.string().nullable().describe('The job that it leads to; null for the list.'),
+  madeAt: moment,
+  madeBy: z.string(),
+  expiresAt: moment.describe('Lets no new device in from then on.'),
+  withdrawnAt: moment.nullable(),
+});
+export const links = z.object({ links: z.array(link) }).meta({ title: 'Links' });
+export const newLink = z
+  .object({
+    name: z.string().max(80),
+    role,
+    days: z.number().int().min(1).max(90),
+    job: z.string().nullable().optional(),
+  })
+  .meta({ title: 'NewLink' });
+export const madeLink = z
+  .object({ link, path: z.string().describe('Told this once; only its hash is kept.') })
+  .meta({ title: 'MadeLink' });
+export const devices = z
+  .object({
+    devices: z.array(
+      z.object({
+        id: z.string(),
+        role,
+        name: z.string(),
+        link: z.string().nullable().describe('The link that it came in by; null for the passphrase.'),
+        browser: z.string(),
+        since: moment,
+        seenAt: moment,
+        withdrawnAt: moment.nullable(),
+      }),
+    ),
+  })
+  .meta({ title: 'Devices' });
+export const withdrawn = z.object({ withdrawn: z.boolean() }).meta({ title: 'Withdrawn' });
+export const signIn = z
+  .object({ name: z.string().max(80), passphrase: z.string(), to: z.string().optional() })
+  .meta({ title: 'SignIn' });
+export const join = z.object({ name: z.string().max(80), token: z.string() }).meta({ title: 'Join' });
+export const cameIn = z
+  .object({ role, to: z.string().describe('Where to go now.') })
+  .meta({ title: 'CameIn' });
+
 /** JSON whose shape is not documented field by field. */
 export const anything = z.record(z.string(), z.unknown());

@@ -3,7 +3,7 @@ import { Camera, CircleAlert, CircleCheck, CircleDashed } from 'lucide-react';
 import { useState } from 'react';
 import { FellOff } from '../../frame/FellOff';
 import type { Job } from '../../job/useJob';
-import { keptName } from '../../job/useLog';
+import { keptName } from '../../job/signature';
 import { useSeen } from '../../job/useSeen';
 import { LineField } from './log/Field';
 

@@ -1,5 +1,5 @@
 import type { APIRoute } from 'astro';
-import { type Problem, json, only, readBytes, readSentPlan, refuse } from '../../../server/answers';
+import { type Problem, json, only, readBytes, readSentPlan, refuse, signed } from '../../../server/answers';
 import { LARGEST_PICTURE, pictureType } from '../../../server/fileStore';
 import { LARGEST_JOB } from '../../../server/guard';
 import { unpackJob } from '../../../server/jobZip';
@@ -41,10 +41,10 @@ export const POST: APIRoute = async ({ locals, request }) => {
   const wrong = await notPictures(pictures);
   if (wrong.length > 0) return refuse(422, ...wrong.slice(0, MOST_TOLD));
   const { jobs, entries: log, files } = locals.services;
-  const made = await jobs.create(sent.plan);
+  const made = await jobs.create(sent.plan, undefined, signed(locals).by);
   if (made.kind !== 'made') return refuse(409, { where: 'id', what: 'This id was just taken; try again.' });
   const { id, name } = made.job;
-  const added = entries.length > 0 ? await log.add(id, entries) : null;
+  const added = entries.length > 0 ? await log.add(id, entries, signed(locals).by) : null;
   if (added && added.kind !== 'kept') {
     // Nothing half of it stays on the list.
     await jobs.remove(id);

@@ -1,7 +1,7 @@
 import { writePlan } from '@ombra/core/plan';
 import { emptyPlan } from '@ombra/core/stages/outline';
 import type { APIRoute } from 'astro';
-import { json, only, readBody, readSentPlan, refuse } from '../../../server/answers';
+import { json, only, readBody, readSentPlan, refuse, signed } from '../../../server/answers';
 
 /**
  * A page of jobs, that which was worked on last first; `search` looks for a part of the name, `from` passes over so many,
@@ -39,7 +39,8 @@ export const POST: APIRoute = async ({ locals, request }) => {
   }
   const sent = plan === undefined ? null : readSentPlan(plan);
   if (sent && !sent.ok) return sent.answer;
-  const made = await locals.services.jobs.create(sent ? sent.plan : emptyPlan(String(name).trim()), id);
+  const given = sent ? sent.plan : emptyPlan(String(name).trim());
+  const made = await locals.services.jobs.create(given, id, signed(locals).by);
   if (made.kind === 'made') return json({ job: { ...made.job, plan: writePlan(made.job.plan) } }, 201);
   return refuse(409, {
     where: 'id',

@@ -4,7 +4,7 @@ import type { WorkedPlan } from '@ombra/core/worked';
 import { formatISO } from 'date-fns';
 import { useCallback, useMemo, useState } from 'react';
 import type { Job } from '../../../job/useJob';
-import { keepName, keptName } from '../../../job/useLog';
+import { keepName, keptName } from '../../../job/signature';
 import { DeliveryForm } from './DeliveryForm';
 import { EntryList } from './EntryList';
 import { type EntryWords, KIND_NAMES, WRITTEN } from './entryWords';

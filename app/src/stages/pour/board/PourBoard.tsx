@@ -19,7 +19,7 @@ import { useCallback, useMemo, useState } from 'react';
 import { JobAlerts } from '../../../job/JobAlerts';
 import { StaleDialog } from '../../../job/StaleDialog';
 import { type Job, type OpenJob, useJob } from '../../../job/useJob';
-import { keepName, keptName } from '../../../job/useLog';
+import { keepName, keptName } from '../../../job/signature';
 import { type Language, LANGUAGE_NAMES, LANGUAGES } from '../../packet/choice';
 import { Tabs } from '../../../ui/Tabs';
 import { THEMES } from '../../../ui/theme';

@@ -1,6 +1,6 @@
 import { writePlan } from '@ombra/core/plan';
 import type { APIRoute } from 'astro';
-import { json, noSuchJob, only, readBody, readSave, refuse } from '../../../../server/answers';
+import { json, noSuchJob, only, readBody, readSave, refuse, signed } from '../../../../server/answers';
 import type { StoredJob } from '../../../../server/jobStore';
 
 const shown = ({ plan, ...job }: StoredJob) => ({ ...job, plan: writePlan(plan) });
@@ -28,7 +28,7 @@ export const PUT: APIRoute = async ({ locals, params, request }) => {
   }
   const sent = readSave(reading.body);
   if (!sent.ok) return sent.answer;
-  const outcome = await locals.services.jobs.save(id, { baseVersion, ...sent.save });
+  const outcome = await locals.services.jobs.save(id, { baseVersion, ...sent.save, ...signed(locals) });
   switch (outcome.kind) {
     case 'saved':
       return json({ version: outcome.version });

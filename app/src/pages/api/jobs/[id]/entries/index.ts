@@ -52,7 +52,7 @@ export const POST: APIRoute = async ({ locals, params, request }) => {
       );
   }
   if (problems.length > 0) return refuse(422, ...problems.slice(0, 20));
-  const outcome = await locals.services.entries.add(id, entries);
+  const outcome = await locals.services.entries.add(id, entries, locals.person?.name);
   switch (outcome.kind) {
     case 'missing':
       return noSuchJob(id);

@@ -1,5 +1,5 @@
 import type { APIRoute } from 'astro';
-import { json, noSuchJob, only, readBody, readSave, refuse } from '../../../../../server/answers';
+import { json, noSuchJob, only, readBody, readSave, refuse, signed } from '../../../../../server/answers';
 
 /** States of a job, the newest first: version, time, size in characters. */
 export const GET: APIRoute = async ({ locals, params }) => {
@@ -15,7 +15,7 @@ export const POST: APIRoute = async ({ locals, params, request }) => {
   if (!reading.ok) return reading.answer;
   const sent = readSave(reading.body);
   if (!sent.ok) return sent.answer;
-  const outcome = await locals.services.jobs.setAside(id, sent.save);
+  const outcome = await locals.services.jobs.setAside(id, { ...sent.save, ...signed(locals) });
   if (outcome.kind === 'saved') return json({ version: outcome.version }, 201);
   if (outcome.kind === 'missing') return noSuchJob(id);
   return refuse(409, {
