@@ -1,6 +1,7 @@
 import { emptyPlan } from '@ombra/core/stages/outline';
 import type { Plan } from '@ombra/core/kernel/plan';
 import { beforeEach, describe, expect, it } from 'vitest';
+import { mergedPlan } from '../src/job/mergePlans';
 import {
   type PendingSave,
   type SaveState,
@@ -9,7 +10,12 @@ import {
   makeSync,
 } from '../src/job/sync';
 
-const planNamed = (name: string): Plan => ({ ...emptyPlan(name) });
+const START = emptyPlan('start');
+const planNamed = (name: string, courses = 0): Plan => ({
+  ...START,
+  name,
+  ...(courses > 0 && { pours: START.pours.map((pour) => ({ ...pour, toCourse: courses })) }),
+});
 
 /** A server that keeps one job, answers as the real one does, and can be cut off before or after it has saved. */
 function makeServer() {
@@ -64,6 +70,7 @@ function makeBrowser(server: ReturnType<typeof makeServer>) {
       server.state.aside.push(save);
       return Promise.resolve(true);
     },
+    merge: mergedPlan,
     newest: (since) => {
       const { version, name } = server.state;
       return Promise.resolve(version > since ? { version, plan: planNamed(name) } : null);
@@ -103,7 +110,7 @@ function makeBrowser(server: ReturnType<typeof makeServer>) {
 describe('saving', () => {
   let server: ReturnType<typeof makeServer>;
   let tab: ReturnType<typeof makeBrowser>;
-  const job = { id: 'job', version: 1 };
+  const job = { id: 'job', version: 1, plan: START };
 
   beforeEach(() => {
     server = makeServer();
@@ -239,7 +246,11 @@ describe('saving', () => {
     expect(left?.before?.plan.name).toBe('one');
     server.state.cut = 'no';
     const again = makeBrowser(server);
-    const second = makeSync(again.ports, { id: 'job', version: server.state.version });
+    const second = makeSync(again.ports, {
+      id: 'job',
+      version: server.state.version,
+      plan: planNamed(server.state.name),
+    });
     if (!left) throw new Error('nothing was kept');
     await second.resume(left);
     await again.pass();
@@ -255,9 +266,12 @@ describe('two tabs on one job', () => {
     const [mine, theirs] = [makeBrowser(server), makeBrowser(server)];
     const stale = makeSync(
       { ...mine.ports, newId: () => `mine-${String(Math.random())}` },
-      { id: 'job', version: 1 },
+      { id: 'job', version: 1, plan: START },
     );
-    const fresh = makeSync({ ...theirs.ports, newId: () => 'theirs' }, { id: 'job', version: 1 });
+    const fresh = makeSync(
+      { ...theirs.ports, newId: () => 'theirs' },
+      { id: 'job', version: 1, plan: START },
+    );
     await fresh.changed(planNamed('theirs'));
     await theirs.pass();
     await stale.changed(planNamed('mine'));
@@ -272,12 +286,69 @@ describe('two tabs on one job', () => {
       kind: 'stale',
       theirVersion: 2,
       updatedAt: '2026-01-01T00:00:00Z',
+      clashes: [{ path: ['name'], mine: 'mine', theirs: 'theirs' }],
     });
     expect(mine.browser.kept?.plan.name).toBe('mine');
     await stale.changed(planNamed('mine too'));
     await mine.pass();
     expect(server.state.name).toBe('theirs');
     expect(mine.browser.kept?.plan.name).toBe('mine too');
+  });
+
+  it('bring together what each changed elsewhere, without asking, and show it', async () => {
+    const server = makeServer();
+    const mine = makeBrowser(server);
+    const sync = makeSync(
+      { ...mine.ports, newId: () => `mine-${String(Math.random())}` },
+      { id: 'job', version: 1, plan: START },
+    );
+    server.state.version = 2;
+    server.state.name = 'theirs';
+    await sync.changed(planNamed('start', 7));
+    await mine.pass();
+    await mine.pass();
+    expect(mine.lastShown()).toBe('saved');
+    expect(server.state).toMatchObject({ version: 3, name: 'theirs' });
+    expect(server.state.sent.at(-1)?.plan).toEqual(planNamed('theirs', 7));
+    expect(mine.browser.received.at(-1)).toEqual(planNamed('theirs', 7));
+    expect(mine.browser.kept).toBeNull();
+  });
+
+  it('put an edit that an earlier visit left on what others saved since', async () => {
+    const server = makeServer();
+    server.state.version = 5;
+    server.state.name = 'theirs';
+    const again = makeBrowser(server);
+    // The page was opened at the newest state, the edit was made on an older one.
+    const sync = makeSync(
+      { ...again.ports, newId: () => `again-${String(Math.random())}` },
+      { id: 'job', version: 5, plan: planNamed('theirs') },
+    );
+    const left = { jobId: 'job', baseVersion: 3, saveId: 'left', plan: planNamed('start', 7), base: START };
+    const resumed = sync.resume(left);
+    await sync.changed(planNamed('start', 8));
+    await resumed;
+    await again.pass();
+    await again.pass();
+    expect(server.state.sent.at(-1)?.plan).toEqual(planNamed('theirs', 8));
+    expect(server.state.version).toBe(6);
+  });
+
+  it('ask where an edit of an older Ombra came without what it was made of', async () => {
+    const server = makeServer();
+    server.state.version = 5;
+    const again = makeBrowser(server);
+    const sync = makeSync(again.ports, { id: 'job', version: 5, plan: planNamed('theirs') });
+    await sync.resume({ jobId: 'job', baseVersion: 3, saveId: 'left', plan: planNamed('mine') });
+    await again.pass();
+    expect(again.browser.shown.at(-1)).toMatchObject({ kind: 'stale', clashes: [] });
+  });
+
+  it('take what was chosen where both changed the same', async () => {
+    const { server, mine, stale } = await both();
+    await stale.keepMine(2, { name: 'theirs' });
+    await mine.pass();
+    expect(server.state).toMatchObject({ version: 3, name: 'theirs' });
   });
 
   it('go on with mine over theirs only when that is chosen', async () => {
@@ -305,7 +376,10 @@ describe('a save that cannot be', () => {
     ],
   ])('%j is shown and loses nothing', async (outcome, state) => {
     const tab = makeBrowser(makeServer());
-    const sync = makeSync({ ...tab.ports, send: () => Promise.resolve(outcome) }, { id: 'job', version: 1 });
+    const sync = makeSync(
+      { ...tab.ports, send: () => Promise.resolve(outcome) },
+      { id: 'job', version: 1, plan: START },
+    );
     await sync.changed(planNamed('kept'));
     await tab.pass();
     expect(tab.browser.shown.at(-1)).toEqual(state);
@@ -318,7 +392,7 @@ describe('a save that cannot be', () => {
     const refuse: SendOutcome = { kind: 'refused', problems: [{ where: 'name', what: 'Too long.' }] };
     const send = (save: PendingSave): Promise<SendOutcome> =>
       save.plan.name === 'too long' ? Promise.resolve(refuse) : server.send(save);
-    const sync = makeSync({ ...tab.ports, send }, { id: 'job', version: 1 });
+    const sync = makeSync({ ...tab.ports, send }, { id: 'job', version: 1, plan: START });
     await sync.changed(planNamed('too long'));
     await tab.pass();
     expect(tab.lastShown()).toBe('refused');
@@ -333,7 +407,7 @@ describe('a save that cannot be', () => {
 describe('several pages of one job', () => {
   let server: ReturnType<typeof makeServer>;
   let tab: ReturnType<typeof makeBrowser>;
-  const job = { id: 'job', version: 1 };
+  const job = { id: 'job', version: 1, plan: START };
 
   beforeEach(() => {
     server = makeServer();
@@ -349,7 +423,7 @@ describe('several pages of one job', () => {
     if (!left) throw new Error('the edit is kept');
     // The page is opened again, and an edit comes before the one that was left is heard of.
     const again = makeBrowser(server);
-    const reopened = makeSync(again.ports, { id: 'job', version: 1 });
+    const reopened = makeSync(again.ports, { id: 'job', version: 1, plan: START });
     const resumed = reopened.resume(left);
     const edited = reopened.changed(planNamed('two'));
     server.state.cut = 'no';
@@ -396,6 +470,7 @@ describe('several pages of one job', () => {
     const sync = makeSync(tab.ports, job);
     await sync.changed(planNamed('mine'));
     server.state.version = 2;
+    server.state.name = 'theirs';
     await sync.look(2);
     expect(tab.lastShown()).toBe('stale');
     expect(tab.browser.received).toEqual([]);

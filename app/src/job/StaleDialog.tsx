@@ -1,6 +1,8 @@
+import { type Side, clashKey, placeName } from '@ombra/core/kernel/plan';
 import { useState } from 'react';
 import { Dialog } from '../ui/Dialog';
 import { makeJob } from './server';
+import type { Choices } from './sync';
 import type { Job } from './useJob';
 
 interface StaleDialogProps {
@@ -11,10 +13,26 @@ interface StaleDialogProps {
 /** Longest job name; a copy's name must stay within it. */
 const LONGEST_NAME = 120;
 
+/** Letters of a value that are shown. */
+const LONGEST_VALUE = 60;
+
+/** A value of a plan as somebody would read it. */
+function shown(value: unknown): string {
+  if (value === undefined) return 'taken away';
+  if (typeof value === 'string') return value === '' ? 'empty' : value;
+  if (typeof value === 'object' && value !== null && 'name' in value && typeof value.name === 'string')
+    return value.name === '' ? 'kept' : value.name;
+  if (Array.isArray(value)) return value.length === 1 ? 'one of them' : `${String(value.length)} of them`;
+  return JSON.stringify(value).slice(0, LONGEST_VALUE);
+}
+
 /** When another tab has saved first, or the job is gone: mine, theirs, or a copy. Nothing is chosen for the user. */
 export function StaleDialog({ jobId, job }: StaleDialogProps) {
   const { saveState, sync, plan, freshId } = job;
   const [problem, setProblem] = useState<string | null>(null);
+  const [choices, setChoices] = useState<Choices>({});
+  const clashes = saveState.kind === 'stale' ? saveState.clashes : [];
+  const chosen = (key: string): Side => choices[key] ?? 'mine';
   const gone = saveState.kind === 'missing';
   const open = saveState.kind === 'stale' || gone;
 
@@ -50,12 +68,47 @@ export function StaleDialog({ jobId, job }: StaleDialogProps) {
       <p>
         {gone
           ? 'Your edits are kept here. Save them as a new job, or discard them.'
-          : 'Another tab or person saved a newer version after you opened it. Choose which one to keep. The other stays in the job’s history.'}
+          : clashes.length > 0
+            ? 'Another tab or person changed the same. Everything else is brought together already. Choose here; what is not kept stays in the job’s history.'
+            : 'Another tab or person saved a newer version after you opened it. Choose which one to keep. The other stays in the job’s history.'}
       </p>
       {saveState.kind === 'stale' && (
         <p className="mt-1 text-sm text-quiet">
           Theirs was saved {new Date(saveState.updatedAt).toLocaleString()}.
         </p>
+      )}
+      {clashes.length > 0 && (
+        <ul className="mt-3 max-h-[40vh] overflow-y-auto" aria-label="Changed by both">
+          {clashes.map(({ path, mine, theirs }) => {
+            const key = clashKey(path);
+            return (
+              <li key={key} className="border-t border-line py-2">
+                <fieldset>
+                  <legend className="font-medium">{placeName(plan, path)}</legend>
+                  {(
+                    [
+                      ['mine', mine],
+                      ['theirs', theirs],
+                    ] as const
+                  ).map(([side, value]) => (
+                    <label key={side} className="flex min-h-(--target) items-center gap-2">
+                      <input
+                        type="radio"
+                        className="size-5 accent-chalk"
+                        name={key}
+                        checked={chosen(key) === side}
+                        onChange={() => {
+                          setChoices({ ...choices, [key]: side });
+                        }}
+                      />
+                      {side === 'mine' ? 'Mine' : 'Theirs'}: <span className="figures">{shown(value)}</span>
+                    </label>
+                  ))}
+                </fieldset>
+              </li>
+            );
+          })}
+        </ul>
       )}
       {problem !== null && (
         <p role="alert" className="mt-2 text-stop">
@@ -68,10 +121,10 @@ export function StaleDialog({ jobId, job }: StaleDialogProps) {
             type="button"
             className="button"
             onClick={() => {
-              void sync?.keepMine(saveState.theirVersion);
+              void sync?.keepMine(saveState.theirVersion, choices);
             }}
           >
-            Keep mine
+            {clashes.some(({ path }) => chosen(clashKey(path)) === 'theirs') ? 'Keep as chosen' : 'Keep mine'}
           </button>
         )}
         <button

@@ -10,7 +10,11 @@ const LOCK = 'ombra-tab-';
 const TAB = 'ombra.tab';
 
 /** An unsent edit as it is kept; its plan is a plan file of the version that kept it. */
-type Kept = Omit<PendingSave, 'plan' | 'before'> & { readonly plan: unknown; readonly before?: Kept };
+type Kept = Omit<PendingSave, 'plan' | 'base' | 'before'> & {
+  readonly plan: unknown;
+  readonly base?: unknown;
+  readonly before?: Kept;
+};
 
 const isKept = (value: unknown): value is Kept =>
   typeof value === 'object' &&
@@ -21,15 +25,17 @@ const isKept = (value: unknown): value is Kept =>
   typeof value.plan === 'object' &&
   value.plan !== null;
 
-const asKept = ({ before, plan, ...save }: PendingSave): Kept => ({
+const asKept = ({ before, plan, base, ...save }: PendingSave): Kept => ({
   ...save,
   plan: keptAs(plan),
+  ...(base && { base: keptAs(base) }),
   ...(before && { before: asKept(before) }),
 });
 
-const asPending = ({ before, plan, ...save }: Kept): PendingSave => ({
+const asPending = ({ before, plan, base, ...save }: Kept): PendingSave => ({
   ...save,
   plan: planKept(plan),
+  ...(typeof base === 'object' && base !== null && { base: planKept(base) }),
   ...(isKept(before) && { before: asPending(before) }),
 });
 

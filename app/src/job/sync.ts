@@ -1,4 +1,4 @@
-import type { Plan } from '@ombra/core/kernel/plan';
+import type { Clash, Merge, Plan, Side } from '@ombra/core/kernel/plan';
 
 /** An edit that the server may not have yet. It carries the save id under which it is, or will be, sent. */
 export interface PendingSave {
@@ -6,6 +6,8 @@ export interface PendingSave {
   readonly baseVersion: number;
   readonly saveId: string;
   readonly plan: Plan;
+  /** The plan of the version that it started from; left out by versions of Ombra that did not keep it. */
+  readonly base?: Plan;
   /** An earlier save that went out without an answer; it must be settled before this one. */
   readonly before?: PendingSave;
 }
@@ -29,7 +31,16 @@ export type SaveState =
   | { readonly kind: 'unreachable' }
   | { readonly kind: 'missing' }
   | { readonly kind: 'refused'; readonly what: string }
-  | { readonly kind: 'stale'; readonly theirVersion: number; readonly updatedAt: string };
+  | {
+      readonly kind: 'stale';
+      readonly theirVersion: number;
+      readonly updatedAt: string;
+      /** What both changed, each otherwise; empty where the two plans cannot be brought together. */
+      readonly clashes: readonly Clash[];
+    };
+
+/** Which side is taken of what both changed, by the key of the clash. */
+export type Choices = Readonly<Record<string, Side>>;
 
 /** What the sync needs from outside, passed in so that tests can stand in for the browser and the server. */
 export interface SyncPorts {
@@ -38,6 +49,8 @@ export interface SyncPorts {
   readonly setAside: (save: PendingSave) => Promise<boolean>;
   /** The newest state, where it is newer than a version; null where it is not, or cannot be had. */
   readonly newest: (since: number) => Promise<{ readonly version: number; readonly plan: Plan } | null>;
+  /** Brings together what two people made of one plan; null where that is no plan. */
+  readonly merge: (base: Plan, mine: Plan, theirs: Plan, choices?: Choices) => Merge<Plan> | null;
   /** Shows a state that another tab or person saved. */
   readonly receive: (plan: Plan) => void;
   /** Tells the other tabs that this one has saved. */
@@ -62,8 +75,15 @@ const LONGEST_RETRY = 30_000;
  * been lost is sent again under the same id, so that it is done once; one that started from an older state than the
  * server has is never forced, but shown for the user to choose.
  */
-export function makeSync(ports: SyncPorts, job: { readonly id: string; readonly version: number }) {
+export function makeSync(
+  ports: SyncPorts,
+  job: { readonly id: string; readonly version: number; readonly plan: Plan },
+) {
   let version = job.version;
+  /** The plan of that version. */
+  let base: Plan | undefined = job.plan;
+  /** What the server had when it was asked what to do. */
+  let theirs: { readonly version: number; readonly plan: Plan } | null = null;
   /** The newest edit that the server has not confirmed. */
   let pending: PendingSave | null = null;
   /** A save that went out and has no answer yet; it may or may not have arrived. */
@@ -81,6 +101,8 @@ export function makeSync(ports: SyncPorts, job: { readonly id: string; readonly 
   };
   const isWaiting = (): boolean => pending !== null;
 
+  const based = (): Pick<PendingSave, 'base'> => (base === undefined ? {} : { base });
+
   const schedule = (milliseconds: number): void => {
     cancelTimer();
     cancelTimer = ports.later(() => {
@@ -97,6 +119,7 @@ export function makeSync(ports: SyncPorts, job: { readonly id: string; readonly 
 
   async function confirmed(save: PendingSave, savedVersion: number): Promise<void> {
     version = savedVersion;
+    base = save.plan;
     retry = FIRST_RETRY;
     outstanding = null;
     ports.announce(savedVersion);
@@ -110,9 +133,42 @@ export function makeSync(ports: SyncPorts, job: { readonly id: string; readonly 
       return;
     }
     const { jobId, saveId, plan } = pending;
-    pending = { jobId, baseVersion: version, saveId, plan };
+    pending = { jobId, baseVersion: version, saveId, plan, ...based() };
     await ports.keep(pending);
     schedule(QUIET);
+  }
+
+  /** Puts mine on what the server has by now, and sends it. */
+  async function goOn(merged: Plan, on: { readonly version: number; readonly plan: Plan }): Promise<void> {
+    ({ version, plan: base } = on);
+    theirs = null;
+    outstanding = null;
+    stopped = false;
+    pending = { jobId: job.id, baseVersion: version, saveId: ports.newId(), plan: merged, ...based() };
+    ports.receive(merged);
+    await ports.keep(pending);
+  }
+
+  /** Somebody saved before: what each changed is brought together, and only where both changed the same is anybody asked. */
+  async function bringTogether(save: PendingSave, updatedAt: string, theirVersion: number): Promise<void> {
+    const ask = (clashes: readonly Clash[]): void => {
+      halt({ kind: 'stale', theirVersion, updatedAt, clashes });
+    };
+    const newest = save.base === undefined ? null : await ports.newest(save.baseVersion);
+    if (pending === null) return;
+    if (save.base === undefined || newest === null) {
+      ask([]);
+      return;
+    }
+    theirs = newest;
+    const found = ports.merge(save.base, pending.plan, newest.plan);
+    if (found === null || found.clashes.length > 0) {
+      ask(found?.clashes ?? []);
+      return;
+    }
+    await goOn(found.merged, newest);
+    ports.show({ kind: 'unsent' });
+    schedule(0);
   }
 
   async function settle(save: PendingSave, outcome: SendOutcome): Promise<void> {
@@ -132,8 +188,7 @@ export function makeSync(ports: SyncPorts, job: { readonly id: string; readonly 
         retry = Math.min(retry * 2, LONGEST_RETRY);
         return;
       case 'stale':
-        halt({ kind: 'stale', theirVersion: outcome.version, updatedAt: outcome.updatedAt });
-        return;
+        return bringTogether(save, outcome.updatedAt, outcome.version);
       case 'missing':
         halt({ kind: 'missing' });
         return;
@@ -175,7 +230,7 @@ export function makeSync(ports: SyncPorts, job: { readonly id: string; readonly 
     /** Takes in the newest state of the plan. Every one has an id of its own: none is ever sent under that of another. */
     changed: async (plan: Plan): Promise<void> => {
       const before = outstanding === null ? {} : { before: { ...outstanding } };
-      pending = { jobId: job.id, baseVersion: version, saveId: ports.newId(), plan, ...before };
+      pending = { jobId: job.id, baseVersion: version, saveId: ports.newId(), plan, ...based(), ...before };
       cancelDeadline ??= ports.later(() => {
         cancelDeadline = null;
         void flush();
@@ -188,6 +243,8 @@ export function makeSync(ports: SyncPorts, job: { readonly id: string; readonly 
     /** Takes up an edit that an earlier visit could not send, under its own id and base. It may have arrived unheard. */
     resume: async (left: PendingSave): Promise<void> => {
       pending = left;
+      ({ base } = left);
+      version = left.baseVersion;
       outstanding = left.before ?? left;
       await ports.keep(left);
       await flush();
@@ -212,17 +269,26 @@ export function makeSync(ports: SyncPorts, job: { readonly id: string; readonly 
       const newest = await ports.newest(version);
       if (newest === null || isWaiting() || newest.version <= version) return;
       version = newest.version;
+      base = newest.plan;
       ports.receive(newest.plan);
     },
     /** Sends what waits, now. */
     flush,
-    /** Keeps mine over what the server has. */
-    keepMine: async (theirVersion: number): Promise<void> => {
+    /** Keeps mine where both changed the same, or what was chosen there; all else that the others changed is taken. */
+    keepMine: async (theirVersion: number, choices: Choices = {}): Promise<void> => {
       if (pending === null) return;
-      version = theirVersion;
-      pending = { jobId: job.id, baseVersion: theirVersion, saveId: ports.newId(), plan: pending.plan };
-      stopped = false;
-      await ports.keep(pending);
+      const found =
+        theirs !== null && pending.base !== undefined
+          ? ports.merge(pending.base, pending.plan, theirs.plan, choices)
+          : null;
+      if (found !== null && theirs !== null) {
+        await goOn(found.merged, theirs);
+      } else {
+        version = theirVersion;
+        pending = { jobId: job.id, baseVersion: theirVersion, saveId: ports.newId(), plan: pending.plan };
+        stopped = false;
+        await ports.keep(pending);
+      }
       await flush();
     },
     /** Keeps mine in the server's history, then lets it go; false where the server could not be reached, and nothing was let go. */

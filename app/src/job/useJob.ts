@@ -5,6 +5,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import { latestWins } from '../workers/latest';
 import { endWorker, onWorkerEnded, workClient } from '../workers/workClient';
+import { mergedPlan } from './mergePlans';
 import { findPending, keepPending, tabName } from './pendingSaves';
 import { makePlanStore } from './planStore';
 import { newestOf, sendSave, setAside } from './server';
@@ -134,6 +135,7 @@ function useSync(job: OpenJob, planStore: ReturnType<typeof makePlanStore>) {
           send: sendSave,
           setAside,
           newest: (since) => newestOf(job.id, since),
+          merge: mergedPlan,
           receive: (plan) => {
             received = plan;
             planStore.receive(plan);

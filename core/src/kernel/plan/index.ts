@@ -6,3 +6,4 @@ export * from './salvage';
 export * from './said';
 export * from './storedText';
 export * from './things';
+export * from './merge';
