@@ -61,7 +61,9 @@ const ROLES = ['nobody', 'look', 'crew', 'office'] as const;
 /** Every address with every method that it has, and who at least may use it; written down here, not taken from the program. */
 const ROUTES: Readonly<Record<string, Readonly<Record<string, (typeof ROLES)[number]>>>> = {
   '/': { GET: 'look' },
+  '/away': { GET: 'nobody' },
   '/healthz': { GET: 'nobody' },
+  '/manifest.webmanifest': { GET: 'nobody' },
   '/people': { GET: 'office' },
   '/sign-in': { GET: 'nobody' },
   '/trouble': { GET: 'look' },
@@ -74,6 +76,7 @@ const ROUTES: Readonly<Record<string, Readonly<Record<string, (typeof ROLES)[num
   '/jobs/[id]/paper': { GET: 'look' },
   '/jobs/[id]/pours/[number]/board': { GET: 'look' },
   '/jobs/[id]/sheets/[sheet]': { GET: 'look' },
+  '/jobs/[id]/today': { GET: 'look' },
   '/schema/entry-1.json': { GET: 'look' },
   '/schema/plan-2.json': { GET: 'look' },
   '/api/devices': { GET: 'office' },
@@ -91,6 +94,7 @@ const ROUTES: Readonly<Record<string, Readonly<Record<string, (typeof ROLES)[num
   '/api/jobs/[id]/files/[hash]': { GET: 'look' },
   '/api/jobs/[id]/glance': { GET: 'look' },
   '/api/jobs/[id]/inserts.csv': { GET: 'look' },
+  '/api/jobs/[id]/live': { GET: 'look' },
   '/api/jobs/[id]/newest': { GET: 'look' },
   '/api/jobs/[id]/openings.csv': { GET: 'look' },
   '/api/jobs/[id]/plan.json': { GET: 'look' },

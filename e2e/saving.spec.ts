@@ -59,6 +59,8 @@ test('a save whose answer was lost is done once and is not taken for a stale one
 
 test.describe('two tabs on one job', () => {
   const conflict = async (page: Page): Promise<{ readonly id: string; readonly other: Page }> => {
+    // What others do is not heard here until it is asked for.
+    await page.route('**/live?*', (route) => route.abort());
     const id = await openNewJob(page, 'Shared');
     // In a browser of its own: tabs of one browser hear of each other at once.
     const other = await (page.context().browser() as Browser).newPage({

@@ -11,7 +11,14 @@ const note = (id: string): Entry => ({
 });
 
 /** A browser and a server of which tests decide what they do. */
-function world(first: { readonly kept?: readonly Entry[]; readonly there?: readonly Entry[] } = {}) {
+function world(
+  first: {
+    readonly kept?: readonly Entry[];
+    readonly there?: readonly Entry[];
+    /** What was taken along of the log. */
+    readonly along?: { readonly entries: readonly Entry[]; readonly last: number };
+  } = {},
+) {
   const kept = new Map((first.kept ?? []).map((entry) => [entry.id, entry]));
   const server: Entry[] = [...(first.there ?? [])];
   const timers: (() => void)[] = [];
@@ -29,6 +36,7 @@ function world(first: { readonly kept?: readonly Entry[]; readonly there?: reado
       }
       return Promise.resolve(answer);
     },
+    remembered: () => Promise.resolve(first.along ?? null),
     kept: () => Promise.resolve([...kept.values()]),
     keep: (entry) => {
       kept.set(entry.id, entry);
@@ -67,6 +75,26 @@ describe('the log of a page', () => {
     expect(kept.size).toBe(0);
     expect(ids(server)).toEqual(['new', 'old']);
     expect(said.announced).toBe(1);
+  });
+
+  it('shows what was taken along before the server answers, and asks only for what is newer', async () => {
+    const { sync, said, server, answers } = world({
+      along: { entries: [note('a'), note('b')], last: 2 },
+      kept: [note('c')],
+      there: [note('a'), note('b'), note('d')],
+    });
+    answers.up = false;
+    await sync.start();
+    expect(said.state).toMatchObject({ read: true, reached: false, last: 2 });
+    expect(ids(said.state.entries)).toEqual(['a', 'b', 'c']);
+    expect([...said.state.waiting]).toEqual(['c']);
+    answers.up = true;
+    await sync.look();
+    await sync.flush();
+    expect(ids(said.state.entries)).toEqual(['a', 'b', 'c', 'd']);
+    expect(said.state).toMatchObject({ reached: true, last: 3 });
+    expect(said.state.waiting.size).toBe(0);
+    expect(ids(server)).toEqual(['a', 'b', 'c', 'd']);
   });
 
   it('sends what waited from an earlier visit, once, though the answer was lost', async () => {

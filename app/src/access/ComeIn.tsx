@@ -1,6 +1,7 @@
 import { LogIn } from 'lucide-react';
 import { type SubmitEvent, useState } from 'react';
 import { keepName, keptName } from '../job/signature';
+import { useAlive } from '../jobs/useAlive';
 import { type Problem, send } from './send';
 
 interface ComeInProps {
@@ -15,6 +16,7 @@ export function ComeIn({ token, to }: ComeInProps) {
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [busy, setBusy] = useState(false);
   const [name, setName] = useState(() => (typeof localStorage === 'undefined' ? '' : keptName()));
+  const alive = useAlive();
   const submit = async (event: SubmitEvent<HTMLFormElement>): Promise<void> => {
     event.preventDefault();
     // Read from the form: what was typed before the page came alive counts too.
@@ -37,7 +39,7 @@ export function ComeIn({ token, to }: ComeInProps) {
     location.replace(typeof onwards === 'string' ? onwards : '/');
   };
   return (
-    <form className="flex flex-col gap-4" onSubmit={(event) => void submit(event)}>
+    <form method="post" className="flex flex-col gap-4" onSubmit={(event) => void submit(event)}>
       <label className="flex flex-col">
         Your name
         <input
@@ -73,7 +75,7 @@ export function ComeIn({ token, to }: ComeInProps) {
           ))}
         </ul>
       )}
-      <button type="submit" className="button strong min-h-12 self-start" disabled={busy}>
+      <button type="submit" className="button strong min-h-12 self-start" disabled={busy || !alive}>
         <LogIn aria-hidden="true" /> Come in
       </button>
     </form>

@@ -3,6 +3,7 @@ import { toString as codeOf } from 'qrcode';
 import { type SubmitEvent, useState } from 'react';
 import type { Role } from '../server/access/roles';
 import { ROLE_WORDS } from './roleWords';
+import { useAlive } from '../jobs/useAlive';
 import { type Problem, send } from './send';
 
 interface NewLinkProps {
@@ -28,6 +29,7 @@ const svgAddress = (svg: string): string => `data:image/svg+xml;utf8,${encodeURI
 export function NewLink({ jobs, origins, onMade }: NewLinkProps) {
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [made, setMade] = useState<Made | null>(null);
+  const alive = useAlive();
   const submit = async (event: SubmitEvent<HTMLFormElement>): Promise<void> => {
     event.preventDefault();
     const element = event.currentTarget;
@@ -61,7 +63,7 @@ export function NewLink({ jobs, origins, onMade }: NewLinkProps) {
       <h2 id="new-link" className="mb-2 text-xl font-semibold">
         Let somebody in
       </h2>
-      <form className="flex flex-wrap items-end gap-3" onSubmit={(event) => void submit(event)}>
+      <form method="post" className="flex flex-wrap items-end gap-3" onSubmit={(event) => void submit(event)}>
         <label className="flex flex-col">
           For whom
           <input
@@ -113,7 +115,7 @@ export function NewLink({ jobs, origins, onMade }: NewLinkProps) {
             ))}
           </select>
         </label>
-        <button type="submit" className="button strong min-h-11">
+        <button type="submit" className="button strong min-h-11" disabled={!alive}>
           <Link2 aria-hidden="true" /> Make a link
         </button>
       </form>

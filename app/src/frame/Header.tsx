@@ -1,6 +1,7 @@
 import { OctagonX, Redo2, Search, Undo2 } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { Logo } from '../ui/Logo';
+import { OthersHere } from '../live/OthersHere';
 import { IconButton } from './IconButton';
 import { JobMenu } from './JobMenu';
 import { SheetsMenu } from './SheetsMenu';
@@ -83,6 +84,7 @@ export function Header({ jobId, job, stage, onStage, onKeys, onRules, onFind }: 
           </button>
         ))}
       </nav>
+      <OthersHere names={job.others} />
       <div className="no-print flex items-center gap-1 max-md:flex-wrap max-md:gap-0 xl:gap-0 2xl:gap-1">
         <IconButton name="Undo" keys="Ctrl Z" Icon={Undo2} disabled={!job.canUndo} onPress={job.undo} />
         <IconButton name="Redo" keys="Ctrl Shift Z" Icon={Redo2} disabled={!job.canRedo} onPress={job.redo} />

@@ -198,7 +198,8 @@ function useShortcuts(shortcuts: Shortcuts): void {
 export function Workbench({ job: open, stage: initial, panel }: WorkbenchProps) {
   const { stage, goTo } = useStage(open.id, initial);
   const job = useJob(open, viewOf(stage)?.shows ?? FRAME_SHOWS);
-  const { place, change } = usePlace(open.id, panel === undefined ? {} : { [initial]: panel });
+  const [asked] = useState(() => panel ?? new URLSearchParams(location.search).get('panel'));
+  const { place, change } = usePlace(open.id, asked === null ? {} : { [initial]: asked });
   const [keysShown, setKeysShown] = useState(false);
   const [findShown, setFindShown] = useState(false);
   // The rule that the house rules are open at; empty for all, null where they are closed.

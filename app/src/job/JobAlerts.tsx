@@ -1,12 +1,25 @@
+import { formatDistanceStrict } from 'date-fns';
+import { useClockOff } from './clock';
 import type { Job, OpenJob } from './useJob';
 
 /** The list names this many lost parts and counts the rest. */
 const MOST_TOLD = 6;
 
+const HOUR = 3_600_000;
+
+/** How far a clock is off, in words: `1 day behind`. */
+function offText(ahead: number): string {
+  // To the hour where it is hours: a day less a second is a day.
+  const far = Math.abs(ahead) > 1.5 * HOUR ? Math.round(Math.abs(ahead) / HOUR) * HOUR : Math.abs(ahead);
+  const words = formatDistanceStrict(0, far);
+  return `${words} ${ahead > 0 ? 'behind' : 'ahead'}`;
+}
+
 /** What is wrong with the job as a whole: a stored plan that reads in part only, working it out that takes long or broke. */
 export function JobAlerts({ open, job }: { readonly open: OpenJob; readonly job: Job }) {
   const { lost = [] } = open;
   const { workState } = job;
+  const clockOff = useClockOff();
   return (
     <>
       {lost.length > 0 && (
@@ -26,6 +39,18 @@ export function JobAlerts({ open, job }: { readonly open: OpenJob; readonly job:
             Download the file as stored
           </a>
         </div>
+      )}
+      {job.unkept && (
+        <p role="alert" className="border-b border-line bg-sheet p-3 text-stop">
+          This device has no room to keep what you write. It is only on this page until it is sent: stay here
+          until there is a signal, or make room.
+        </p>
+      )}
+      {clockOff !== 0 && (
+        <p role="status" className="border-b border-line bg-sheet p-3">
+          The clock of this device is {offText(clockOff)}. What you write carries the server’s time; set the
+          clock right.
+        </p>
       )}
       {job.refusedEdit && (
         <p role="alert" className="border-b border-line bg-sheet p-3">

@@ -24,6 +24,10 @@ export interface LogState {
   readonly reached: boolean;
   /** What the server did not take, and why; null where it took all. */
   readonly refused: string | null;
+  /** Number of the last entry that the server has told of. */
+  readonly last: number;
+  /** Whether the browser had no room to keep what waits. */
+  readonly unkept: boolean;
 }
 
 /** What the log needs from outside, passed in so that tests can stand in for the browser and the server. */
@@ -32,6 +36,8 @@ export interface LogPorts {
   readonly send: (entries: readonly Entry[]) => Promise<SendEntries>;
   /** Entries of this job that wait in the browser, from this page or an earlier one. */
   readonly kept: () => Promise<readonly Entry[]>;
+  /** The log as it was known when the job was taken along; null where it was not. */
+  readonly remembered: () => Promise<{ readonly entries: readonly Entry[]; readonly last: number } | null>;
   readonly keep: (entry: Entry) => Promise<void>;
   readonly forget: (ids: readonly string[]) => Promise<void>;
   readonly later: (callback: () => void, milliseconds: number) => () => void;
@@ -53,6 +59,8 @@ export const EMPTY_LOG: LogState = {
   read: false,
   reached: true,
   refused: null,
+  last: 0,
+  unkept: false,
 };
 
 /**
@@ -68,6 +76,7 @@ export function makeLogSync(ports: LogPorts) {
   let reached = true;
   let refused: string | null = null;
   let sending = false;
+  let unkept = false;
   let stopped = false;
   let retry = FIRST_RETRY;
   let cancel: () => void = () => undefined;
@@ -85,7 +94,15 @@ export function makeLogSync(ports: LogPorts) {
     if (stopped) return;
     const same =
       shown.waiting.size === waiting.size && [...waiting.keys()].every((id) => shown.waiting.has(id));
-    if (!grown && same && shown.read === read && shown.reached === reached && shown.refused === refused)
+    if (
+      !grown &&
+      same &&
+      shown.read === read &&
+      shown.reached === reached &&
+      shown.refused === refused &&
+      shown.last === last &&
+      shown.unkept === unkept
+    )
       return;
     shown = {
       entries: grown ? [...known.values()] : shown.entries,
@@ -93,6 +110,8 @@ export function makeLogSync(ports: LogPorts) {
       read,
       reached,
       refused,
+      last,
+      unkept,
     };
     grown = false;
     ports.show(shown);
@@ -129,6 +148,7 @@ export function makeLogSync(ports: LogPorts) {
         reached = true;
         retry = FIRST_RETRY;
         for (const { id } of batch) waiting.delete(id);
+        if (waiting.size === 0) unkept = false;
         await ports.forget(batch.map(({ id }) => id));
         ports.announce();
         show();
@@ -159,15 +179,24 @@ export function makeLogSync(ports: LogPorts) {
   return {
     /** Reads what waits in the browser and what the server has. */
     start: async (): Promise<void> => {
+      const before = await ports.remembered();
+      if (before) {
+        for (const entry of before.entries) learn(entry);
+        ({ last } = before);
+        read = true;
+      }
       for (const entry of await ports.kept()) {
-        if (known.has(entry.id)) continue;
+        // One that the server had taken before this device heard of it is sent again; it knows its id.
         learn(entry);
         waiting.set(entry.id, entry);
       }
+      show();
       await look();
       await flush();
     },
     look,
+    /** Number of the last entry that the server has told of. */
+    last: (): number => last,
     /** Sends what waits now: the network is back, or the page is shown again. */
     flush: (): Promise<void> => {
       retry = FIRST_RETRY;
@@ -180,7 +209,13 @@ export function makeLogSync(ports: LogPorts) {
         waiting.set(entry.id, entry);
       }
       show();
-      for (const entry of entries) await ports.keep(entry);
+      try {
+        for (const entry of entries) await ports.keep(entry);
+      } catch {
+        // No room to keep it: it is sent all the same, and said to be only on this page until then.
+        unkept = true;
+        show();
+      }
       await flush();
     },
     /** Waits until everything is sent that the server takes; false where it cannot be reached. */

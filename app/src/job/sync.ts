@@ -249,6 +249,8 @@ export function makeSync(
       await ports.keep(left);
       await flush();
     },
+    /** The newest state of the server that this page stands on. */
+    standing: (): { readonly version: number; readonly plan: Plan | undefined } => ({ version, plan: base }),
     /** Whether the server has everything. */
     isSaved: (): boolean => pending === null && !sending,
     /** Sends what waits, and answers once all of it is saved: true; or once it cannot be: false. */

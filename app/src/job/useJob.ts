@@ -5,6 +5,8 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import { latestWins } from '../workers/latest';
 import { endWorker, onWorkerEnded, workClient } from '../workers/workClient';
+import { useKeptAlong } from '../away/useKeptAlong';
+import { useLive } from '../live/useLive';
 import { mergedPlan } from './mergePlans';
 import { findPending, keepPending, tabName } from './pendingSaves';
 import { makePlanStore } from './planStore';
@@ -19,6 +21,8 @@ export interface OpenJob {
   readonly plan: Plan;
   /** What of the stored plan could not be read, and is left out. */
   readonly lost?: readonly { readonly where: string; readonly what: string }[];
+  /** Whether it comes from what was taken along, and may be older than what the server has. */
+  readonly away?: boolean;
 }
 
 // The worker loads while the page is still being put together, not after it.
@@ -123,6 +127,7 @@ function useWorked(plan: Plan, shows: readonly WorkedKey[]) {
 function useSync(job: OpenJob, planStore: ReturnType<typeof makePlanStore>) {
   const [saveState, setSaveState] = useState<SaveState>({ kind: 'saved' });
   const [sync, setSync] = useState<Sync | null>(null);
+  const [unkept, setUnkept] = useState(false);
   useEffect(() => {
     let unsubscribe: () => void = () => undefined;
     const visit = { over: false };
@@ -144,7 +149,15 @@ function useSync(job: OpenJob, planStore: ReturnType<typeof makePlanStore>) {
             // The page was left before its last save was answered: there is no screen to write to.
             if (!visit.over) channel.postMessage(version);
           },
-          keep: (pending) => keepPending(tab, job.id, pending),
+          keep: async (pending) => {
+            try {
+              await keepPending(tab, job.id, pending);
+              setUnkept(false);
+            } catch {
+              // No room to keep it: it is sent all the same, and said to be only on this page until then.
+              setUnkept(pending !== null);
+            }
+          },
           newId,
           later: (callback, milliseconds) => {
             const timer = setTimeout(callback, milliseconds);
@@ -171,6 +184,7 @@ function useSync(job: OpenJob, planStore: ReturnType<typeof makePlanStore>) {
       };
       setSync(made);
       if (left) await made.resume(left);
+      else if (job.away === true) void made.look();
       if (typedMeanwhile !== job.plan) await made.changed(typedMeanwhile);
     })();
     return () => {
@@ -184,26 +198,29 @@ function useSync(job: OpenJob, planStore: ReturnType<typeof makePlanStore>) {
     const send = (): void => {
       void sync?.flush();
     };
+    const back = (): void => {
+      void sync?.look();
+    };
     const look = (): void => {
-      if (document.visibilityState === 'visible') void sync?.look();
+      if (document.visibilityState === 'visible') back();
       else send();
     };
     // A page that the back key brings out of the browser's memory shows what was there when it was left.
     const shown = ({ persisted }: PageTransitionEvent): void => {
       if (persisted) void sync?.look();
     };
-    window.addEventListener('online', send);
+    window.addEventListener('online', back);
     window.addEventListener('pageshow', shown);
     window.addEventListener('pagehide', send);
     document.addEventListener('visibilitychange', look);
     return () => {
-      window.removeEventListener('online', send);
+      window.removeEventListener('online', back);
       window.removeEventListener('pageshow', shown);
       window.removeEventListener('pagehide', send);
       document.removeEventListener('visibilitychange', look);
     };
   }, [sync]);
-  return { saveState, sync };
+  return { saveState, sync, unkept };
 }
 
 /**
@@ -221,7 +238,11 @@ export function useJob(job: OpenJob, shows: readonly WorkedKey[], lookEvery = LO
   // What stands on site is worked with the plan, and never stored in it.
   const planOnSite = useMemo(() => (log.onSite ? { ...plan, ...log.onSite } : plan), [plan, log.onSite]);
   const { worked, notices, checked, workState, stopWork, workAgain } = useWorked(planOnSite, shows);
-  const { saveState, sync } = useSync(job, planStore);
+  const { saveState, sync, unkept } = useSync(job, planStore);
+  const { lookTo } = log;
+  const onVersion = useCallback((version: number) => void sync?.look(version), [sync]);
+  const others = useLive(job.id, { onVersion, onLast: lookTo });
+  useKeptAlong(job.id, { sync, saveState, plan }, log);
   const { edit: change, endMerge, undo, redo } = planStore;
   const [refusedEdit, setRefusedEdit] = useState(false);
   const mayEdit = roleHere() === 'office';
@@ -247,6 +268,10 @@ export function useJob(job: OpenJob, shows: readonly WorkedKey[], lookEvery = LO
     edit,
     /** Whether something was to be edited by somebody who only reads the plan. */
     refusedEdit,
+    /** Whether the browser has no room to keep what waits to be sent. */
+    unkept: unkept || log.unkept,
+    /** Names of the others that have the job open. */
+    others,
     endMerge,
     undo,
     redo,

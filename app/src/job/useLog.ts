@@ -8,7 +8,10 @@ import {
 import { share } from '@ombra/core/kernel/engine';
 import { formatISO } from 'date-fns';
 import { createStore, del, entries as everything, set } from 'idb-keyval';
-import { useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { heedClock, siteNow } from './clock';
+import { sendPicture } from './pictures';
+import { takenJob } from '../away/takenJobs';
 import { keptName } from './signature';
 import { EMPTY_LOG, type FetchEntries, type LogState, type SendEntries, makeLogSync } from './logSync';
 
@@ -25,7 +28,9 @@ const fetchFrom =
     let last = after;
     try {
       for (;;) {
+        const asked = Date.now();
         const response = await fetch(`/api/jobs/${jobId}/entries?after=${String(last)}`);
+        heedClock(response, asked);
         if (!response.ok) return null;
         const page = (await response.json()) as {
           readonly entries: readonly { readonly entry: Entry }[];
@@ -44,13 +49,19 @@ const sendTo =
   (jobId: string) =>
   async (entries: readonly Entry[]): Promise<SendEntries> => {
     try {
+      for (const entry of entries) {
+        if (entry.kind !== 'picture') continue;
+        const sent = await sendPicture(jobId, entry.body.file);
+        if (sent !== null) return { kind: 'refused', what: sent };
+      }
       const response = await fetch(`/api/jobs/${jobId}/entries`, {
         method: 'POST',
         headers: { 'Content-Type': 'application/json' },
         body: JSON.stringify({ entries }),
       });
       if (response.ok) return { kind: 'kept' };
-      if (response.status >= 500) return { kind: 'unreachable' };
+      // Whoever has to come in again comes in, and it is sent then.
+      if (response.status >= 500 || response.status === 401) return { kind: 'unreachable' };
       const { problems } = (await response.json()) as {
         readonly problems?: readonly { readonly where: string; readonly what: string }[];
       };
@@ -104,6 +115,7 @@ export function useLog(jobId: string, lookEvery: number) {
         (await everything<string, Entry>(store())).flatMap(([key, entry]) =>
           key.startsWith(`${jobId}|`) ? [entry] : [],
         ),
+      remembered: () => takenJob(jobId),
       keep: (entry) => set(`${jobId}|${entry.id}`, entry, store()),
       forget: async (ids) => {
         for (const id of ids) await del(`${jobId}|${id}`, store());
@@ -146,12 +158,20 @@ export function useLog(jobId: string, lookEvery: number) {
       document.removeEventListener('visibilitychange', look);
     };
   }, [jobId, lookEvery, sync, tabs]);
+  const lookTo = useCallback(
+    (last: number) => {
+      if (last > sync.last()) void sync.look();
+    },
+    [sync],
+  );
   return useMemo(
     () => ({
       ...state,
       /** What the plan goes by; null while the log is empty. */
       onSite,
       settled: (): Promise<boolean> => sync.settled(),
+      /** Looks for what others wrote, where the log goes further than is known. */
+      lookTo,
       /** Writes an entry that was made elsewhere on the page. */
       add: (entry: Entry): void => {
         void sync.add([entry]);
@@ -164,7 +184,7 @@ export function useLog(jobId: string, lookEvery: number) {
       ): void => {
         const entry = {
           id: crypto.randomUUID(),
-          at: formatISO(new Date()),
+          at: formatISO(siteNow()),
           who: keptName(),
           kind,
           body,
@@ -173,6 +193,6 @@ export function useLog(jobId: string, lookEvery: number) {
         void sync.add([entry]);
       },
     }),
-    [state, onSite, sync],
+    [state, onSite, sync, lookTo],
   );
 }

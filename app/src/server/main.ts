@@ -11,10 +11,13 @@ import { backUpBefore, newestGoodBackup } from './backups';
 import { loadDemo } from './demo';
 import { makeEntryStore } from './entryStore';
 import { makeFileStore } from './fileStore';
+import { logged } from './errors';
 import { makeHeavyPool } from './heavy/heavyPool';
 import { outlineReader } from './imports/outlineReader';
 import { progressBoard } from './heavy/progress';
 import { makeJobStore } from './jobStore';
+import { makeLiveHub } from './live/liveHub';
+import { makeLiveStore } from './live/liveStore';
 import { keepHouse } from './housekeeping';
 import { type PageHandler, startServer } from './server';
 import type { Clock } from './services';
@@ -78,6 +81,9 @@ async function run(settings: Settings, releases: Releases, log: Logger): Promise
     await jobs.count();
     return house.wrong();
   };
+  const live = makeLiveHub(makeLiveStore(knex, clock), (error) => {
+    log.warn(logged(error), 'a look at an open job failed');
+  });
   const access = await accessOf(knex, clock, settings);
   const certificates = await certificatesOf(settings, clock());
   const { server, address, origins, trust, renew } = await startServer(settings, {
@@ -89,6 +95,7 @@ async function run(settings: Settings, releases: Releases, log: Logger): Promise
       health,
       progress: progressBoard(),
       outlines,
+      live,
       access,
       authority: certificates?.authority ?? null,
     },
@@ -117,6 +124,8 @@ async function run(settings: Settings, releases: Releases, log: Logger): Promise
         server.close(() => {
           resolve();
         });
+        // Lines that only tell would never end.
+        live.close();
         // Requests under way may finish; idle connections are closed now and slow ones after a while.
         server.closeIdleConnections();
         setTimeout(() => {

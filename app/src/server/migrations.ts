@@ -135,6 +135,14 @@ const MIGRATIONS: readonly Migration[] = [
         table.string('name', 40).primary();
         table.text('value').notNullable();
       });
+      await knex.schema.createTable('presences', (table) => {
+        table.string('job_id', 60).notNullable();
+        table.string('page', 60).notNullable();
+        table.string('name', 80).notNullable();
+        // Milliseconds since 1970.
+        table.bigInteger('seen_at').notNullable();
+        table.primary(['job_id', 'page']);
+      });
       // Who sent it, as the door knows them; empty on the machine itself.
       await knex.schema.alterTable('entries', (table) => {
         table.string('sent_by', 80).notNullable().defaultTo('');

@@ -5,6 +5,7 @@ import type { FileStore } from './fileStore';
 import type { ProgressBoard } from './heavy/progress';
 import type { OutlineReader } from './imports/outlineReader';
 import type { JobStore } from './jobStore';
+import type { LiveHub } from './live/liveHub';
 
 /** What every request may use; passed in, so that tests can fix the clock and the ids. */
 export interface Services {
@@ -14,6 +15,7 @@ export interface Services {
   readonly log: Logger;
   readonly progress: ProgressBoard;
   readonly outlines: OutlineReader;
+  readonly live: LiveHub;
   /** How people come in; null where only this machine may. */
   readonly access: Access | null;
   /** The authority that devices are asked to trust, as PEM; null where there is none of our own. */

@@ -79,7 +79,9 @@ const LOOPBACK = new Set(['127.0.0.1', '::1', '::ffff:127.0.0.1']);
 
 /** Who knocks: the address of the other end, or what a proxy on this machine says of it, where one is declared. */
 export function knocker(
-  request: Pick<IncomingMessage, 'headers'> & { readonly socket: { readonly remoteAddress?: string } },
+  request: Pick<IncomingMessage, 'headers'> & {
+    readonly socket: { readonly remoteAddress?: string | undefined };
+  },
   behindProxy: boolean,
 ): string {
   const peer = request.socket.remoteAddress ?? '';

@@ -9,6 +9,7 @@ const DOORS: readonly RegExp[] = [
   /^\/join\/[^/]+$/,
   /^\/api\/(sign-in|join)$/,
   /^\/healthz$/,
+  /^\/manifest\.webmanifest$/,
   /^\/trust(\/[^/]+)?$/,
   // The shell of the program for a device without signal; it holds no data of a job.
   /^\/away$/,
@@ -23,8 +24,8 @@ const CREW_WRITES: readonly RegExp[] = [
   /^\/api\/(plant|receiver|ticket|weather)$/,
 ];
 
-/** What whoever is in may send: that they are there, and that they go. */
-const ALL_WRITE: readonly RegExp[] = [/^\/api\/sign-out$/, /^\/api\/jobs\/[^/]+\/here$/];
+/** What whoever is in may send: that they go. */
+const ALL_WRITE: readonly RegExp[] = [/^\/api\/sign-out$/];
 
 const READING = new Set(['GET', 'HEAD']);
 

@@ -76,6 +76,16 @@ export const OPERATIONS: Readonly<Record<string, Readonly<Partial<Record<Method,
       answers: shapes.newest,
     },
   },
+  '/api/jobs/{id}/live': {
+    get: {
+      summary: 'How a job stands and who has it open, as server-sent events, whenever it changes.',
+      query: [
+        { name: 'page', about: 'An id of the page that listens.', schema: text },
+        { name: 'who', about: 'Who sits there, on the machine itself.', schema: text },
+      ],
+      answers: ['text/event-stream'],
+    },
+  },
   '/api/jobs/{id}/glance': {
     get: { summary: 'What the list shows of a job besides its name.', answers: shapes.anything },
   },
@@ -281,6 +291,7 @@ export const OPERATIONS: Readonly<Record<string, Readonly<Partial<Record<Method,
     },
   },
   '/api/openapi.json': { get: { summary: 'This document.', answers: shapes.anything } },
+  '/manifest.webmanifest': { get: { summary: 'What a phone installs.', answers: shapes.anything } },
   '/healthz': {
     get: { summary: 'Whether the data is well.', answers: shapes.anything, refuses: { 503: 'It is not.' } },
   },

@@ -24,6 +24,7 @@ import {
 } from './ShortForms';
 import type { Tapping } from './useTapping';
 import { WorkForm } from './WorkForm';
+import { siteNow } from '../../../job/clock';
 
 interface LogPanelProps {
   readonly job: Job;
@@ -108,7 +109,7 @@ export function LogPanel({ job, worked, tapping, onHolds }: LogPanelProps) {
     setCorrecting(entry);
   }, []);
   // The log of a job that is done in another year is written on its own days.
-  const today = formatISO(new Date(), { representation: 'date' });
+  const today = formatISO(siteNow(), { representation: 'date' });
   const until = log.onSite?.record.until ?? null;
   const day = until !== null && until > today ? until : today;
   const choose = (next: EntryKind): void => {

@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { LineField } from './Field';
+import { keepPicture } from '../../../job/pictures';
+import { LineField, Tick } from './Field';
 import type { EntryFormProps } from './formProps';
 
 /** A picture’s longer side, in pixels: enough to read a tape in it. [ours] */
@@ -22,10 +23,24 @@ async function smaller(file: Blob): Promise<Blob | null> {
   }
 }
 
+/** Where a picture says that it was taken, in degrees; null where it does not. Fetched only where somebody wants it. */
+async function placeOf(file: Blob): Promise<string | null> {
+  try {
+    const { gps } = await import('exifr');
+    const place = (await gps(await file.arrayBuffer())) as
+      { readonly latitude: number; readonly longitude: number } | undefined;
+    if (!place || !Number.isFinite(place.latitude) || !Number.isFinite(place.longitude)) return null;
+    return `at ${place.latitude.toFixed(5)}°, ${place.longitude.toFixed(5)}°`;
+  } catch {
+    return null;
+  }
+}
+
 /** A picture from the camera or a file. */
 export function PictureForm({ job, onWrite }: EntryFormProps<'picture'>) {
   const [what, setWhat] = useState('');
   const [file, setFile] = useState<File | null>(null);
+  const [withPlace, setWithPlace] = useState(false);
   const [said, setSaid] = useState<string | null>(null);
   const send = async (): Promise<void> => {
     if (!file) return;
@@ -35,24 +50,22 @@ export function PictureForm({ job, onWrite }: EntryFormProps<'picture'>) {
       setSaid('This file is no picture that the browser can read. Choose another one.');
       return;
     }
-    try {
-      const response = await fetch(`/api/jobs/${job.id}/files`, {
-        method: 'POST',
-        headers: { 'Content-Type': picture.type },
-        body: picture,
-      });
-      const answer = (await response.json()) as {
-        readonly hash?: string;
-        readonly problems?: readonly { readonly what: string }[];
-      };
-      if (answer.hash === undefined) setSaid(answer.problems?.[0]?.what ?? 'The server did not take it.');
-      else {
-        setSaid(null);
+    const place = withPlace ? await placeOf(file) : null;
+    const sent = await keepPicture(job.id, picture);
+    switch (sent.kind) {
+      case 'kept':
+        setSaid(withPlace && place === null ? 'The picture does not say where it was taken.' : null);
         setFile(null);
-        onWrite({ file: answer.hash, what });
-      }
-    } catch {
-      setSaid('The server cannot be reached. Keep the picture and record it later.');
+        onWrite({
+          file: sent.hash,
+          what: [what, ...(place === null ? [] : [place])].filter(Boolean).join(', '),
+        });
+        return;
+      case 'refused':
+        setSaid(sent.what);
+        return;
+      case 'unreachable':
+        setSaid('The server cannot be reached. Keep the picture and record it later.');
     }
   };
   return (
@@ -74,6 +87,7 @@ export function PictureForm({ job, onWrite }: EntryFormProps<'picture'>) {
           }}
         />
       </label>
+      <Tick label="Write down where it was taken" done={withPlace} onSet={setWithPlace} />
       <LineField label="What it shows" text={what} onType={setWhat} />
       <button type="submit" className="button strong mt-2" disabled={file === null}>
         Record the picture

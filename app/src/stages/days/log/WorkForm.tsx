@@ -1,8 +1,9 @@
 import { rulesOf } from '@ombra/core/rules';
 import type { LaidRowRecord } from '@ombra/core/kernel/record';
-import { type CourseRow, rowOnSite } from '@ombra/core/stages/courses';
+import { rowOnSite } from '@ombra/core/stages/courses';
 import { type DayItem, openBefore, quantityOfShare, ratesOfItem } from '@ombra/core/stages/days';
 import { type Wall, wallsOf } from '@ombra/core/stages/outline';
+import { facesOf } from '@ombra/core/today';
 import { useEffect, useMemo, useState } from 'react';
 import { asLaid } from './asLaid';
 import { CountInput, DayField, LineField, SelectField, Tick } from './Field';
@@ -14,16 +15,6 @@ type WorkFormProps = EntryFormProps<'work'> & {
   /** Opens the hold points. */
   readonly onHolds: () => void;
 };
-
-/** Walls of a course, each with its face: what of it stands is weighed by that. */
-function facesOf(rows: readonly CourseRow[], course: number): ReadonlyMap<string, number> {
-  const faces = new Map<string, number>();
-  for (const row of rows) {
-    if (row.course !== course) continue;
-    faces.set(row.wall, (faces.get(row.wall) ?? 0) + (row.to - row.from) * (row.top - row.bottom));
-  }
-  return faces;
-}
 
 /** Where a course was laid otherwise than planned: corners with the other hand, cuts that were moved. */
 function Otherwise({

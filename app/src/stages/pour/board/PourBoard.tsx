@@ -41,6 +41,7 @@ import { useLookAhead } from './useLookAhead';
 import { useNow, writeMoment } from './useNow';
 import { usePractice } from './usePractice';
 import { WallTiles } from './WallTiles';
+import { siteNow } from '../../../job/clock';
 
 const SHOWS: readonly WorkedKey[] = ['shell', 'levels', 'openings', 'courses', 'bracing', 'pour', 'topoff'];
 
@@ -143,12 +144,12 @@ function OnBoard({ open, job, worked, pour, number, language, onLanguage }: OnBo
     setLate(0);
     write({
       id: crypto.randomUUID(),
-      at: writeMoment(new Date()),
+      at: writeMoment(siteNow()),
       who: keptName(),
       kind,
       body: {
         pour: pour.span.pour,
-        time: told === undefined ? (practising ? now : writeMoment(new Date())) : time(told),
+        time: told === undefined ? (practising ? now : writeMoment(siteNow())) : time(told),
         ...body,
       },
       ...(place ? { place } : {}),
@@ -350,7 +351,7 @@ function OnBoard({ open, job, worked, pour, number, language, onLanguage }: OnBo
             if (back === null) return;
             const entry = {
               id: crypto.randomUUID(),
-              at: writeMoment(new Date()),
+              at: writeMoment(siteNow()),
               who: keptName(),
               kind: 'withdrawn',
               body: { why: '' },

@@ -1,0 +1,65 @@
+import { useEffect, useState } from 'react';
+import { keptName } from '../job/signature';
+
+/** What the server tells of an open job. */
+interface LiveMessage {
+  readonly version: number;
+  readonly last: number;
+  readonly here: readonly { readonly page: string; readonly name: string }[];
+}
+
+interface LivePorts {
+  /** The plan stands at this version. */
+  readonly onVersion: (version: number) => void;
+  /** The log goes up to this number. */
+  readonly onLast: (last: number) => void;
+}
+
+/** One page of one browser. */
+const PAGE = typeof crypto === 'undefined' ? '' : crypto.randomUUID();
+
+/** Names of the others that have a job open, each once; what they change is told as it comes. A page that is not shown lets go of its line. */
+export function useLive(jobId: string, { onVersion, onLast }: LivePorts): readonly string[] {
+  const [others, setOthers] = useState<readonly string[]>([]);
+  useEffect(() => {
+    let line: EventSource | null = null;
+    const hear = ({ data }: MessageEvent<string>): void => {
+      const { version, last, here } = JSON.parse(data) as LiveMessage;
+      onVersion(version);
+      onLast(last);
+      const names = [...new Set(here.filter(({ page }) => page !== PAGE).map(({ name }) => name))];
+      setOthers((before) => (before.join('\n') === names.join('\n') ? before : names));
+    };
+    const close = (): void => {
+      line?.close();
+      line = null;
+    };
+    const look = (): void => {
+      if (document.visibilityState !== 'visible') {
+        close();
+        return;
+      }
+      if (line !== null && line.readyState !== EventSource.CLOSED) return;
+      line = new EventSource(
+        `/api/jobs/${jobId}/live?${new URLSearchParams({ page: PAGE, who: keptName() }).toString()}`,
+      );
+      line.onmessage = hear;
+      line.onerror = () => {
+        setOthers((before) => (before.length === 0 ? before : []));
+      };
+    };
+    look();
+    document.addEventListener('visibilitychange', look);
+    window.addEventListener('online', look);
+    window.addEventListener('pagehide', close);
+    window.addEventListener('pageshow', look);
+    return () => {
+      close();
+      document.removeEventListener('visibilitychange', look);
+      window.removeEventListener('online', look);
+      window.removeEventListener('pagehide', close);
+      window.removeEventListener('pageshow', look);
+    };
+  }, [jobId, onVersion, onLast]);
+  return others;
+}

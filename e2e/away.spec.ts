@@ -1,0 +1,248 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { type Browser, type BrowserContext, type Page, chromium, expect, test } from '@playwright/test';
+import { CHROMIUM_FLAGS, chromiumPath } from './support/chromium';
+import { expectAccessible } from './support/page';
+import { type Running, startServer } from './support/server';
+
+const PORT = 4392;
+const ORIGIN = `http://127.0.0.1:${String(PORT)}`;
+const JOB = 'sorrel-fork-hatchery';
+const TODAY = `${ORIGIN}/jobs/${JOB}/today`;
+const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true } as const;
+
+let folder: string;
+let running: Running;
+test.describe.configure({ mode: 'default' });
+test.beforeEach(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'ombra-away-'));
+  running = await startServer(join(folder, 'data'), PORT, { LOG_LEVEL: 'warn' });
+});
+test.afterEach(async () => {
+  running.child.kill('SIGTERM');
+  await running.exited;
+  rmSync(folder, { recursive: true });
+});
+
+interface Kept {
+  readonly entry: {
+    readonly id: string;
+    readonly kind: string;
+    readonly body: Readonly<Record<string, unknown>>;
+  };
+}
+const log = async (): Promise<readonly Kept[]> =>
+  ((await (await fetch(`${ORIGIN}/api/jobs/${JOB}/entries`)).json()) as { entries: readonly Kept[] }).entries;
+const plan = async (): Promise<{
+  readonly name: string;
+  readonly courses: number;
+}> =>
+  (
+    (await (await fetch(`${ORIGIN}/api/jobs/${JOB}`)).json()) as {
+      job: { plan: Awaited<ReturnType<typeof plan>> };
+    }
+  ).job.plan;
+
+const along = async (page: Page): Promise<void> => {
+  await page.goto(TODAY);
+  await expect(page.getByText('Works without signal')).toBeVisible({ timeout: 30_000 });
+};
+
+/** Records a wall of the course that comes next, by the thumb. */
+async function lay(page: Page, wall: string): Promise<void> {
+  await page.getByLabel('Wall').selectOption({ label: wall });
+  const button = page.getByRole('button', { name: /^Laid: / });
+  await expect(button).toContainText(wall);
+  await button.click();
+  const anyway = page.getByRole('button', { name: /Record anyway/ });
+  if (await anyway.isVisible()) await anyway.click();
+  await expect(page.getByText(`Recorded: ${wall}, course`)).toBeVisible();
+}
+
+const rename = async (page: Page, name: string): Promise<void> => {
+  await page.goto(`${ORIGIN}/jobs/${JOB}/outline`);
+  await page.getByLabel('Job', { exact: true }).fill(name);
+  await page.getByLabel('Job', { exact: true }).press('Enter');
+};
+
+test('a phone that was switched off opens the job without a server, and what it wrote arrives by itself', async () => {
+  test.setTimeout(180_000);
+  const profile = join(folder, 'profile');
+  const open = (): Promise<BrowserContext> =>
+    chromium.launchPersistentContext(profile, {
+      executablePath: chromiumPath(),
+      args: [...CHROMIUM_FLAGS],
+      ...PHONE,
+    });
+  let phone = await open();
+  let page = await phone.newPage();
+  await along(page);
+  await expectAccessible(page);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
+  const before = (await log()).length;
+  await phone.close();
+  running.child.kill('SIGKILL');
+  await running.exited;
+
+  phone = await open();
+  page = await phone.newPage();
+  await page.goto(TODAY);
+  await lay(page, 'B–C');
+  await expect(page.getByText('No signal · 1 waiting')).toBeVisible();
+  await rename(page, 'Renamed without signal');
+  await expect(page.getByRole('status').first()).toHaveText('Kept here, server offline');
+  // Every part of the job is there: stages, the board, sheets; the list names what is on the device.
+  await page.goto(`${ORIGIN}/jobs/${JOB}/steel`);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Renamed without signal');
+  await page.goto(`${ORIGIN}/jobs/${JOB}/pours/1/board`);
+  await expect(page.getByRole('timer').first()).toBeVisible();
+  await page.goto(`${ORIGIN}/jobs/${JOB}/sheets/courses`);
+  await expect(page.getByRole('heading', { name: /courses/ }).first()).toBeVisible();
+  await page.goto(`${ORIGIN}/`);
+  await expect(page.getByRole('heading', { name: 'No signal' })).toBeVisible();
+  await page.goto(`${ORIGIN}/jobs/not-taken/today`);
+  await expect(page.getByText('this page was not taken along')).toBeVisible();
+  await phone.close();
+
+  phone = await open();
+  page = await phone.newPage();
+  running = await startServer(join(folder, 'data'), PORT, { LOG_LEVEL: 'warn' });
+  await page.goto(TODAY);
+  await expect(page.getByText('Works without signal')).toBeVisible();
+  await expect.poll(async () => (await log()).length, { timeout: 30_000 }).toBe(before + 1);
+  await expect.poll(async () => (await plan()).name).toBe('Renamed without signal');
+  await expect(page.getByText(/waiting/)).toHaveCount(0);
+  await phone.close();
+});
+
+/** A stream of chance that a seed decides. */
+function chance(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (state * 1_103_515_245 + 12_345) % 2_147_483_648;
+    return state / 2_147_483_648;
+  };
+}
+
+for (const seed of [1, 2, 3]) {
+  test(`two phones without signal both write, and come back to one record while the server falls over: seed ${String(seed)}`, async ({
+    browser,
+  }) => {
+    test.setTimeout(180_000);
+    const random = chance(seed);
+    const pick = <Each>(list: readonly Each[]): Each => list[Math.floor(random() * list.length)] as Each;
+    const phones = await Promise.all(
+      [0, 1].map(async () => {
+        const context = await (browser as Browser).newContext({ ...PHONE });
+        return { context, page: await context.newPage() };
+      }),
+    );
+    for (const { page } of phones) await along(page);
+    const before = (await log()).length;
+    const { courses } = await plan();
+    await Promise.all(phones.map(({ context }) => context.setOffline(true)));
+    const walls = ['A–B', 'B–C', 'C–D', 'D–E', 'E–F'];
+    const laid = [0, 0];
+    for (const [index, { page }] of phones.entries()) {
+      const own = walls.filter(() => random() < 0.6);
+      for (const wall of own.length === 0 ? [pick(walls)] : own) {
+        await lay(page, wall);
+        laid[index] = (laid[index] ?? 0) + 1;
+      }
+    }
+    // One names the job, the other adds a course: nobody has to be asked.
+    const [first, second] = random() < 0.5 ? [0, 1] : [1, 0];
+    await rename(phones[first]?.page as Page, `Seed ${String(seed)}`);
+    const other = phones[second]?.page as Page;
+    await other.goto(`${ORIGIN}/jobs/${JOB}/outline`);
+    await other.getByRole('button', { name: 'One course more' }).click();
+    await expect(other.getByRole('status').first()).toHaveText('Kept here, server offline');
+    // They come back one after the other, and the server falls over in between.
+    const order = random() < 0.5 ? [0, 1] : [1, 0];
+    await phones[order[0] ?? 0]?.context.setOffline(false);
+    await (phones[order[0] ?? 0]?.page as Page).waitForTimeout(Math.floor(random() * 700));
+    running.child.kill('SIGKILL');
+    await running.exited;
+    await phones[order[1] ?? 1]?.context.setOffline(false);
+    running = await startServer(join(folder, 'data'), PORT, { LOG_LEVEL: 'warn' });
+    for (const { page } of phones) await page.goto(TODAY);
+    const total = before + (laid[0] ?? 0) + (laid[1] ?? 0);
+    await expect.poll(async () => (await log()).length, { timeout: 40_000 }).toBe(total);
+    await expect.poll(async () => (await plan()).name, { timeout: 40_000 }).toBe(`Seed ${String(seed)}`);
+    await expect.poll(async () => (await plan()).courses).toBe(courses + 1);
+    const ids = (await log()).map(({ entry }) => entry.id);
+    expect(new Set(ids).size).toBe(total);
+    // Both phones read the same record.
+    for (const { page } of phones) {
+      await expect(page.getByText(/waiting/)).toHaveCount(0);
+      await expect(page.getByRole('heading', { level: 1 })).toHaveText(`Seed ${String(seed)}`);
+      await expect(page.getByRole('dialog')).toHaveCount(0);
+      await page.getByLabel('Wall').selectOption({ label: 'C–D' });
+    }
+    const shown = await Promise.all(
+      phones.map(({ page }) => page.getByRole('group', { name: 'Course' }).locator('p').innerText()),
+    );
+    expect(shown[0]).toBe(shown[1]);
+    await Promise.all(phones.map(({ context }) => context.close()));
+  });
+}
+
+test('a phone with no room says so, and what it writes arrives all the same', async ({ browser }) => {
+  const context = await browser.newContext({ ...PHONE });
+  await context.addInitScript(() => {
+    IDBObjectStore.prototype.put = () => {
+      throw new DOMException('No room.', 'QuotaExceededError');
+    };
+  });
+  const page = await context.newPage();
+  const before = (await log()).length;
+  await page.goto(TODAY);
+  await expect(page.getByText('no room left on this device')).toBeVisible();
+  await lay(page, 'B–C');
+  await expect.poll(async () => (await log()).length).toBe(before + 1);
+  await context.setOffline(true);
+  await lay(page, 'C–D');
+  await expect(page.getByText('It is only on this page until it is sent')).toBeVisible();
+  await context.setOffline(false);
+  await expect.poll(async () => (await log()).length, { timeout: 40_000 }).toBe(before + 2);
+  await context.close();
+});
+
+test('a phone whose clock is a day behind says so, and writes by the server’s', async ({ browser }) => {
+  const context = await browser.newContext({ ...PHONE });
+  const page = await context.newPage();
+  await page.clock.setSystemTime(new Date(Date.now() - 86_400_000));
+  await page.goto(TODAY);
+  await expect(page.getByText('The clock of this device is 1 day behind.')).toBeVisible();
+  await lay(page, 'B–C');
+  const today = new Date().toISOString().slice(0, 10);
+  await expect.poll(async () => (await log()).at(-1)?.entry.body['day']).toBe(today);
+  await context.close();
+});
+
+test('two who have a job open see each other, and what the other does within a second', async ({
+  browser,
+}) => {
+  const pages = await Promise.all(
+    ['Ada', 'Bo'].map(async (name) => {
+      const context = await browser.newContext();
+      await context.addInitScript((who) => {
+        localStorage.setItem('ombra.who', who);
+      }, name);
+      return context.newPage();
+    }),
+  );
+  const [ada, bo] = pages as [Page, Page];
+  await ada.goto(`${ORIGIN}/jobs/${JOB}/outline`);
+  await bo.goto(TODAY);
+  await expect(ada.getByTitle('Open here too: Bo')).toBeVisible();
+  await expect(bo.getByTitle('Open here too: Ada')).toBeVisible();
+  await ada.getByLabel('Job', { exact: true }).fill('Seen at once');
+  await ada.getByLabel('Job', { exact: true }).press('Enter');
+  await expect(ada.getByRole('status').first()).toHaveText('Saved');
+  await expect(bo.getByRole('heading', { level: 1 })).toHaveText('Seen at once', { timeout: 1_500 });
+  await bo.close();
+  await expect(ada.getByTitle('Open here too: Bo')).toHaveCount(0);
+  await ada.close();
+});
