@@ -12,17 +12,18 @@ import { gate, knocker, sessionCookie, tokenIn } from '../src/server/access/gate
 import { makeDoorkeeper, takePassphrase } from '../src/server/access/passphrase';
 import { needOf } from '../src/server/access/permissions';
 import { originsNow } from '../src/server/access/origins';
-import { openDatabase } from '../src/server/sqlite';
+import { testDatabase } from './support/database';
 
 const DAY = 86_400_000;
 
 let folder: string;
 let knex: Knex;
+let close: () => Promise<void>;
 let store: AccessStore;
 let now: number;
 beforeEach(async () => {
   folder = mkdtempSync(join(tmpdir(), 'ombra-access-'));
-  ({ knex } = await openDatabase(folder, () => Promise.resolve('')));
+  ({ knex, close } = await testDatabase(folder));
   now = Date.parse('2026-12-01T08:00:00Z');
   let id = 0;
   store = makeAccessStore(
@@ -32,7 +33,7 @@ beforeEach(async () => {
   );
 });
 afterEach(async () => {
-  await knex.destroy();
+  await close();
   rmSync(folder, { recursive: true });
 });
 

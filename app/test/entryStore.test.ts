@@ -8,10 +8,11 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { type EntryStore, makeEntryStore, wholeLog } from '../src/server/entryStore';
 import { type FileStore, LARGEST_PICTURE, makeFileStore } from '../src/server/fileStore';
 import { type JobStore, makeJobStore } from '../src/server/jobStore';
-import { openDatabase } from '../src/server/sqlite';
+import { testDatabase } from './support/database';
 
 let folder: string;
 let knex: Knex;
+let close: () => Promise<void>;
 let jobs: JobStore;
 let log: EntryStore;
 let files: FileStore;
@@ -22,7 +23,7 @@ const newId = (): string => `id-${String(++ids)}`;
 beforeEach(async () => {
   folder = mkdtempSync(join(tmpdir(), 'ombra-test-'));
   ids = 0;
-  ({ knex } = await openDatabase(folder, () => Promise.reject(new Error('nothing to back up'))));
+  ({ knex, close } = await testDatabase(folder));
   jobs = makeJobStore(knex, clock, newId);
   log = makeEntryStore(knex, clock);
   files = makeFileStore(knex, folder, clock, newId);
@@ -31,7 +32,7 @@ beforeEach(async () => {
 });
 
 afterEach(async () => {
-  await knex.destroy();
+  await close();
   rmSync(folder, { recursive: true });
 });
 

@@ -103,6 +103,7 @@ describe('the settings', () => {
         host: '127.0.0.1',
         port: 4321,
         dataFolder: '/somewhere/data',
+        databaseUrl: null,
         passphrase: null,
         tls: null,
         address: null,

@@ -17,12 +17,14 @@ import {
   storedText,
 } from '../src/server/jobStore';
 import { connect, openDatabase } from '../src/server/sqlite';
+import { itOnSqlite, testDatabase } from './support/database';
 
 const DEMO = new URL('../../demo/', import.meta.url);
 
 describe('the job store', () => {
   let folder: string;
   let knex: Knex;
+  let close: () => Promise<void>;
   let jobs: JobStore;
   let minute: number;
   let ids: number;
@@ -37,8 +39,7 @@ describe('the job store', () => {
   const names = async (): Promise<readonly string[]> => (await jobs.list()).jobs.map((job) => job.name);
 
   const open = async (): Promise<void> => {
-    const opened = await openDatabase(folder, backUp);
-    knex = opened.knex;
+    ({ knex, close } = await testDatabase(folder));
     jobs = makeJobStore(knex, clock, () => `id-${String(++ids)}`);
   };
 
@@ -50,7 +51,7 @@ describe('the job store', () => {
   });
 
   afterEach(async () => {
-    await knex.destroy();
+    await close();
     rmSync(folder, { recursive: true });
   });
 
@@ -74,7 +75,7 @@ describe('the job store', () => {
     expect(await jobs.revision(job.id, 3)).toBeNull();
   });
 
-  it('is there after the database has been closed and opened', async () => {
+  itOnSqlite('is there after the database has been closed and opened', async () => {
     const job = await make(plan);
     await knex.destroy();
     await open();
@@ -192,7 +193,7 @@ describe('the job store', () => {
     expect(await jobs.rawPlan(job.id)).toBe(text);
   });
 
-  it('keeps a day of 2 000 edits of the demo in under 3 MB, and each can be read', async () => {
+  itOnSqlite('keeps a day of 2 000 edits of the demo in under 3 MB, and each can be read', async () => {
     await loadDemo({ jobs, entries: makeEntryStore(knex, clock) }, DEMO);
     // Only the size is looked at: nothing needs to reach the disk.
     await knex.raw('PRAGMA synchronous = OFF');
@@ -241,58 +242,63 @@ describe('the job store', () => {
     expect(await names()).toEqual([]);
   });
 
-  it('backs up before it migrates a database that kept every state whole, and takes all of them over', async () => {
-    await knex.destroy();
-    rmSync(folder, { recursive: true });
-    mkdirSync(folder);
-    const old = connect(join(folder, 'ombra.sqlite'));
-    await old.migrate.up();
-    const text = (name: string): string => storedText(emptyPlan(name));
-    for (const id of ['a', 'b']) {
-      const at = `2026-01-0${id === 'a' ? '2' : '1'}T00:00:00.000Z`;
-      await old('jobs').insert({
-        id,
-        name: `Job ${id}`,
-        version: 3,
-        plan: text(`${id}3`),
-        created_at: at,
-        updated_at: at,
-      });
-      for (const version of [1, 2, 3]) {
-        const plan = text(`${id}${String(version)}`);
-        await old('revisions').insert({
-          job_id: id,
-          version,
-          save_id: `s${String(version)}`,
-          plan,
-          saved_at: at,
+  itOnSqlite(
+    'backs up before it migrates a database that kept every state whole, and takes all of them over',
+    async () => {
+      await knex.destroy();
+      rmSync(folder, { recursive: true });
+      mkdirSync(folder);
+      const old = connect(join(folder, 'ombra.sqlite'));
+      await old.migrate.up();
+      const text = (name: string): string => storedText(emptyPlan(name));
+      for (const id of ['a', 'b']) {
+        const at = `2026-01-0${id === 'a' ? '2' : '1'}T00:00:00.000Z`;
+        await old('jobs').insert({
+          id,
+          name: `Job ${id}`,
+          version: 3,
+          plan: text(`${id}3`),
+          created_at: at,
+          updated_at: at,
         });
+        for (const version of [1, 2, 3]) {
+          const plan = text(`${id}${String(version)}`);
+          await old('revisions').insert({
+            job_id: id,
+            version,
+            save_id: `s${String(version)}`,
+            plan,
+            saved_at: at,
+          });
+        }
       }
-    }
-    await old.destroy();
-    const opened = await openDatabase(folder, backUp);
-    ({ knex } = opened);
-    jobs = makeJobStore(knex, clock, () => `id-${String(++ids)}`);
-    expect(opened.backup).toBe(join(folder, 'backups', 'before-002-states-as-differences.sqlite'));
-    expect(await names()).toEqual(['Job a', 'Job b']);
-    expect(await jobs.revision('b', 2)).toBe(text('b2'));
-    expect(await jobs.save('a', { baseVersion: 2, saveId: 's3', plan: emptyPlan('a3') })).toEqual({
-      kind: 'saved',
-      version: 3,
-    });
-    expect((await jobs.list({ search: 'job' })).total).toBe(2);
-  });
+      await old.destroy();
+      const opened = await openDatabase(folder, backUp);
+      ({ knex } = opened);
+      close = () => knex.destroy();
+      jobs = makeJobStore(knex, clock, () => `id-${String(++ids)}`);
+      expect(opened.backup).toBe(join(folder, 'backups', 'before-002-states-as-differences.sqlite'));
+      expect(await names()).toEqual(['Job a', 'Job b']);
+      expect(await jobs.revision('b', 2)).toBe(text('b2'));
+      expect(await jobs.save('a', { baseVersion: 2, saveId: 's3', plan: emptyPlan('a3') })).toEqual({
+        kind: 'saved',
+        version: 3,
+      });
+      expect((await jobs.list({ search: 'job' })).total).toBe(2);
+    },
+  );
 
-  it('does not start on a database of a newer program, and leaves it as it is', async () => {
+  itOnSqlite('does not start on a database of a newer program, and leaves it as it is', async () => {
     await knex('knex_migrations').insert({ name: '999-from-the-future', batch: 9 });
     await knex.destroy();
     await expect(openDatabase(folder, backUp)).rejects.toThrow(/newer Ombra/);
     expect(existsSync(join(folder, 'backups'))).toBe(false);
     await open().catch(() => undefined);
     knex = connect(join(folder, 'ombra.sqlite'));
+    close = () => knex.destroy();
   });
 
-  it('keeps folder and files for their owner alone, also those that are there already', async () => {
+  itOnSqlite('keeps folder and files for their owner alone, also those that are there already', async () => {
     await knex.destroy();
     chmodSync(folder, 0o755);
     chmodSync(join(folder, 'ombra.sqlite'), 0o644);
@@ -301,7 +307,7 @@ describe('the job store', () => {
     expect(statSync(join(folder, 'ombra.sqlite')).mode & 0o777).toBe(0o600);
   });
 
-  it('writes through a log and survives a power cut', async () => {
+  itOnSqlite('writes through a log and survives a power cut', async () => {
     expect(await knex.raw('PRAGMA journal_mode')).toEqual([{ journal_mode: 'wal' }]);
     expect(await knex.raw('PRAGMA synchronous')).toEqual([{ synchronous: 2 }]);
   });

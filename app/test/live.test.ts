@@ -10,7 +10,7 @@ import { makeEntryStore } from '../src/server/entryStore';
 import { makeJobStore } from '../src/server/jobStore';
 import { type LiveHub, type LiveMessage, makeLiveHub } from '../src/server/live/liveHub';
 import { makeLiveStore } from '../src/server/live/liveStore';
-import { openDatabase } from '../src/server/sqlite';
+import { testDatabase } from './support/database';
 
 const reading = readPlanText(readFileSync('demo/sorrel-fork-hatchery.json', 'utf8'));
 if (!reading.ok) throw new Error('The demo does not read.');
@@ -19,19 +19,20 @@ const { plan } = reading;
 describe('open pages of a job', () => {
   let folder: string;
   let knex: Knex;
+  let close: () => Promise<void>;
   let hubs: readonly LiveHub[];
   const failed: unknown[] = [];
   const clock = (): Date => new Date();
   beforeEach(async () => {
     folder = mkdtempSync(join(tmpdir(), 'ombra-live-'));
-    ({ knex } = await openDatabase(folder, () => Promise.resolve('')));
+    ({ knex, close } = await testDatabase(folder));
     await makeJobStore(knex, clock, () => 'save-0').create(plan, 'shed');
     // Two servers on one database.
     hubs = [1, 2].map(() => makeLiveHub(makeLiveStore(knex, clock), (error) => failed.push(error)));
   });
   afterEach(async () => {
     for (const hub of hubs) hub.close();
-    await knex.destroy();
+    await close();
     rmSync(folder, { recursive: true });
     expect(failed).toEqual([]);
   });

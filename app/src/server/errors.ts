@@ -16,20 +16,42 @@ const textOf = (error: unknown): { code: string; message: string } => ({
   message: error instanceof Error ? error.message : String(error),
 });
 
+/** PostgreSQL is not there, stops, has too many guests, or two writes stood in each other's way. */
+const BUSY = new Set(['ECONNREFUSED', 'ECONNRESET', '57P01', '57P03', '53300', '40001', '40P01', '08006']);
+
 /**
  * An exception as an answer: a database that another program holds is busy, a full disk is full; all else is a fault of ours,
  * told under an id that the log has.
  */
 export function failureOf(error: unknown, id: string = randomUUID().slice(0, 8)): Failure {
   const { code, message } = textOf(error);
-  if (code.startsWith('SQLITE_BUSY') || /database is locked|Timeout acquiring a connection/.test(message)) {
+  if (
+    code.startsWith('SQLITE_BUSY') ||
+    BUSY.has(code) ||
+    /database is locked|Timeout acquiring a connection/.test(message)
+  ) {
     return {
       id,
       status: 503,
       problem: { where: 'Ombra', what: 'The database is busy; nothing was changed. Try again in a moment.' },
     };
   }
-  if (code.startsWith('SQLITE_FULL') || code === 'ENOSPC' || code.startsWith('SQLITE_IOERR')) {
+  if (code === '22021') {
+    return {
+      id,
+      status: 422,
+      problem: {
+        where: 'the request',
+        what: 'This holds a character that cannot be kept; type it anew.',
+      },
+    };
+  }
+  if (
+    code.startsWith('SQLITE_FULL') ||
+    code === 'ENOSPC' ||
+    code === '53100' ||
+    code.startsWith('SQLITE_IOERR')
+  ) {
     return {
       id,
       status: 503,

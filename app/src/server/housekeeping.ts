@@ -36,24 +36,31 @@ function dailyWork(folder: string): {
   return { report, end: () => worker.terminate() };
 }
 
-/** The work of each day while the server runs: a backup, a whole check of the database, old states thinned out. */
-export function keepHouse(folder: string, jobs: JobStore, log: Logger, clock: Clock): House {
+/**
+ * The work of each day while the server runs: a backup, a whole check of the database, old states thinned out.
+ *
+ * @param folder of the database; null where it has tools of its own for backups and checks
+ */
+export function keepHouse(folder: string | null, jobs: JobStore, log: Logger, clock: Clock): House {
   let wrong: string | null = null;
   let doneOn = '';
   let running: { readonly end: () => Promise<unknown> } | null = null;
   let timer: ReturnType<typeof setTimeout> | undefined;
   let stopped = false;
 
+  const backUp = async (of: string): Promise<void> => {
+    const work = dailyWork(of);
+    running = work;
+    const report = await work.report;
+    wrong = report.wrong;
+    if (report.backup !== null) log.info({ backup: report.backup }, 'backed up');
+    if (wrong !== null) log.error({ wrong }, 'the database does not check');
+  };
   const look = async (): Promise<void> => {
     const today = clock().toISOString().slice(0, 10);
     if (today !== doneOn) {
       try {
-        const work = dailyWork(folder);
-        running = work;
-        const report = await work.report;
-        wrong = report.wrong;
-        if (report.backup !== null) log.info({ backup: report.backup }, 'backed up');
-        if (wrong !== null) log.error({ wrong }, 'the database does not check');
+        if (folder !== null) await backUp(folder);
         await jobs.thin();
         doneOn = today;
       } catch (error) {

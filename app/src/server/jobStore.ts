@@ -2,6 +2,7 @@ import { salvagePlan, writePlan } from '@ombra/core/plan';
 import type { Plan, PlanProblem } from '@ombra/core/kernel/plan';
 import type { Knex } from 'knex';
 import { folded } from './folded';
+import { withoutNul } from './postgres';
 import {
   type Revision,
   jobsWithHistory,
@@ -120,7 +121,7 @@ const full = (row: JobRow): StoredJob => ({ ...summary(row), ...salvagePlan(row.
 export const storedText = (plan: Plan): string => JSON.stringify(writePlan(plan));
 
 /** A search text as a pattern in which `%` and `_` mean themselves. */
-const patternOf = (search: string): string => `%${search.replace(/[\\%_]/g, '\\$&')}%`;
+const patternOf = (search: string): string => `%${withoutNul(search).replace(/[\\%_]/g, '\\$&')}%`;
 
 type Database = Knex | Knex.Transaction;
 
@@ -159,7 +160,14 @@ export function makeJobStore(knex: Knex, clock: Clock, ids: Ids): JobStore {
     const at = now();
     await jobs(on)
       .where({ id })
-      .update({ name, folded: folded(name), version, plan: text, updated_at: at, touched });
+      .update({
+        name: withoutNul(name),
+        folded: folded(withoutNul(name)),
+        version,
+        plan: text,
+        updated_at: at,
+        touched,
+      });
     await keepState(on, { jobId: id, version, saveId, savedAt: at, text, by });
   }
 
@@ -217,13 +225,13 @@ export function makeJobStore(knex: Knex, clock: Clock, ids: Ids): JobStore {
         const at = now();
         const row: JobRow = {
           id,
-          name: plan.name,
+          name: withoutNul(plan.name),
           version: 1,
           plan: text,
           created_at: at,
           updated_at: at,
           deleted_at: null,
-          folded: folded(plan.name),
+          folded: folded(withoutNul(plan.name)),
           touched,
         };
         await jobs(on).insert(row);

@@ -1,4 +1,5 @@
 import { existsSync } from 'node:fs';
+import { mkdir } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
 import { randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';
@@ -19,6 +20,7 @@ import { makeJobStore } from './jobStore';
 import { makeLiveHub } from './live/liveHub';
 import { makeLiveStore } from './live/liveStore';
 import { keepHouse } from './housekeeping';
+import { openPostgres } from './postgres';
 import { type PageHandler, startServer } from './server';
 import type { Clock } from './services';
 import { type Settings, readSettings } from './settings';
@@ -57,16 +59,32 @@ async function accessOf(knex: Knex, clock: Clock, { passphrase }: Settings): Pro
   return { store, door: makeDoorkeeper(await takePassphrase(store, passphrase)) };
 }
 
-/** Takes the data folder, the database and the port, in this order, and tells how to give them back. */
-async function run(settings: Settings, releases: Releases, log: Logger): Promise<Reached> {
-  const { dataFolder } = settings;
-  const clock = (): Date => new Date();
+/** Opens the database: that of the data folder, which is then for this server alone, or one that several servers share. */
+async function databaseOf(
+  { dataFolder, databaseUrl }: Settings,
+  releases: Releases,
+  log: Logger,
+): Promise<Knex> {
+  if (databaseUrl !== null) {
+    await mkdir(dataFolder, { recursive: true, mode: 0o700 });
+    const shared = await openPostgres(databaseUrl);
+    releases.push(() => shared.destroy());
+    return shared;
+  }
   releases.push(await holdFolder(dataFolder));
   const { knex, backup } = await openDatabase(dataFolder, (open, migration) =>
     backUpBefore(open, dataFolder, migration),
   );
   releases.push(() => knex.destroy());
   if (backup !== null) log.info({ backup }, 'backed up before migrating');
+  return knex;
+}
+
+/** Takes the data folder, the database and the port, in this order, and tells how to give them back. */
+async function run(settings: Settings, releases: Releases, log: Logger): Promise<Reached> {
+  const { dataFolder } = settings;
+  const clock = (): Date => new Date();
+  const knex = await databaseOf(settings, releases, log);
   const jobs = makeJobStore(knex, clock, randomUUID);
   const entries = makeEntryStore(knex, clock);
   const files = makeFileStore(knex, dataFolder, clock, randomUUID);
@@ -75,7 +93,7 @@ async function run(settings: Settings, releases: Releases, log: Logger): Promise
   const heavy = makeHeavyPool(new URL('heavy/heavyWorker.ts', import.meta.url), { entry: ENTRY.href });
   releases.push(() => heavy.close());
   const outlines = outlineReader(new URL('imports/outlineWorker.ts', import.meta.url));
-  const house = keepHouse(dataFolder, jobs, log, clock);
+  const house = keepHouse(settings.databaseUrl === null ? dataFolder : null, jobs, log, clock);
   releases.push(() => house.stop());
   const health = async (): Promise<string | null> => {
     await jobs.count();
@@ -153,6 +171,7 @@ async function main(): Promise<void> {
   const { settings } = reading;
   // Nothing that is started from here needs to know it.
   delete process.env['OMBRA_PASSPHRASE'];
+  delete process.env['OMBRA_DATABASE_URL'];
   // What this program writes is for its user alone.
   process.umask(0o077);
   const log = pino({ level: process.env['LOG_LEVEL'] ?? 'info' }, pino.destination(2));
@@ -177,7 +196,8 @@ async function main(): Promise<void> {
       console.log('Without TLS the passphrase goes over the network as it is typed: set OMBRA_TLS=own.');
   } catch (error) {
     await letGo(releases).catch(() => undefined);
-    const backup = await newestGoodBackup(settings.dataFolder).catch(() => null);
+    const backup =
+      settings.databaseUrl === null ? await newestGoodBackup(settings.dataFolder).catch(() => null) : null;
     const sentence = startSentence(error, settings.dataFolder, () => backup);
     console.error(sentence ?? error);
     process.exitCode = 1;

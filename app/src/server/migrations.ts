@@ -2,6 +2,7 @@ import type { Knex } from 'knex';
 import { makeEntryWords } from './entrySearch';
 import { folded } from './folded';
 import { keepState } from './revisions';
+import { StartFailure } from './startFailure';
 
 interface Migration {
   readonly name: string;
@@ -164,7 +165,7 @@ interface OldRevision {
 }
 
 /** The migrations that this program knows; a database that has more is of a newer one. */
-export const KNOWN_MIGRATIONS: readonly string[] = MIGRATIONS.map(({ name }) => name);
+const KNOWN_MIGRATIONS: readonly string[] = MIGRATIONS.map(({ name }) => name);
 
 /** Migrations as Knex wants them: from code, so that they are bundled and typed like the rest. */
 export const migrationSource: Knex.MigrationSource<Migration> = {
@@ -176,3 +177,18 @@ export const migrationSource: Knex.MigrationSource<Migration> = {
       down: () => Promise.reject(new Error('Migrations only go forward.')),
     }),
 };
+
+/** Migrations of a database that are still to come; throws where it has some that only a newer program knows. */
+export async function pendingMigrations(knex: Knex): Promise<readonly string[]> {
+  const kept = await knex.schema.hasTable('knex_migrations');
+  const done = kept
+    ? (await knex<{ name: string }>('knex_migrations').select('name')).map(({ name }) => name)
+    : [];
+  const newer = done.find((name) => !KNOWN_MIGRATIONS.includes(name));
+  if (newer !== undefined) {
+    throw new StartFailure(
+      'This database was written by a newer Ombra; start that one, or bring back a backup from before it (npm run restore -- FILE).',
+    );
+  }
+  return KNOWN_MIGRATIONS.filter((name) => !done.includes(name));
+}

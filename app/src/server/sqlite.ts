@@ -1,7 +1,7 @@
 import { chmodSync, existsSync, mkdirSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import createKnex, { type Knex } from 'knex';
-import { KNOWN_MIGRATIONS, migrationSource } from './migrations';
+import { migrationSource, pendingMigrations } from './migrations';
 import { StartFailure } from './startFailure';
 
 /** Everything that only SQLite knows stands in this file, in `backups.ts` and in `entrySearch.ts`; the rest is plain Knex. */
@@ -84,21 +84,6 @@ export async function holdFolder(folder: string): Promise<Release> {
     await lock.raw('ROLLBACK');
     await lock.destroy();
   };
-}
-
-/** Migrations of a database that are still to come; throws where it has some that only a newer program knows. */
-async function pendingMigrations(knex: Knex): Promise<readonly string[]> {
-  const kept = await knex.schema.hasTable('knex_migrations');
-  const done = kept
-    ? (await knex<{ name: string }>('knex_migrations').select('name')).map(({ name }) => name)
-    : [];
-  const newer = done.find((name) => !KNOWN_MIGRATIONS.includes(name));
-  if (newer !== undefined) {
-    throw new StartFailure(
-      'This database was written by a newer Ombra; start that one, or bring back a backup from before it (npm run restore -- FILE).',
-    );
-  }
-  return KNOWN_MIGRATIONS.filter((name) => !done.includes(name));
 }
 
 interface OpenedDatabase {

@@ -15,6 +15,19 @@ const damaged = (file: string, backup: string | null): string =>
     ? `The database ${file} is damaged, and no good backup of it was found. Move it aside to start afresh; nothing of it was changed.`
     : `The database ${file} is damaged. Its newest good backup is ${backup}; bring it back with: npm run restore -- ${backup}`;
 
+/** Why a database of PostgreSQL does not open; null for what has to do with none. */
+function databaseSentence(code: string): string | null {
+  if (['ECONNREFUSED', 'ENOTFOUND', 'EAI_AGAIN', 'ETIMEDOUT', '57P03'].includes(code))
+    return 'The database of OMBRA_DATABASE_URL does not answer; start PostgreSQL there, or look at host and port.';
+  if (['28P01', '28000'].includes(code))
+    return 'The database of OMBRA_DATABASE_URL does not let this user in; look at user and password.';
+  if (code === '3D000')
+    return 'There is no database of that name at OMBRA_DATABASE_URL; make it with: createdb NAME.';
+  return code === '42501'
+    ? 'The user of OMBRA_DATABASE_URL may make no tables there; make it the owner of the database.'
+    : null;
+}
+
 /**
  * A failure of the data folder or the database as one sentence; null for what is none of these, and so a fault of the program.
  *
@@ -49,6 +62,8 @@ export function startSentence(
   ) {
     return `Ombra may not write in ${folder}; give it the right to, or name another folder with OMBRA_DATA.`;
   }
+  const database = databaseSentence(code);
+  if (database !== null) return database;
   if (code === 'ENOTDIR' || code === 'EEXIST') {
     return `${folder} is not a folder; name another one with OMBRA_DATA.`;
   }
