@@ -3,6 +3,8 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     include: ['core/test/**/*.test.ts', 'app/test/**/*.test.{ts,tsx}'],
+    // Their own database is started for them: `npm run postgres`.
+    exclude: ['app/test/postgres/**'],
     testTimeout: 60_000,
     // Modules are fetched once for all files: most of the time went into fetching the core again for each. No test leaves anything
     // behind in one.

@@ -32,6 +32,7 @@ import { makeJobStore } from '../app/src/server/jobStore';
 import { openDatabase } from '../app/src/server/sqlite';
 import { browserFigures } from './browser';
 import { exportFigures } from './exports';
+import { siteFigures } from './site';
 import { survey } from './survey';
 
 /**
@@ -446,6 +447,7 @@ const PARTS: Readonly<Record<string, () => unknown>> = {
   }),
   store,
   browser: browserFigures,
+  site: () => siteFigures(demoPlan()),
   mutation,
 };
 

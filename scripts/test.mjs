@@ -44,7 +44,7 @@ function ensureOthers() {
 prepareInstall();
 ensureChromium();
 ensureOthers();
-for (const step of ['types', 'lint', 'unit', 'build', 'rough', 'e2e']) {
+for (const step of ['types', 'lint', 'unit', 'postgres', 'build', 'rough', 'e2e']) {
   console.log(`\n— ${step}`);
   if (!run('npm', ['run', '--silent', step])) {
     console.error(`\nFailed at: ${step}`);

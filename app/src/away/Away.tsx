@@ -2,7 +2,7 @@ import { Suspense, lazy, useEffect, useState } from 'react';
 import type { OpenJob } from '../job/useJob';
 import { Remembered, TodayPage } from '../today/TodayPage';
 import { type AwayPlace, placeOf } from './awayPlace';
-import { type TakenJob, takenJob } from './takenJobs';
+import type { TakenJob } from './takenJobs';
 
 const AwayWorkbench = lazy(() => import('./AwayWorkbench'));
 const AwaySheet = lazy(() => import('./AwaySheet'));
@@ -45,7 +45,9 @@ export function Away() {
   useEffect(() => {
     takeTheme(place?.kind === 'board');
     if (id === null) return;
-    void takenJob(id).then((taken) => {
+    // Reading plans takes a good part of the program: the card of before is on screen first.
+    void import('./takenJobs').then(async ({ takenJob }) => {
+      const taken = await takenJob(id);
       if (taken) document.documentElement.dataset['role'] = taken.role;
       setJob(taken ?? 'none');
     });

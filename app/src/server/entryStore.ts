@@ -69,6 +69,16 @@ function wordsOf(value: unknown): readonly string[] {
   );
 }
 
+/** Makes an entry found by its words. @param text the entry as it is kept */
+export async function addEntryWords(
+  on: Knex | Knex.Transaction,
+  number: number,
+  text: string,
+): Promise<void> {
+  const { who, place, body } = JSON.parse(text) as Entry;
+  await addWords(on, number, wordsOf([who, place ?? {}, body]).join(' '));
+}
+
 export function makeEntryStore(knex: Knex, clock: Clock): EntryStore {
   const entries = (on: Knex | Knex.Transaction) => on<EntryRow>('entries');
   const alive = async (on: Knex | Knex.Transaction, id: string): Promise<boolean> =>
@@ -110,8 +120,7 @@ export function makeEntryStore(knex: Knex, clock: Clock): EntryStore {
               sent_by: by,
             })
             .returning('number');
-          if (row)
-            await addWords(on, row.number, wordsOf([entry.who, entry.place ?? {}, entry.body]).join(' '));
+          if (row) await addEntryWords(on, row.number, text);
         }
         const newest = await entries(on).where({ job_id: jobId }).orderBy('number', 'desc').first('number');
         return {

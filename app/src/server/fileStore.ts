@@ -46,7 +46,8 @@ export interface FileStore {
 }
 
 /** Where a file lies in a data folder: a folder for the first two letters of its hash, none of them with too many files. */
-const pathOf = (folder: string, hash: string): string => join(folder, 'files', hash.slice(0, 2), hash);
+export const pathOfFile = (folder: string, hash: string): string =>
+  join(folder, 'files', hash.slice(0, 2), hash);
 
 /** @param ids names for what is still being written */
 export function makeFileStore(knex: Knex, folder: string, clock: Clock, ids: Ids): FileStore {
@@ -60,7 +61,7 @@ export function makeFileStore(knex: Knex, folder: string, clock: Clock, ids: Ids
       const type = await pictureType(bytes);
       if (type === null) return { kind: 'no-picture' };
       const hash = createHash('sha256').update(bytes).digest('hex');
-      const path = pathOf(folder, hash);
+      const path = pathOfFile(folder, hash);
       if (!existsSync(path)) {
         await mkdir(dirname(path), { recursive: true, mode: 0o700 });
         // A file that is there is whole: it gets its name once all of it is written.
@@ -79,7 +80,7 @@ export function makeFileStore(knex: Knex, folder: string, clock: Clock, ids: Ids
     get: async (jobId, hash) => {
       if (!/^[0-9a-f]{64}$/.test(hash) || !(await alive(jobId))) return null;
       const row = await files().where({ job_id: jobId, hash }).first();
-      const path = pathOf(folder, hash);
+      const path = pathOfFile(folder, hash);
       return row && existsSync(path) ? { bytes: await readFile(path), type: row.type } : null;
     },
   };
