@@ -246,3 +246,31 @@ test('two who have a job open see each other, and what the other does within a s
   await expect(ada.getByTitle('Open here too: Bo')).toHaveCount(0);
   await ada.close();
 });
+
+test('a picture taken without signal is there at once, without where it was taken, and arrives with its entry', async ({
+  browser,
+}) => {
+  const context = await browser.newContext({ ...PHONE });
+  const page = await context.newPage();
+  await along(page);
+  await page.goto(`${ORIGIN}/jobs/${JOB}/days/log`);
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await context.setOffline(true);
+  await page.reload();
+  await page.getByRole('button', { name: 'Picture', exact: true }).click();
+  await page.locator('input[type=file][accept="image/*"]').setInputFiles('app/public/icons/icon-192.png');
+  await page.getByLabel('What it shows').fill('Footing, corner B');
+  await page.getByRole('button', { name: 'Record the picture' }).click();
+  const picture = page.getByAltText('Footing, corner B');
+  await expect(picture).toHaveAttribute('src', /^data:image\/jpeg/);
+  const before = (await log()).length;
+  await context.setOffline(false);
+  await expect.poll(async () => (await log()).length, { timeout: 40_000 }).toBe(before + 1);
+  const entry = (await log()).at(-1)?.entry;
+  expect(entry).toMatchObject({ kind: 'picture', body: { what: 'Footing, corner B' } });
+  const kept = await fetch(`${ORIGIN}/api/jobs/${JOB}/files/${String(entry?.body['file'])}`);
+  expect(kept.status).toBe(200);
+  // Written anew by the device: no part of it tells of the camera or the place.
+  expect(Buffer.from(await kept.arrayBuffer()).includes('Exif')).toBe(false);
+  await context.close();
+});

@@ -50,14 +50,12 @@ export function NewLink({ jobs, origins, onMade }: NewLinkProps) {
       return;
     }
     setProblems([]);
-    const url = `${typed('origin') || location.origin}${String(answer.body['path'])}`;
+    const url = `${typed('origin')}${String(answer.body['path'])}`;
     const code = await codeOf(url, { type: 'svg', margin: 2, errorCorrectionLevel: 'M' });
     setMade({ url, role, name: typed('name').trim(), code: svgAddress(code) });
     element.reset();
     onMade();
   };
-  // The machine’s own browser may know it by a name that leads nowhere on a phone.
-  const addresses = origins.length === 0 ? [location.origin] : origins;
   return (
     <section aria-labelledby="new-link" className="border-b border-line pb-6">
       <h2 id="new-link" className="mb-2 text-xl font-semibold">
@@ -108,7 +106,7 @@ export function NewLink({ jobs, origins, onMade }: NewLinkProps) {
         <label className="flex flex-col">
           At
           <select className="field min-h-11 max-w-64" name="origin">
-            {addresses.map((origin) => (
+            {origins.map((origin) => (
               <option key={origin} value={origin}>
                 {origin}
               </option>

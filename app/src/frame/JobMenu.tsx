@@ -38,6 +38,9 @@ export function JobMenu({
           </DropdownMenu.Item>
         ))}
         <DropdownMenu.Item asChild className={ITEM}>
+          <a href={`/jobs/${jobId}/today`}>Today, large, for a phone</a>
+        </DropdownMenu.Item>
+        <DropdownMenu.Item asChild className={ITEM}>
           <a href={`/api/jobs/${jobId}/plan.json`} download>
             Download the plan file
           </a>

@@ -8,9 +8,12 @@ export type SendEntries =
   | { readonly kind: 'unreachable' };
 
 /** Entries that are new since a number, in the order in which they came; null where the server cannot be reached. */
-export type FetchEntries = (
-  after: number,
-) => Promise<{ readonly entries: readonly Entry[]; readonly last: number } | null>;
+export type FetchEntries = (after: number) => Promise<{
+  readonly entries: readonly Entry[];
+  readonly last: number;
+  /** Who sent them, as the door knows them, by entry; those of the machine itself are left out. */
+  readonly senders?: ReadonlyMap<string, string>;
+} | null>;
 
 /** The log as a page knows it. */
 export interface LogState {
@@ -18,6 +21,8 @@ export interface LogState {
   readonly entries: readonly Entry[];
   /** Those that the server has not taken yet. */
   readonly waiting: ReadonlySet<string>;
+  /** Who sent entries, as the door knows them. */
+  readonly senders: ReadonlyMap<string, string>;
   /** Whether the log has been read once. */
   readonly read: boolean;
   /** Whether the server answered the last time. */
@@ -56,6 +61,7 @@ const BATCH = 50;
 export const EMPTY_LOG: LogState = {
   entries: [],
   waiting: new Set(),
+  senders: new Map(),
   read: false,
   reached: true,
   refused: null,
@@ -71,6 +77,7 @@ export function makeLogSync(ports: LogPorts) {
   const known = new Map<string, Entry>();
   const waiting = new Map<string, Entry>();
   const stuck = new Set<string>();
+  let senders: ReadonlyMap<string, string> = new Map();
   let last = 0;
   let read = false;
   let reached = true;
@@ -101,11 +108,13 @@ export function makeLogSync(ports: LogPorts) {
       shown.reached === reached &&
       shown.refused === refused &&
       shown.last === last &&
-      shown.unkept === unkept
+      shown.unkept === unkept &&
+      shown.senders === senders
     )
       return;
     shown = {
       entries: grown ? [...known.values()] : shown.entries,
+      senders,
       waiting: same ? shown.waiting : new Set(waiting.keys()),
       read,
       reached,
@@ -130,6 +139,7 @@ export function makeLogSync(ports: LogPorts) {
     if (answer) {
       last = Math.max(last, answer.last);
       for (const entry of answer.entries) learn(entry);
+      if (answer.senders && answer.senders.size > 0) senders = new Map([...senders, ...answer.senders]);
       read = true;
     }
     show();

@@ -66,3 +66,19 @@ export async function sendPicture(jobId: string, hash: string): Promise<string |
   await del(key(jobId, hash), store());
   return null;
 }
+
+/** A picture that waits, as an address of itself; null where none does. */
+export async function waitingPicture(jobId: string, hash: string): Promise<string | null> {
+  const picture = await get<Blob>(key(jobId, hash), store());
+  if (!picture) return null;
+  return new Promise((resolve) => {
+    const reader = new FileReader();
+    reader.onload = () => {
+      resolve(typeof reader.result === 'string' ? reader.result : null);
+    };
+    reader.onerror = () => {
+      resolve(null);
+    };
+    reader.readAsDataURL(picture);
+  });
+}

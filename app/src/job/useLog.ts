@@ -25,6 +25,7 @@ const fetchFrom =
   (jobId: string): FetchEntries =>
   async (after) => {
     const all: Entry[] = [];
+    const senders = new Map<string, string>();
     let last = after;
     try {
       for (;;) {
@@ -33,11 +34,14 @@ const fetchFrom =
         heedClock(response, asked);
         if (!response.ok) return null;
         const page = (await response.json()) as {
-          readonly entries: readonly { readonly entry: Entry }[];
+          readonly entries: readonly { readonly entry: Entry; readonly by?: string }[];
           readonly last: number;
         };
-        all.push(...page.entries.map(({ entry }) => entry));
-        if (page.last <= last) return { entries: all, last };
+        for (const { entry, by } of page.entries) {
+          all.push(entry);
+          if (by !== undefined) senders.set(entry.id, by);
+        }
+        if (page.last <= last) return { entries: all, last, senders };
         ({ last } = page);
       }
     } catch {

@@ -168,6 +168,8 @@ export function JobList({ first, inBin, office }: JobListProps) {
       )}
       <JobRows
         label="Jobs"
+        // Who lays wants today’s wall, who plans wants the plan.
+        leadsTo={office ? '' : '/today'}
         jobs={jobs}
         gone={removed}
         action={(job, gone) =>

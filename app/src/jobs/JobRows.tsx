@@ -8,13 +8,15 @@ interface JobRowsProps {
   readonly jobs: readonly ListedJob[];
   /** Those that were removed a moment ago: they stay in their place, struck out. */
   readonly gone: ReadonlySet<string>;
+  /** Where in a job its name leads. */
+  readonly leadsTo?: string;
   readonly action: (job: ListedJob, gone: boolean) => ReactNode;
 }
 
 export const nameOf = (job: ListedJob): string => job.name || 'Job without a name';
 
 /** Jobs, one a row: the name opens it; beside it what it comes to, and when it was changed. */
-export function JobRows({ label, jobs, gone, action }: JobRowsProps) {
+export function JobRows({ label, jobs, gone, leadsTo = '', action }: JobRowsProps) {
   return (
     <ul className="mt-4" aria-label={label}>
       {jobs.map((job) => (
@@ -26,7 +28,7 @@ export function JobRows({ label, jobs, gone, action }: JobRowsProps) {
               </span>
             ) : (
               <a
-                href={`/jobs/${job.id}`}
+                href={`/jobs/${job.id}${leadsTo}`}
                 className="block text-lg font-semibold break-words underline decoration-line underline-offset-4 hover:decoration-chalk"
               >
                 {nameOf(job)}

@@ -2,6 +2,7 @@ import { type Entry, type EntryKind, dayOfEntry, standingEntries } from '@ombra/
 import { Pencil, Search, Undo2 } from 'lucide-react';
 import { memo, useEffect, useMemo, useState } from 'react';
 import type { Job } from '../../../job/useJob';
+import { SitePicture } from './SitePicture';
 import { type EntryWords, KIND_NAMES, WRITTEN, entryText, placeText } from './entryWords';
 
 /** Milliseconds that a search text must rest before the server is asked. */
@@ -61,6 +62,7 @@ function Line({
   onCorrect,
 }: EntryListProps & { readonly entry: Entry; readonly corrected: boolean }) {
   const place = placeText(entry, words);
+  const sender = log.senders.get(entry.id);
   const name = KIND_NAMES[entry.kind];
   return (
     <li className="border-b border-line py-1">
@@ -73,18 +75,14 @@ function Line({
           <p className="text-sm text-quiet">
             {[
               ...(entry.who === '' ? [] : [entry.who]),
+              ...(sender === undefined || sender === entry.who ? [] : [`sent by ${sender}`]),
               ...(place === null ? [] : [place]),
               ...(corrected ? ['corrected'] : []),
               ...(log.waiting.has(entry.id) ? ['waiting to be sent'] : []),
             ].join(' · ')}
           </p>
           {entry.kind === 'picture' && (
-            <img
-              src={`/api/jobs/${jobId}/files/${entry.body.file}`}
-              alt={entry.body.what === '' ? 'Picture from the site' : entry.body.what}
-              loading="lazy"
-              className="mt-1 max-h-56 border border-ink"
-            />
+            <SitePicture jobId={jobId} {...entry.body} waiting={log.waiting.has(entry.id)} />
           )}
         </div>
         {WRITTEN.includes(entry.kind) && entry.kind !== 'picture' && (
