@@ -1,4 +1,5 @@
 import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer, request as ask } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, type BrowserContext, type Page, chromium, expect, test } from '@playwright/test';
@@ -273,4 +274,54 @@ test('a picture taken without signal is there at once, without where it was take
   // Written anew by the device: no part of it tells of the camera or the place.
   expect(Buffer.from(await kept.arrayBuffer()).includes('Exif')).toBe(false);
   await context.close();
+});
+
+test('a newer version is offered on Today, waits until somebody takes it, and says nothing on the board', async ({
+  browser,
+}) => {
+  // Between the phone and the server, so that the program can grow newer without a second build.
+  let newer = '';
+  const door = createServer((asked, answer) => {
+    const headers = {
+      ...asked.headers,
+      host: `127.0.0.1:${String(PORT)}`,
+      ...(asked.headers.origin && { origin: ORIGIN }),
+    };
+    const passed = ask(`${ORIGIN}${asked.url ?? '/'}`, { method: asked.method, headers }, (got) => {
+      // Its length may be another one now.
+      const others = Object.entries(got.headers).filter(([name]) => name !== 'content-length');
+      answer.writeHead(got.statusCode ?? 502, Object.fromEntries(others));
+      if (asked.url === '/sw.js') {
+        got.on('end', () => answer.end(newer)).pipe(answer, { end: false });
+      } else got.pipe(answer);
+    });
+    passed.on('error', () => answer.writeHead(502).end());
+    asked.pipe(passed);
+  });
+  await new Promise<void>((resolve) => door.listen(PORT + 1, '127.0.0.1', resolve));
+  const site = `http://127.0.0.1:${String(PORT + 1)}/jobs/${JOB}`;
+  const context = await browser.newContext({ ...PHONE });
+  const page = await context.newPage();
+  await page.goto(`${site}/today`);
+  await expect(page.getByText('Works without signal')).toBeVisible({ timeout: 30_000 });
+  newer = '\n// A newer one.';
+  await page.goto(`${site}/pours/1/board`);
+  await expect(page.getByRole('timer').first()).toBeVisible();
+  const waits = () =>
+    page
+      .evaluate(async () => (await navigator.serviceWorker.getRegistration())?.waiting?.state ?? 'none')
+      .catch(() => 'loading');
+  await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.update());
+  await expect.poll(waits).toBe('installed');
+  await expect(page.getByRole('button', { name: /newer Ombra/ })).toHaveCount(0);
+  await page.reload();
+  expect(await waits()).toBe('installed');
+  await page.goto(`${site}/today`);
+  await page.getByRole('button', { name: 'Take the newer Ombra' }).click();
+  await expect.poll(waits).toBe('none');
+  await expect(page.getByText('Works without signal')).toBeVisible();
+  await expect(page.getByRole('button', { name: /newer Ombra/ })).toHaveCount(0);
+  await context.close();
+  door.closeAllConnections();
+  await new Promise((resolve) => door.close(resolve));
 });

@@ -262,3 +262,48 @@ for (const path of [
     }
   });
 }
+
+test('two fingers zoom the strip, and what is between them stays there', async ({ browser, baseURL }) => {
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+    ...(baseURL !== undefined && { baseURL }),
+  });
+  const page = await context.newPage();
+  await page.goto('/jobs/sorrel-fork-hatchery/courses');
+  const strip = page.getByRole('group', { name: /^Unrolled walls/ });
+  await strip.evaluate((element) => {
+    element.scrollIntoView({ block: 'center' });
+  });
+  const box = await strip.boundingBox();
+  const width = () =>
+    strip
+      .locator('svg')
+      .first()
+      .evaluate((svg) => svg.getBoundingClientRect().width);
+  const before = await width();
+  if (!box) throw new Error('the strip is drawn');
+  const devtools = await context.newCDPSession(page);
+  const [x, y] = [box.x + box.width / 2, box.y + 60];
+  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', apart: number) =>
+    devtools.send('Input.dispatchTouchEvent', {
+      type,
+      touchPoints:
+        type === 'touchEnd'
+          ? []
+          : [
+              { x: x - apart, y, id: 0 },
+              { x: x + apart, y, id: 1 },
+            ],
+    });
+  await touch('touchStart', 30);
+  for (const apart of [40, 50, 60]) await touch('touchMove', apart);
+  await touch('touchEnd', 0);
+  await expect.poll(width).toBeGreaterThan(before * 1.4);
+  // The page itself has not been zoomed, nor does it scroll sideways.
+  expect(await page.evaluate(() => [visualViewport?.scale, document.documentElement.scrollWidth])).toEqual([
+    1, 390,
+  ]);
+  await context.close();
+});

@@ -1,5 +1,6 @@
 import { formatDistanceStrict } from 'date-fns';
 import { useClockOff } from './clock';
+import { useShutDoor } from './door';
 import type { Job, OpenJob } from './useJob';
 
 /** The list names this many lost parts and counts the rest. */
@@ -20,6 +21,7 @@ export function JobAlerts({ open, job }: { readonly open: OpenJob; readonly job:
   const { lost = [] } = open;
   const { workState } = job;
   const clockOff = useClockOff();
+  const shut = useShutDoor();
   return (
     <>
       {lost.length > 0 && (
@@ -39,6 +41,14 @@ export function JobAlerts({ open, job }: { readonly open: OpenJob; readonly job:
             Download the file as stored
           </a>
         </div>
+      )}
+      {shut && (
+        <p role="alert" className="flex flex-wrap items-center gap-3 border-b border-line bg-sheet p-3">
+          This device has to come in again. What you wrote is kept here and is sent then.
+          <a className="button min-h-11" href={`/sign-in?to=${encodeURIComponent(location.pathname)}`}>
+            Come in
+          </a>
+        </p>
       )}
       {job.unkept && (
         <p role="alert" className="border-b border-line bg-sheet p-3 text-stop">

@@ -41,7 +41,8 @@ export async function sendSave({ jobId, baseVersion, saveId, plan }: PendingSave
     if (status === 409 && answer.current) return { kind: 'stale', ...answer.current };
     if (status === 409) return { kind: 'reused' };
     if (status === 404) return { kind: 'missing' };
-    if (status >= 500) return { kind: 'unreachable' };
+    // Whoever has to come in again comes in, and it is sent then.
+    if (status >= 500 || status === 401) return { kind: 'unreachable' };
     return { kind: 'refused', problems: answer.problems ?? [] };
   } catch {
     return { kind: 'unreachable' };

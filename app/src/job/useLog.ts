@@ -10,6 +10,7 @@ import { formatISO } from 'date-fns';
 import { createStore, del, entries as everything, set } from 'idb-keyval';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { heedClock, siteNow } from './clock';
+import { heedDoor } from './door';
 import { sendPicture } from './pictures';
 import { takenJob } from '../away/takenJobs';
 import { keptName } from './signature';
@@ -32,6 +33,7 @@ const fetchFrom =
         const asked = Date.now();
         const response = await fetch(`/api/jobs/${jobId}/entries?after=${String(last)}`);
         heedClock(response, asked);
+        heedDoor(response);
         if (!response.ok) return null;
         const page = (await response.json()) as {
           readonly entries: readonly { readonly entry: Entry; readonly by?: string }[];

@@ -26,6 +26,7 @@ import {
   zoomToFit,
 } from './stripGeometry';
 import { useDragScroll } from './useDragScroll';
+import { usePinchZoom } from './usePinchZoom';
 import { useStripScroll } from './useStripScroll';
 
 interface StripProps extends Omit<StripView, 'frame'> {
@@ -80,17 +81,20 @@ export function Strip({ worked, plan, place, onPlace, onEdit, lit, below, over }
           (each) => each.from <= under.at && under.at <= each.to,
         )
       : -1;
-  const setZoom = (next: number): void => {
+  /** @param held what stays where it is, in pixels from the left; the middle where left out */
+  const setZoom = (next: number, held?: number): void => {
     const strip = scroller.current;
     const clamped = clampZoom(next);
     if (strip) {
-      const middle = (strip.scrollLeft + strip.clientWidth / 2) * (clamped / zoom) - strip.clientWidth / 2;
+      const at = held ?? strip.clientWidth / 2;
+      const left = (strip.scrollLeft + at) * (clamped / zoom) - at;
       requestAnimationFrame(() => {
-        strip.scrollLeft = middle;
+        strip.scrollLeft = left;
       });
     }
     onPlace({ zoom: clamped });
   };
+  usePinchZoom(scroller, zoom, setZoom);
   const fitAll = (): void => {
     const strip = scroller.current;
     if (strip) setZoom(zoomToFit(frame, strip.clientWidth - POLE_WIDTH) * NANOMETRES_PER_METRE);
@@ -162,7 +166,7 @@ export function Strip({ worked, plan, place, onPlace, onEdit, lit, below, over }
       </div>
       <div
         ref={scroller}
-        className="relative cursor-grab overflow-auto border-y border-line active:cursor-grabbing"
+        className="relative cursor-grab touch-pan-x touch-pan-y overflow-auto border-y border-line active:cursor-grabbing"
         style={{ maxHeight: `max(46vh, ${String(tall + ROUND)}px)` }}
         // A scrolling region must be reachable by keyboard.
         // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex

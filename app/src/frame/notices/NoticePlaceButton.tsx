@@ -13,7 +13,7 @@ export function NoticePlaceButton({
   return (
     <button
       type="button"
-      className="min-h-6! min-w-0! font-semibold underline decoration-dotted underline-offset-2"
+      className="min-h-6! min-w-0! font-semibold underline decoration-dotted underline-offset-2 pointer-coarse:min-h-11!"
       onClick={onGo}
     >
       {notice.where}

@@ -65,6 +65,9 @@ function SheetHead({
   );
 }
 
+/** On a phone a table that is wider than it moves within the sheet, not with it. */
+const WITHIN = 'overflow-x-auto print:overflow-visible';
+
 /** The caution at the foot of every sheet. */
 const SheetFoot = () => (
   <p className="mt-4 border-t border-ink pt-2 text-sm">
@@ -99,16 +102,16 @@ export function SheetFrame({
   readonly children: ReactNode;
 }) {
   return (
-    <div className={`mx-auto p-6 print:p-0 ${wide ? 'max-w-[820px]' : 'max-w-[760px]'}`}>
+    <div className={`mx-auto p-6 max-sm:p-4 print:p-0 ${wide ? 'max-w-[820px]' : 'max-w-[760px]'}`}>
       <SheetLinks jobId={job.jobId} here={here}>
         {links}
       </SheetLinks>
       {title === undefined ? (
-        <main>{children}</main>
+        <main className={WITHIN}>{children}</main>
       ) : (
         <>
           <SheetHead job={job} title={title} {...(line === undefined ? {} : { line })} />
-          <main>{children}</main>
+          <main className={WITHIN}>{children}</main>
           <SheetFoot />
         </>
       )}

@@ -63,7 +63,7 @@ async function sumOf(on: Database, table: (typeof TABLES)[number]): Promise<Sum>
 
 /** Whether nobody has worked in a database yet: nothing of anybody's is ever written over. */
 async function isFresh(on: Database): Promise<boolean> {
-  const job = await on('jobs').first('id');
+  const job = await on<{ readonly id: string }>('jobs').first('id');
   return job === undefined;
 }
 
