@@ -340,6 +340,45 @@ async function readOnly(page: Page): Promise<void> {
   await expect(page.getByText('this takes “office”')).toBeVisible();
 }
 
+test('who may only look reads all of it, writes nothing, and goes out again', async ({ browser }) => {
+  const page = await browser.newPage();
+  const { path } = await linkFor('look', { job: JOB });
+  await page.goto(`${ORIGIN}${path}`);
+  await page.getByLabel('Your name').fill('Di');
+  await page.getByRole('button', { name: 'Come in' }).click();
+  await page.waitForURL(/today/);
+  await expect(page.getByRole('button', { name: 'Next', exact: true })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Laid: / })).toHaveCount(0);
+  const before = (await (await (await office()).get(`/api/jobs/${JOB}/entries`)).json()) as { last: number };
+  await page.goto(`${ORIGIN}/jobs/${JOB}/pours/1/board`);
+  await page
+    .getByRole('button', { name: /has come|Ordered|Order/ })
+    .first()
+    .click();
+  await expect(page.getByText('You look at this job; nothing was written.')).toBeVisible();
+  const after = (await (await (await office()).get(`/api/jobs/${JOB}/entries`)).json()) as { last: number };
+  expect(after.last).toBe(before.last);
+  await page.goto(`${ORIGIN}/`);
+  await page.getByRole('button', { name: 'Go out' }).click();
+  await expect(page.getByRole('heading', { name: 'Come in' })).toBeVisible();
+  const databases = await page.evaluate(async () => {
+    const request = indexedDB.open('ombra-taken');
+    const opened = await new Promise<IDBDatabase>((resolve) => {
+      request.onsuccess = () => {
+        resolve(request.result);
+      };
+    });
+    const store = opened.transaction('jobs').objectStore('jobs').count();
+    return new Promise<number>((resolve) => {
+      store.onsuccess = () => {
+        resolve(store.result);
+      };
+    });
+  });
+  expect(databases).toBe(0);
+  await page.close();
+});
+
 test('whoever guesses the passphrase is made to wait', async () => {
   const guesser = await fresh();
   const statuses: number[] = [];

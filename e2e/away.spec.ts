@@ -243,6 +243,13 @@ test('two who have a job open see each other, and what the other does within a s
   await ada.getByLabel('Job', { exact: true }).press('Enter');
   await expect(ada.getByRole('status').first()).toHaveText('Saved');
   await expect(bo.getByRole('heading', { level: 1 })).toHaveText('Seen at once', { timeout: 1_500 });
+  // The line is lost and taken up again by itself.
+  running.child.kill('SIGKILL');
+  await running.exited;
+  running = await startServer(join(folder, 'data'), PORT, { LOG_LEVEL: 'warn' });
+  await ada.getByLabel('Job', { exact: true }).fill('Heard after a gap');
+  await ada.getByLabel('Job', { exact: true }).press('Enter');
+  await expect(bo.getByRole('heading', { level: 1 })).toHaveText('Heard after a gap');
   await bo.close();
   await expect(ada.getByTitle('Open here too: Bo')).toHaveCount(0);
   await ada.close();

@@ -41,6 +41,8 @@ test('a save whose answer was lost is done once and is not taken for a stale one
   watched,
 }) => {
   watched.allowErrors();
+  // What stands on the server is not heard here until it is asked for.
+  await page.route('**/live?*', (route) => route.abort());
   const id = await openNewJob(page, 'Lost answer');
   let lose = true;
   await page.route('**/api/jobs/*', async (route) => {

@@ -1,7 +1,6 @@
 import { LogIn } from 'lucide-react';
 import { type SubmitEvent, useState } from 'react';
 import { keepName, keptName } from '../job/signature';
-import { useAlive } from '../jobs/useAlive';
 import { type Problem, send } from './send';
 
 interface ComeInProps {
@@ -15,8 +14,7 @@ interface ComeInProps {
 export function ComeIn({ token, to }: ComeInProps) {
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [busy, setBusy] = useState(false);
-  const [name, setName] = useState(() => (typeof localStorage === 'undefined' ? '' : keptName()));
-  const alive = useAlive();
+  const [name, setName] = useState(keptName);
   const submit = async (event: SubmitEvent<HTMLFormElement>): Promise<void> => {
     event.preventDefault();
     // Read from the form: what was typed before the page came alive counts too.
@@ -75,7 +73,7 @@ export function ComeIn({ token, to }: ComeInProps) {
           ))}
         </ul>
       )}
-      <button type="submit" className="button strong min-h-12 self-start" disabled={busy || !alive}>
+      <button type="submit" className="button strong min-h-12 self-start" disabled={busy}>
         <LogIn aria-hidden="true" /> Come in
       </button>
     </form>

@@ -3,7 +3,6 @@ import { toString as codeOf } from 'qrcode';
 import { type SubmitEvent, useState } from 'react';
 import type { Role } from '../server/access/roles';
 import { ROLE_WORDS } from './roleWords';
-import { useAlive } from '../jobs/useAlive';
 import { type Problem, send } from './send';
 
 interface NewLinkProps {
@@ -29,7 +28,6 @@ const svgAddress = (svg: string): string => `data:image/svg+xml;utf8,${encodeURI
 export function NewLink({ jobs, origins, onMade }: NewLinkProps) {
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [made, setMade] = useState<Made | null>(null);
-  const alive = useAlive();
   const submit = async (event: SubmitEvent<HTMLFormElement>): Promise<void> => {
     event.preventDefault();
     const element = event.currentTarget;
@@ -113,7 +111,7 @@ export function NewLink({ jobs, origins, onMade }: NewLinkProps) {
             ))}
           </select>
         </label>
-        <button type="submit" className="button strong min-h-11" disabled={!alive}>
+        <button type="submit" className="button strong min-h-11">
           <Link2 aria-hidden="true" /> Make a link
         </button>
       </form>

@@ -2,6 +2,7 @@ import { parseISO, formatDistanceToNowStrict } from 'date-fns';
 import { useState } from 'react';
 import type { Device, Link } from '../server/access/accessStore';
 import { TableHead } from '../ui/TableHead';
+import { GoOut } from './GoOut';
 import { NewLink } from './NewLink';
 import { ROLE_WORDS } from './roleWords';
 import { type Problem, send } from './send';
@@ -137,18 +138,8 @@ export function People({ links: first, devices: firstDevices, jobs, origins, sel
           </table>
         </div>
       </section>
-      <p>
-        <button
-          type="button"
-          className="button min-h-11"
-          onClick={() => {
-            void send('POST', '/api/sign-out', {}).then(() => {
-              location.assign('/sign-in');
-            });
-          }}
-        >
-          Go out on this device
-        </button>
+      <p className="flex items-center gap-3">
+        <GoOut />
       </p>
     </div>
   );

@@ -62,7 +62,12 @@ export function JobAlerts({ open, job }: { readonly open: OpenJob; readonly job:
           clock right.
         </p>
       )}
-      {job.refusedEdit && (
+      {job.log.onlyLooks && (
+        <p role="alert" className="border-b border-line bg-sheet p-3">
+          You look at this job; nothing was written. Ask the office for a link of the crew.
+        </p>
+      )}
+      {job.refusedEdit && !job.log.onlyLooks && (
         <p role="alert" className="border-b border-line bg-sheet p-3">
           You read this plan; the office changes it. Nothing was changed. What you write in the log and on the
           board counts.

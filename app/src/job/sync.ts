@@ -188,7 +188,12 @@ export function makeSync(
         retry = Math.min(retry * 2, LONGEST_RETRY);
         return;
       case 'stale':
-        return bringTogether(save, outcome.updatedAt, outcome.version);
+        // Nothing else is sent meanwhile.
+        sending = true;
+        await bringTogether(save, outcome.updatedAt, outcome.version).finally(() => {
+          sending = false;
+        });
+        return;
       case 'missing':
         halt({ kind: 'missing' });
         return;

@@ -12,6 +12,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { heedClock, siteNow } from './clock';
 import { heedDoor } from './door';
 import { sendPicture } from './pictures';
+import { roleHere } from './role';
 import { takenJob } from '../away/takenJobs';
 import { keptName } from './signature';
 import { EMPTY_LOG, type FetchEntries, type LogState, type SendEntries, makeLogSync } from './logSync';
@@ -111,6 +112,7 @@ interface Shown {
  */
 export function useLog(jobId: string, lookEvery: number) {
   const [{ state, onSite }, setState] = useState<Shown>({ state: EMPTY_LOG, onSite: null });
+  const [onlyLooks, setOnlyLooks] = useState(false);
   // There from the first moment: what is written before the log has been read is not lost.
   const [{ sync, tabs }] = useState(() => {
     const channel = tabsOf(jobId);
@@ -176,11 +178,14 @@ export function useLog(jobId: string, lookEvery: number) {
       /** What the plan goes by; null while the log is empty. */
       onSite,
       settled: (): Promise<boolean> => sync.settled(),
+      /** Whether somebody wanted to write who may only look. */
+      onlyLooks,
       /** Looks for what others wrote, where the log goes further than is known. */
       lookTo,
       /** Writes an entry that was made elsewhere on the page. */
       add: (entry: Entry): void => {
-        void sync.add([entry]);
+        if (roleHere() === 'look') setOnlyLooks(true);
+        else void sync.add([entry]);
       },
       /** Writes an entry of this moment, under the name that this browser signs with. */
       write: <Kind extends EntryKind>(
@@ -188,6 +193,10 @@ export function useLog(jobId: string, lookEvery: number) {
         body: EntryBody<Kind>,
         more: { readonly place?: EntryPlace; readonly corrects?: string } = {},
       ): void => {
+        if (roleHere() === 'look') {
+          setOnlyLooks(true);
+          return;
+        }
         const entry = {
           id: crypto.randomUUID(),
           at: formatISO(siteNow()),
@@ -199,6 +208,6 @@ export function useLog(jobId: string, lookEvery: number) {
         void sync.add([entry]);
       },
     }),
-    [state, onSite, sync, lookTo],
+    [state, onSite, sync, lookTo, onlyLooks],
   );
 }

@@ -140,6 +140,12 @@ function trustDoor(
   return door;
 }
 
+/** Where the door for trust is reached from other devices; from this one where there is no network. */
+function doorAddress(door: Server, origins: readonly string[]): string {
+  const { port } = door.address() as AddressInfo;
+  return `http://${new URL(origins[0] ?? 'https://localhost').hostname}:${String(port)}/trust`;
+}
+
 /** Serves the built application: guard first, then files, which hold no data, then the gate, then pages. */
 export async function startServer(
   settings: Settings,
@@ -304,9 +310,7 @@ export async function startServer(
     // What this machine’s own browser can open: an address that stands for all of them cannot be opened.
     address: origins().find((each) => each.includes(`//${inAddress(settings.host)}:`)) ?? origins()[0] ?? '',
     origins,
-    trust: door
-      ? `http://${inAddress(settings.host)}:${String((door.address() as AddressInfo).port)}/trust`
-      : null,
+    trust: door && doorAddress(door, origins()),
     renew: ({ certificate, key }) => secured?.setSecureContext({ cert: certificate, key }),
   };
 }

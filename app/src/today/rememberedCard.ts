@@ -13,11 +13,11 @@ export interface RememberedCard {
 }
 
 /** Changes with the shape of what is remembered. */
-const key = (job: string): string => `ombra.today.1.${job}`;
+export const rememberedKey = (job: string): string => `ombra.today.1.${job}`;
 
 export function rememberedCard(job: string): RememberedCard | null {
   try {
-    return JSON.parse(localStorage.getItem(key(job)) ?? 'null') as RememberedCard | null;
+    return JSON.parse(localStorage.getItem(rememberedKey(job)) ?? 'null') as RememberedCard | null;
   } catch {
     return null;
   }
@@ -25,7 +25,7 @@ export function rememberedCard(job: string): RememberedCard | null {
 
 export function rememberCard(remembered: RememberedCard): void {
   try {
-    localStorage.setItem(key(remembered.job), JSON.stringify(remembered));
+    localStorage.setItem(rememberedKey(remembered.job), JSON.stringify(remembered));
   } catch {
     // No room: the next start takes a moment longer.
   }

@@ -43,15 +43,34 @@ export function pieceText(
     : { what: 'Cut', cut: inchesText(piece.length, units), notes };
 }
 
-/** The same for the ear: `Cut, 31 and a half inches`. */
+const PARTS: Readonly<Record<string, string>> = {
+  2: 'half',
+  4: 'quarter',
+  8: 'eighth',
+  16: 'sixteenth',
+  32: 'thirty-second',
+  64: 'sixty-fourth',
+};
+
+/**
+ * A text with lengths as a voice reads it so that nobody has to guess.
+ *
+ * @example forTheEar('46 1/2″') // '46 and 1 half inches'
+ */
+export const forTheEar = (text: string): string =>
+  text
+    .replace(/(\d) (\d+)\/(\d+)/g, '$1 and $2/$3')
+    .replace(/(\d+)\/(\d+)/g, (whole, count: string, part: string) => {
+      const name = PARTS[part];
+      return name === undefined ? whole : `${count} ${name}${count === '1' ? '' : 's'}`;
+    })
+    .replaceAll('″', ' inches')
+    .replaceAll('′', ' feet');
+
+/** A piece for the ear: what it is, how long, and the first of what goes with it. */
 export function spoken(piece: TodayPiece, units: UnitSystem): string {
   const { what, cut, notes } = pieceText(piece, units);
-  const said = cut === null ? what : `${what}, ${cut}`;
-  return `${said}. ${notes.slice(0, 1).join('')}`
-    .replaceAll('″', units === 'imperial' ? ' inches' : '')
-    .replaceAll('′', ' feet')
-    .replace(/(\d) (\d+)⁄(\d+)/g, '$1 and $2 over $3')
-    .replace(/(\d)-(\d+)\/(\d+)/g, '$1 and $2 over $3');
+  return forTheEar(`${cut === null ? what : `${what}, ${cut}`}. ${notes[0] ?? ''}`);
 }
 
 const WHEN: Readonly<Record<TodayBars['when'], string>> = {

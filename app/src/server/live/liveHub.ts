@@ -13,12 +13,13 @@ const STILL_HERE = GONE_AFTER / 3;
 
 interface Listener {
   readonly here: Here;
-  readonly hear: (message: LiveMessage | null) => void;
+  /** Told how things stand; null keeps a quiet line open, and “over” ends it. */
+  readonly hear: (message: LiveMessage | null | 'over') => void;
 }
 
 /** Tells open pages of a job how it stands, whichever server the change came to. */
 export interface LiveHub {
-  /** Listens until the answer is called; each is told at once how things stand, and then what changes. Null keeps a line open. */
+  /** Listens until the answer is called; each is told at once how things stand, and then what changes. */
   readonly listen: (jobId: string, here: Here, hear: Listener['hear']) => () => void;
   /** Lets everybody go. */
   readonly close: () => void;
@@ -104,6 +105,7 @@ export function makeLiveHub(store: LiveStore, failed: (error: unknown) => void):
     },
     close: () => {
       rest();
+      for (const { listeners } of rooms.values()) for (const { hear } of listeners) hear('over');
       rooms.clear();
       enders.clear();
     },

@@ -10,16 +10,26 @@ export function liveStream(hub: LiveHub, jobId: string, here: Here, gone: AbortS
   let end: () => void = () => undefined;
   const stream = new ReadableStream<Uint8Array>({
     start(controller) {
-      const put = (text: string): void => {
+      /** Whoever has gone is told nothing more. */
+      const unlessGone = (act: () => void): void => {
         try {
-          controller.enqueue(encoder.encode(text));
+          act();
         } catch {
           end();
         }
       };
+      const put = (text: string): void => {
+        unlessGone(() => {
+          controller.enqueue(encoder.encode(text));
+        });
+      };
       put(`retry: ${String(AGAIN_AFTER)}\n\n`);
       end = hub.listen(jobId, here, (message) => {
-        put(message === null ? ': still here\n\n' : `data: ${JSON.stringify(message)}\n\n`);
+        if (message === 'over') {
+          unlessGone(() => {
+            controller.close();
+          });
+        } else put(message === null ? ': still here\n\n' : `data: ${JSON.stringify(message)}\n\n`);
       });
       gone.addEventListener('abort', () => {
         end();

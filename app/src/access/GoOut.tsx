@@ -1,0 +1,30 @@
+import { LogOut } from 'lucide-react';
+import { useState } from 'react';
+import { useAlive } from '../jobs/useAlive';
+import { rememberedKey } from '../today/rememberedCard';
+import { send } from './send';
+
+/** Ends the session of this device, and leaves the jobs behind that were taken along; what waits to be sent stays. */
+export function GoOut() {
+  const alive = useAlive();
+  const [failed, setFailed] = useState(false);
+  const go = async (): Promise<void> => {
+    const { ok } = await send('POST', '/api/sign-out', {});
+    setFailed(!ok);
+    if (!ok) return;
+    const { leaveBehind, takenJobs } = await import('../away/takenJobs');
+    for (const { id } of await takenJobs()) {
+      await leaveBehind(id);
+      localStorage.removeItem(rememberedKey(id));
+    }
+    location.assign('/sign-in');
+  };
+  return (
+    <>
+      <button type="button" className="button min-h-11" disabled={!alive} onClick={() => void go()}>
+        <LogOut aria-hidden="true" size={16} /> Go out
+      </button>
+      {failed && <span role="alert">The server does not answer; you are still in.</span>}
+    </>
+  );
+}
