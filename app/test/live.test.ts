@@ -46,7 +46,7 @@ describe('open pages of a job', () => {
     );
     const last = (index: number): LiveMessage | null => {
       const message = heard[index]?.findLast((each) => each !== null && each !== 'over');
-      return message === undefined || message === null || message === 'over' ? null : message;
+      return message ?? null;
     };
     await vi.waitFor(() => {
       for (const index of [0, 1])
