@@ -88,7 +88,11 @@ export const coursesOfWall = ({ courses }: Pick<TodayGround, 'courses'>, wall: s
     (a, b) => a - b,
   );
 
-/** The lowest course of a wall that the log does not have laid; null where all of it stands. */
+/**
+ * The lowest course of a wall that the log does not have laid; null where all of it stands.
+ *
+ * @example nextCourse({ courses: { rows: [{ wall: 'a', course: 2 }] } }, undefined, 'a') // 2
+ */
 export function nextCourse(
   ground: Pick<TodayGround, 'courses'>,
   laid: Laid | undefined,
@@ -190,7 +194,6 @@ function holdOf({ days }: TodayGround, course: number): TodayHold | null {
  * its braces, and where it has to stop for somebody to look. Null where the wall has no such course.
  *
  * @param laid what stands on site
- * @example todayCard(worked, undefined, 'wall-1', 1)?.pieces[0] // { kind: 'corner', corner: 'A', hand: 'LH', … }
  */
 export function todayCard(
   ground: TodayGround,
