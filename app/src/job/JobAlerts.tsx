@@ -1,4 +1,4 @@
-import { formatDistanceStrict } from 'date-fns';
+import { Suspense, lazy } from 'react';
 import { useClockOff } from './clock';
 import { useShutDoor } from './door';
 import type { Job, OpenJob } from './useJob';
@@ -6,15 +6,8 @@ import type { Job, OpenJob } from './useJob';
 /** The list names this many lost parts and counts the rest. */
 const MOST_TOLD = 6;
 
-const HOUR = 3_600_000;
-
-/** How far a clock is off, in words: `1 day behind`. */
-function offText(ahead: number): string {
-  // To the hour where it is hours: a day less a second is a day.
-  const far = Math.abs(ahead) > 1.5 * HOUR ? Math.round(Math.abs(ahead) / HOUR) * HOUR : Math.abs(ahead);
-  const words = formatDistanceStrict(0, far);
-  return `${words} ${ahead > 0 ? 'behind' : 'ahead'}`;
-}
+// Words for times come with a good part of a package: only where a clock is off.
+const ClockAlert = lazy(() => import('./ClockAlert'));
 
 /** What is wrong with the job as a whole: a stored plan that reads in part only, working it out that takes long or broke. */
 export function JobAlerts({ open, job }: { readonly open: OpenJob; readonly job: Job }) {
@@ -57,10 +50,9 @@ export function JobAlerts({ open, job }: { readonly open: OpenJob; readonly job:
         </p>
       )}
       {clockOff !== 0 && (
-        <p role="status" className="border-b border-line bg-sheet p-3">
-          The clock of this device is {offText(clockOff)}. What you write carries the server’s time; set the
-          clock right.
-        </p>
+        <Suspense fallback={null}>
+          <ClockAlert off={clockOff} />
+        </Suspense>
       )}
       {job.log.onlyLooks && (
         <p role="alert" className="border-b border-line bg-sheet p-3">
