@@ -1,10 +1,8 @@
-import { spawn } from 'node:child_process';
-import { existsSync, mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { existsSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
 import { type Browser, type Locator, type Page, chromium } from '@playwright/test';
 import { CHROMIUM_FLAGS, chromiumPath } from '../e2e/support/chromium';
+import { withServer } from './withServer';
 
 const PORT = 4397;
 const DEMO = `http://127.0.0.1:${String(PORT)}/jobs/sorrel-fork-hatchery`;
@@ -161,20 +159,7 @@ async function measureBoard(browser: Browser): Promise<Record<string, number>> {
 /** How long a person waits: the first view of the demo's courses from a warm server, and changing between stages. */
 export async function browserFigures(): Promise<Record<string, number> | null> {
   if (!existsSync(chromiumPath())) return null;
-  const folder = mkdtempSync(join(tmpdir(), 'ombra-bench-'));
-  const server = spawn(process.execPath, ['--import', 'tsx', 'app/src/server/main.ts'], {
-    env: {
-      ...process.env,
-      PORT: String(PORT),
-      OMBRA_DATA: folder,
-      LOG_LEVEL: 'silent',
-      NODE_ENV: 'production',
-    },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  const exited = new Promise((resolve) => server.once('exit', resolve));
-  try {
-    await new Promise((resolve) => server.stdout.once('data', resolve));
+  return withServer(PORT, async () => {
     const browser = await chromium.launch({ executablePath: chromiumPath(), args: [...CHROMIUM_FLAGS] });
     try {
       return {
@@ -185,9 +170,5 @@ export async function browserFigures(): Promise<Record<string, number> | null> {
     } finally {
       await browser.close();
     }
-  } finally {
-    server.kill('SIGTERM');
-    await exited;
-    rmSync(folder, { recursive: true });
-  }
+  });
 }

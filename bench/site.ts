@@ -1,4 +1,3 @@
-import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -10,6 +9,7 @@ import { CHROMIUM_FLAGS, chromiumPath } from '../e2e/support/chromium';
 import { makeJobStore } from '../app/src/server/jobStore';
 import { openPostgres } from '../app/src/server/postgres';
 import { startPostgres } from '../scripts/postgres';
+import { withServer } from './withServer';
 
 const PORT = 4395;
 const ORIGIN = `http://127.0.0.1:${String(PORT)}`;
@@ -64,33 +64,6 @@ async function readsOnPostgres(plan: Plan): Promise<unknown> {
     };
   } finally {
     own.stop();
-  }
-}
-
-/** A server of its own, the demo in it. */
-async function withServer<Outcome>(work: () => Promise<Outcome>): Promise<Outcome> {
-  const folder = mkdtempSync(join(tmpdir(), 'ombra-bench-'));
-  const server = spawn(process.execPath, ['--import', 'tsx', 'app/src/server/main.ts'], {
-    env: {
-      ...process.env,
-      PORT: String(PORT),
-      OMBRA_DATA: folder,
-      LOG_LEVEL: 'silent',
-      NODE_ENV: 'production',
-    },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  try {
-    await new Promise<void>((resolve) => {
-      server.stdout.on('data', (chunk: Buffer) => {
-        if (chunk.toString().includes('ready')) resolve();
-      });
-    });
-    return await work();
-  } finally {
-    server.kill('SIGTERM');
-    await new Promise((resolve) => server.once('exit', resolve));
-    rmSync(folder, { recursive: true, force: true });
   }
 }
 
@@ -183,7 +156,7 @@ async function syncOfMany(): Promise<number> {
 
 /** What the phone and the firm's server take. */
 export async function siteFigures(plan: Plan): Promise<unknown> {
-  const browser = await withServer(async () => ({
+  const browser = await withServer(PORT, async () => ({
     today: await todayCold(),
     syncOf500EntriesMs: await syncOfMany(),
   }));

@@ -1,4 +1,5 @@
 import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
+import { request as ask } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type APIRequestContext, type Page, expect, request, test } from '@playwright/test';
@@ -190,6 +191,45 @@ test('every address lets every role do what it may, and no more', async () => {
   expect(wrong).toEqual([]);
 });
 
+/** Asks for a path just as it is written, which no browser would. */
+const asWritten = (path: string, cookie = ''): Promise<number> =>
+  new Promise((resolve, reject) => {
+    const headers = { Host: `127.0.0.1:${String(PORT)}`, ...(cookie !== '' && { Cookie: cookie }) };
+    ask({ host: '127.0.0.1', port: PORT, path, headers }, (answer) => {
+      answer.resume();
+      resolve(answer.statusCode ?? 0);
+    })
+      .on('error', reject)
+      .end();
+  });
+
+test('an address written in a roundabout way opens nothing that it would not open straight', async () => {
+  for (const path of [
+    '/join/..',
+    '/join/%2e%2e',
+    '/join/..\\api\\jobs',
+    '/trust/..\\api\\jobs',
+    '/join/..\\people',
+    `/join/..\\jobs\\${JOB}\\courses`,
+    '/join/x/../../api/jobs',
+  ])
+    expect(await asWritten(path), path).toBe(400);
+  const look = await joined('look');
+  const cookie = (await look.storageState()).cookies.map(({ name, value }) => `${name}=${value}`).join('; ');
+  expect(await asWritten('/api/jobs', cookie)).toBe(200);
+  for (const path of [
+    '/people',
+    '/people/',
+    '/peop%6ce',
+    '/api/links',
+    '/api/links/',
+    '/api/l%69nks',
+    '//people',
+    '/api//links',
+  ])
+    expect([303, 400, 401, 403, 404], path).toContain(await asWritten(path, cookie));
+});
+
 test('what the crew writes and the office saves says who it was', async () => {
   const entry = {
     id: 'note-1',
@@ -241,7 +281,7 @@ test('a stolen session ends with its device, and no other site can use one', asy
   await desk.put(`/api/devices/${device?.id ?? ''}`, { data: { withdrawn: true } });
   const answer = await thief.get('/api/jobs', { headers: stolen });
   expect(answer.status()).toBe(401);
-  expect(await answer.text()).toContain('come in again');
+  expect(await answer.text()).toContain('Sign in again');
 });
 
 test('a session that somebody else put there is not taken up: whoever comes in gets one of their own', async () => {
@@ -269,7 +309,7 @@ test('links that ended, were withdrawn or never were say so, and let nobody in',
   await page.goto(`${ORIGIN}${path}`);
   await expect(page.getByText('This link was withdrawn. Ask the office for a new one.')).toBeVisible();
   await page.goto(`${ORIGIN}/join/never-was`);
-  await expect(page.getByText('This link is not one of ours')).toBeVisible();
+  await expect(page.getByText('No such link.')).toBeVisible();
   for (const data of [
     { role: 'crew', days: 7 },
     { role: 'boss', name: 'B', days: 7 },
@@ -286,14 +326,14 @@ test('the office lets a crew in, which writes the log and reads the plan', async
   await expectAccessible(page);
   await page.getByLabel('Your name').fill('Ada');
   await page.getByLabel('Passphrase').fill('a wrong one');
-  await page.getByRole('button', { name: 'Come in' }).click();
+  await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByRole('alert')).toContainText('That is not the passphrase');
   await page.getByLabel('Passphrase').fill(PASSPHRASE);
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(`${ORIGIN}/jobs/${JOB}/outline`);
   await page.goto(`${ORIGIN}/people`);
   await page.getByLabel('For whom').fill('Crew two');
-  await page.getByLabel('Leads to').selectOption({ index: 1 });
+  await page.getByLabel('Opens').selectOption({ index: 1 });
   await page.getByRole('button', { name: 'Make a link' }).click();
   await expect(page.getByAltText(/Code to scan/)).toBeVisible();
   await expectAccessible(page);
@@ -301,7 +341,7 @@ test('the office lets a crew in, which writes the log and reads the plan', async
   const phone = await browser.newPage({ viewport: { width: 390, height: 844 } });
   await phone.goto(link.replace(/^http:\/\/[^/]+/, ORIGIN));
   await phone.getByLabel('Your name').fill('Bo');
-  await phone.getByRole('button', { name: 'Come in' }).click();
+  await phone.getByRole('button', { name: 'Sign in' }).click();
   await expect(phone).toHaveURL(new RegExp(`/jobs/${JOB}/`));
   await readOnly(phone);
   await phone.close();
@@ -311,7 +351,7 @@ test('the office lets a crew in, which writes the log and reads the plan', async
   const again = await linkFor('crew', { job: JOB });
   await lost.goto(`${ORIGIN}${again.path}`);
   await lost.getByLabel('Your name').fill('Cy');
-  await lost.getByRole('button', { name: 'Come in' }).click();
+  await lost.getByRole('button', { name: 'Sign in' }).click();
   await lost.waitForURL(/today/);
   await expect(lost.getByRole('button', { name: /^Laid: / })).toBeVisible();
   await (await office()).put(`/api/links/${again.id}`, { data: { withdrawn: true } });
@@ -320,10 +360,10 @@ test('the office lets a crew in, which writes the log and reads the plan', async
   if (await anyway.isVisible()) await anyway.click();
   await expect(lost.getByText('1 waiting')).toBeVisible();
   await lost.evaluate(() => window.dispatchEvent(new Event('online')));
-  await expect(lost.getByText('This device has to come in again.')).toBeVisible();
+  await expect(lost.getByText('This device is signed out.')).toBeVisible();
   await lost.close();
-  await page.getByRole('button', { name: 'Let go of the device of Bo' }).click();
-  await expect(page.getByRole('button', { name: 'Take back the device of Bo' })).toBeVisible();
+  await page.getByRole('button', { name: 'Sign out the device of Bo' }).click();
+  await expect(page.getByRole('button', { name: 'Restore the device of Bo' })).toBeVisible();
 });
 
 /** A plan that may be read: what is typed into it changes nothing and says why. */
@@ -333,7 +373,7 @@ async function readOnly(page: Page): Promise<void> {
   await expect(length).toBeVisible();
   await length.fill('99');
   await length.press('Enter');
-  await expect(page.getByText('You read this plan; the office changes it.')).toBeVisible();
+  await expect(page.getByText('Only the office edits this plan.')).toBeVisible();
   await page.goto(`${ORIGIN}/`);
   await expect(page.getByRole('button', { name: 'New job' })).toHaveCount(0);
   await page.goto(`${ORIGIN}/people`);
@@ -345,7 +385,7 @@ test('who may only look reads all of it, writes nothing, and goes out again', as
   const { path } = await linkFor('look', { job: JOB });
   await page.goto(`${ORIGIN}${path}`);
   await page.getByLabel('Your name').fill('Di');
-  await page.getByRole('button', { name: 'Come in' }).click();
+  await page.getByRole('button', { name: 'Sign in' }).click();
   await page.waitForURL(/today/);
   await expect(page.getByRole('button', { name: 'Next', exact: true })).toBeVisible();
   await expect(page.getByRole('button', { name: /^Laid: / })).toHaveCount(0);
@@ -355,12 +395,12 @@ test('who may only look reads all of it, writes nothing, and goes out again', as
     .getByRole('button', { name: /has come|Ordered|Order/ })
     .first()
     .click();
-  await expect(page.getByText('You look at this job; nothing was written.')).toBeVisible();
+  await expect(page.getByText('You can only read this job.')).toBeVisible();
   const after = (await (await (await office()).get(`/api/jobs/${JOB}/entries`)).json()) as { last: number };
   expect(after.last).toBe(before.last);
   await page.goto(`${ORIGIN}/`);
-  await page.getByRole('button', { name: 'Go out' }).click();
-  await expect(page.getByRole('heading', { name: 'Come in' })).toBeVisible();
+  await page.getByRole('button', { name: 'Sign out', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
   const databases = await page.evaluate(async () => {
     const request = indexedDB.open('ombra-taken');
     const opened = await new Promise<IDBDatabase>((resolve) => {

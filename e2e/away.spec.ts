@@ -1,5 +1,5 @@
 import { mkdtempSync, rmSync } from 'node:fs';
-import { createServer, request as ask } from 'node:http';
+import { type Server, createServer, request as ask } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, type BrowserContext, type Page, chromium, expect, test } from '@playwright/test';
@@ -283,12 +283,19 @@ test('a picture taken without signal is there at once, without where it was take
   await context.close();
 });
 
-test('a newer version is offered on Today, waits until somebody takes it, and says nothing on the board', async ({
-  browser,
-}) => {
-  // Between the phone and the server, so that the program can grow newer without a second build.
-  let newer = '';
+/**
+ * A door between the phone and the server that changes what comes through: `more` is added at the end, `status` answered instead.
+ */
+async function doorBefore(
+  change: (path: string) => { readonly more?: string; readonly status?: number },
+): Promise<{ readonly door: Server; readonly site: string }> {
   const door = createServer((asked, answer) => {
+    const { more = '', status } = change(asked.url ?? '/');
+    if (status !== undefined) {
+      asked.resume();
+      answer.writeHead(status).end();
+      return;
+    }
     const headers = {
       ...asked.headers,
       host: `127.0.0.1:${String(PORT)}`,
@@ -298,15 +305,64 @@ test('a newer version is offered on Today, waits until somebody takes it, and sa
       // Its length may be another one now.
       const others = Object.entries(got.headers).filter(([name]) => name !== 'content-length');
       answer.writeHead(got.statusCode ?? 502, Object.fromEntries(others));
-      if (asked.url === '/sw.js') {
-        got.on('end', () => answer.end(newer)).pipe(answer, { end: false });
-      } else got.pipe(answer);
+      got.on('end', () => answer.end(more)).pipe(answer, { end: false });
     });
     passed.on('error', () => answer.writeHead(502).end());
     asked.pipe(passed);
   });
   await new Promise<void>((resolve) => door.listen(PORT + 1, '127.0.0.1', resolve));
-  const site = `http://127.0.0.1:${String(PORT + 1)}/jobs/${JOB}`;
+  return { door, site: `http://127.0.0.1:${String(PORT + 1)}/jobs/${JOB}` };
+}
+
+async function closed(door: Server): Promise<void> {
+  door.closeAllConnections();
+  await new Promise((resolve) => door.close(resolve));
+}
+
+test('where the program does not come whole, Today says so, and takes the job along the next time', async ({
+  browser,
+}) => {
+  let broken = true;
+  const { door, site } = await doorBefore((path) =>
+    broken && path.startsWith('/icons/icon-512') ? { status: 500 } : {},
+  );
+  const context = await browser.newContext({ ...PHONE });
+  const page = await context.newPage();
+  await page.goto(`${site}/today`);
+  await expect(page.getByText('not all of it could be taken along')).toBeVisible({ timeout: 30_000 });
+  broken = false;
+  await page.reload();
+  await expect(page.getByText('Works without signal')).toBeVisible({ timeout: 30_000 });
+  await context.close();
+  await closed(door);
+});
+
+test('Today comes back where it was left, and a wall that is recorded there makes room for its next course', async ({
+  page,
+}) => {
+  await page.goto(TODAY);
+  await page.getByLabel('Wall').selectOption({ label: 'B–C' });
+  const course = () => page.getByRole('group', { name: 'Course' }).locator('p').innerText();
+  await page.getByRole('button', { name: 'Next', exact: true }).click();
+  const left = await course();
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^Laid: B–C/ })).toBeEnabled();
+  expect(await course()).toBe(left);
+  await expect(page.getByText('2 of')).toBeVisible();
+  await page.getByRole('button', { name: /^Laid: / }).click();
+  const anyway = page.getByRole('button', { name: /Record anyway/ });
+  if (await anyway.isVisible()) await anyway.click();
+  await expect.poll(course).not.toBe(left);
+  // Taken back, it is to be laid again.
+  await page.getByRole('button', { name: 'Take back' }).click();
+  await expect.poll(course).toBe(left);
+});
+
+test('a newer version is offered on Today, waits until somebody takes it, and says nothing on the board', async ({
+  browser,
+}) => {
+  let newer = '';
+  const { door, site } = await doorBefore((path) => (path === '/sw.js' ? { more: newer } : {}));
   const context = await browser.newContext({ ...PHONE });
   const page = await context.newPage();
   await page.goto(`${site}/today`);
@@ -329,6 +385,5 @@ test('a newer version is offered on Today, waits until somebody takes it, and sa
   await expect(page.getByText('Works without signal')).toBeVisible();
   await expect(page.getByRole('button', { name: /newer Ombra/ })).toHaveCount(0);
   await context.close();
-  door.closeAllConnections();
-  await new Promise((resolve) => door.close(resolve));
+  await closed(door);
 });

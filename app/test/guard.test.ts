@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { LARGEST_BODY, guard } from '../src/server/guard';
+import { LARGEST_BODY, guard, isStraight } from '../src/server/guard';
 import { originsOf } from '../src/server/access/origins';
 import { readSettings } from '../src/server/settings';
 
@@ -58,6 +58,23 @@ describe('the guard', () => {
       expect(guard('GET', OURS, at(4321), path)).toMatchObject({ status: 404 });
     }
     expect(guard('GET', OURS, at(4321), '/_astro/a.js')).toBeNull();
+  });
+
+  it.each([
+    ['/', true],
+    ['/jobs/a-b_1/days/log', true],
+    ['/api/jobs/shed/export/plan.svg', true],
+    ['/jobs/%E2%82%AC', true],
+    ['/join/..', false],
+    ['/join/%2e%2E/x', false],
+    ['/a/./b', false],
+    ['/join/..\\api', false],
+    ['http://elsewhere/', false],
+    ['/%ff', false],
+    ['', false],
+  ])('takes %j for a straight address: %s', (path, straight) => {
+    expect(isStraight(path)).toBe(straight);
+    if (!straight) expect(guard('GET', OURS, at(4321), path)).toMatchObject({ status: 400 });
   });
 
   it('refuses a body that says it is too large', () => {

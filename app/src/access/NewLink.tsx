@@ -3,7 +3,8 @@ import { toString as codeOf } from 'qrcode';
 import { type SubmitEvent, useState } from 'react';
 import type { Role } from '../server/access/roles';
 import { ROLE_WORDS } from './roleWords';
-import { type Problem, send } from './send';
+import type { Problem } from '../job/call';
+import { send, typedIn } from './send';
 
 interface NewLinkProps {
   readonly jobs: readonly { readonly id: string; readonly name: string }[];
@@ -11,7 +12,7 @@ interface NewLinkProps {
   readonly onMade: () => void;
 }
 
-/** For how many days a link lets devices in. */
+/** For how many days new devices can sign in with a link. */
 const DAYS = [1, 7, 30, 90] as const;
 
 interface Made {
@@ -31,11 +32,7 @@ export function NewLink({ jobs, origins, onMade }: NewLinkProps) {
   const submit = async (event: SubmitEvent<HTMLFormElement>): Promise<void> => {
     event.preventDefault();
     const element = event.currentTarget;
-    const form = new FormData(element);
-    const typed = (field: string): string => {
-      const value = form.get(field);
-      return typeof value === 'string' ? value : '';
-    };
+    const typed = (field: string): string => typedIn(element, field);
     const role = typed('role') as Role;
     const answer = await send('POST', '/api/links', {
       name: typed('name'),
@@ -57,7 +54,7 @@ export function NewLink({ jobs, origins, onMade }: NewLinkProps) {
   return (
     <section aria-labelledby="new-link" className="border-b border-line pb-6">
       <h2 id="new-link" className="mb-2 text-xl font-semibold">
-        Let somebody in
+        New link
       </h2>
       <form method="post" className="flex flex-wrap items-end gap-3" onSubmit={(event) => void submit(event)}>
         <label className="flex flex-col">
@@ -81,7 +78,7 @@ export function NewLink({ jobs, origins, onMade }: NewLinkProps) {
           </select>
         </label>
         <label className="flex flex-col">
-          Leads to
+          Opens
           <select className="field min-h-11 max-w-56" name="job" defaultValue="">
             <option value="">The list of jobs</option>
             {jobs.map((job) => (
@@ -92,7 +89,7 @@ export function NewLink({ jobs, origins, onMade }: NewLinkProps) {
           </select>
         </label>
         <label className="flex flex-col">
-          Lets devices in for
+          Valid for
           <select className="field min-h-11" name="days" defaultValue="7">
             {DAYS.map((days) => (
               <option key={days} value={days}>
@@ -102,7 +99,7 @@ export function NewLink({ jobs, origins, onMade }: NewLinkProps) {
           </select>
         </label>
         <label className="flex flex-col">
-          At
+          Address
           <select className="field min-h-11 max-w-64" name="origin">
             {origins.map((origin) => (
               <option key={origin} value={origin}>
@@ -122,12 +119,12 @@ export function NewLink({ jobs, origins, onMade }: NewLinkProps) {
       ))}
       {made && (
         <div role="status" className="mt-4 flex flex-wrap items-center gap-4 border-l-4 border-chalk pl-4">
-          <img src={made.code} alt={`Code to scan that lets ${made.name} in`} width={200} height={200} />
+          <img src={made.code} alt={`Code to scan: link for ${made.name}`} width={200} height={200} />
           <div className="min-w-0 grow">
             <p className="text-lg font-semibold">
               {made.name}, {ROLE_WORDS[made.role].name}
             </p>
-            <p>Scan the code with the camera of the phone, or send the link. It is shown this once.</p>
+            <p>Scan the code with the camera of the phone, or send the link. It shows only now.</p>
             <p className="mt-2">
               <input
                 className="field w-full"

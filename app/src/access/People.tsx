@@ -2,10 +2,11 @@ import { parseISO, formatDistanceToNowStrict } from 'date-fns';
 import { useState } from 'react';
 import type { Device, Link } from '../server/access/accessStore';
 import { TableHead } from '../ui/TableHead';
-import { GoOut } from './GoOut';
+import { SignOut } from './SignOut';
 import { NewLink } from './NewLink';
 import { ROLE_WORDS } from './roleWords';
-import { type Problem, send } from './send';
+import type { Problem } from '../job/call';
+import { send } from './send';
 
 interface PeopleProps {
   readonly links: readonly Link[];
@@ -27,10 +28,10 @@ const standing = ({ withdrawnAt, expiresAt }: Link): string => {
     : `Open until ${expiresAt.slice(0, 10)}`;
 };
 
-const LINK_HEAD = ['For', 'Role', 'Leads to', 'Standing'];
-const DEVICE_HEAD = ['Signed as', 'Role', 'Device', 'Came in by', 'Last seen'];
+const LINK_HEAD = ['For', 'Role', 'Opens', 'Status'];
+const DEVICE_HEAD = ['Signed as', 'Role', 'Device', 'Signed in with', 'Last seen'];
 
-/** Links and devices, each to be withdrawn and given back. */
+/** Links and devices, with a button to withdraw or restore each. */
 export function People({ links: first, devices: firstDevices, jobs, origins, self }: PeopleProps) {
   const [links, setLinks] = useState(first);
   const [devices, setDevices] = useState(firstDevices);
@@ -63,7 +64,7 @@ export function People({ links: first, devices: firstDevices, jobs, origins, sel
           Links
         </h2>
         {links.length === 0 ? (
-          <p className="text-quiet">None yet. The office alone is in, by the passphrase.</p>
+          <p className="text-quiet">No links yet. Only the office can sign in, with the passphrase.</p>
         ) : (
           <div className="overflow-x-auto">
             <table className="w-full text-left">
@@ -81,10 +82,10 @@ export function People({ links: first, devices: firstDevices, jobs, origins, sel
                       <button
                         type="button"
                         className="button min-h-11"
-                        aria-label={`${link.withdrawnAt === null ? 'Withdraw' : 'Give back'} the link for ${link.name}`}
+                        aria-label={`${link.withdrawnAt === null ? 'Withdraw' : 'Restore'} the link for ${link.name}`}
                         onClick={() => void set('links', link.id, link.withdrawnAt === null)}
                       >
-                        {link.withdrawnAt === null ? 'Withdraw' : 'Give back'}
+                        {link.withdrawnAt === null ? 'Withdraw' : 'Restore'}
                       </button>
                     </td>
                   </tr>
@@ -94,8 +95,7 @@ export function People({ links: first, devices: firstDevices, jobs, origins, sel
           </div>
         )}
         <p className="mt-2 text-[15px] text-quiet">
-          A link that is withdrawn takes the devices with it that came in by it; giving it back brings them
-          back.
+          Withdrawing a link also signs out the devices that used it. Restoring the link restores them.
         </p>
       </section>
       <section aria-labelledby="devices">
@@ -119,16 +119,16 @@ export function People({ links: first, devices: firstDevices, jobs, origins, sel
                       ? 'the passphrase'
                       : (links.find(({ id }) => id === device.link)?.name ?? 'a link')}
                   </td>
-                  <td className="px-1">{device.withdrawnAt === null ? ago(device.seenAt) : 'Let go'}</td>
+                  <td className="px-1">{device.withdrawnAt === null ? ago(device.seenAt) : 'Signed out'}</td>
                   <td className="text-right">
                     {device.id !== self && (
                       <button
                         type="button"
                         className="button min-h-11"
-                        aria-label={`${device.withdrawnAt === null ? 'Let go of' : 'Take back'} the device of ${device.name}`}
+                        aria-label={`${device.withdrawnAt === null ? 'Sign out' : 'Restore'} the device of ${device.name}`}
                         onClick={() => void set('devices', device.id, device.withdrawnAt === null)}
                       >
-                        {device.withdrawnAt === null ? 'Let go' : 'Take back'}
+                        {device.withdrawnAt === null ? 'Sign out' : 'Restore'}
                       </button>
                     )}
                   </td>
@@ -139,7 +139,7 @@ export function People({ links: first, devices: firstDevices, jobs, origins, sel
         </div>
       </section>
       <p className="flex items-center gap-3">
-        <GoOut />
+        <SignOut />
       </p>
     </div>
   );

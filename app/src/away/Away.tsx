@@ -22,14 +22,20 @@ function takeTheme(board: boolean): void {
 }
 
 /** What the address shows, of a job that was taken along. */
-function Shown({ place, job }: { readonly place: AwayPlace; readonly job: OpenJob }) {
+function Shown({ place, taken }: { readonly place: AwayPlace; readonly taken: TakenJob }) {
+  const [job] = useState((): OpenJob => ({
+    id: taken.id,
+    version: taken.version,
+    plan: taken.plan,
+    away: true,
+  }));
   switch (place.kind) {
     case 'today':
       return <TodayPage job={job} />;
     case 'board':
       return <PourBoard job={job} number={place.number} />;
     case 'sheet':
-      return <AwaySheet job={job} sheet={place.sheet} />;
+      return <AwaySheet job={job} at={taken.at} sheet={place.sheet} />;
     case 'stage':
       return <AwayWorkbench job={job} stage={place.stage} panel={place.panel} />;
     case 'list':
@@ -64,7 +70,7 @@ export function Away() {
   if (job === null) return waiting;
   return (
     <Suspense fallback={waiting}>
-      <Shown place={place} job={{ id: job.id, version: job.version, plan: job.plan, away: true }} />
+      <Shown place={place} taken={job} />
     </Suspense>
   );
 }

@@ -1,7 +1,7 @@
 import { CloudOff, Download } from 'lucide-react';
-import { useEffect, useState, useSyncExternalStore } from 'react';
+import { useEffect, useState } from 'react';
 import type { Job } from '../job/useJob';
-import { canGoAway, lookForNewer, newerVersion, onNewer, readyForAway } from './register';
+import { canGoAway, lookForNewer, readyForAway, useNewer } from './register';
 import { NoRoom, takeAlong, takenJob } from './takenJobs';
 
 type State = 'asking' | 'taken' | 'cannot' | 'no-room' | 'failed';
@@ -38,7 +38,7 @@ const WORDS: Readonly<Record<State, string>> = {
 /** Today’s view takes its job along by itself, and says how that stands and what waits. */
 export function AwayLine({ job }: { readonly job: Job }) {
   const [state, setState] = useState<State>('asking');
-  const newer = useSyncExternalStore(onNewer, newerVersion);
+  const { newer } = useNewer();
   const ready = job.sync !== null && job.log.read;
   useEffect(() => {
     void lookForNewer();

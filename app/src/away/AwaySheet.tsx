@@ -5,8 +5,15 @@ import { type OpenJob, useJob } from '../job/useJob';
 import { SHEETS } from '../stages';
 import AwayList from './AwayList';
 
+interface AwaySheetProps {
+  readonly job: OpenJob;
+  /** When this device last heard of the job. */
+  readonly at: string;
+  readonly sheet: string;
+}
+
 /** A sheet of a job that was taken along, worked on this device. */
-export default function AwaySheet({ job: open, sheet }: { readonly job: OpenJob; readonly sheet: string }) {
+export default function AwaySheet({ job: open, at, sheet }: AwaySheetProps) {
   const job = useJob(open, EVERYTHING);
   const [{ Sheet }, setSheet] = useState<{ readonly Sheet: ComponentType<SheetProps> | null }>({
     Sheet: null,
@@ -34,7 +41,7 @@ export default function AwaySheet({ job: open, sheet }: { readonly job: OpenJob;
       worked={{ ...job.worked, notices: job.notices }}
       jobId={job.id}
       version={job.sync?.standing().version ?? open.version}
-      savedAt={new Date().toISOString()}
+      savedAt={at}
       asked={new URLSearchParams(location.search)}
       entries={job.log.entries}
     />

@@ -1,55 +1,63 @@
 import { Workbox } from 'workbox-window';
+import { create } from 'zustand';
 
-/** What waits to take over: a newer version of the program. */
-export interface Newer {
-  /** Lets it take over, and loads the page anew. */
+/** A newer version of the program that waits to take over. */
+interface Newer {
+  /** Lets it take over and reloads the page. */
   readonly take: () => void;
 }
 
-let worker: Workbox | null = null;
-let newer: Newer | null = null;
-const listeners = new Set<() => void>();
+/** The newer version, if one waits. */
+export const useNewer = create((): { readonly newer: Newer | null } => ({ newer: null }));
 
-export const newerVersion = (): Newer | null => newer;
-export const onNewer = (heard: () => void): (() => void) => {
-  listeners.add(heard);
-  return () => {
-    listeners.delete(heard);
-  };
-};
+let worker: Workbox | null = null;
 
 /** Whether this browser can work without signal: that takes TLS, or the machine itself. */
 export const canGoAway = (): boolean => 'serviceWorker' in navigator && window.isSecureContext;
 
-/** Makes the program itself ready for no signal; answers once all of it is kept. False where this browser cannot. */
-export async function readyForAway(): Promise<boolean> {
-  if (!canGoAway()) return false;
-  if (worker === null) {
-    worker = new Workbox('/sw.js', { type: 'module' });
-    const own = worker;
-    worker.addEventListener('waiting', () => {
-      newer = {
-        take: () => {
-          own.addEventListener('controlling', () => {
-            location.reload();
-          });
-          own.messageSkipWaiting();
-        },
-      };
-      for (const tell of listeners) tell();
-    });
-    try {
-      await worker.register({ immediate: true });
-    } catch {
-      worker = null;
-      return false;
-    }
+/** Waits until a worker has stored the whole program; false if it gave up: no room, or the signal went. */
+const stored = (installing: ServiceWorker): Promise<boolean> =>
+  new Promise((resolve) => {
+    const look = (): void => {
+      if (installing.state === 'activated') resolve(true);
+      else if (installing.state === 'redundant') resolve(false);
+    };
+    installing.addEventListener('statechange', look);
+    look();
+  });
+
+async function register(own: Workbox): Promise<boolean> {
+  own.addEventListener('waiting', () => {
+    const take = (): void => {
+      own.addEventListener('controlling', () => {
+        location.reload();
+      });
+      own.messageSkipWaiting();
+    };
+    useNewer.setState({ newer: { take } });
+  });
+  try {
+    const registration = await own.register({ immediate: true });
+    if (registration?.active) return true;
+    const installing = registration?.installing ?? registration?.waiting;
+    return installing ? await stored(installing) : false;
+  } catch {
+    return false;
   }
-  await navigator.serviceWorker.ready;
-  return true;
 }
 
-/** Where the program was made ready before, looks whether there is a newer version. */
+/** Stores the program in the browser; true once all of it is. False if this browser cannot, or it did not all come: try again later. */
+export async function readyForAway(): Promise<boolean> {
+  if (!canGoAway()) return false;
+  if (worker !== null) return true;
+  const own = new Workbox('/sw.js', { type: 'module' });
+  worker = own;
+  const ready = await register(own);
+  if (!ready) worker = null;
+  return ready;
+}
+
+/** Looks for a newer version if the program was stored before. */
 export async function lookForNewer(): Promise<void> {
   if (!canGoAway()) return;
   if ((await navigator.serviceWorker.getRegistration('/')) !== undefined) await readyForAway();

@@ -37,9 +37,9 @@ export function JobAlerts({ open, job }: { readonly open: OpenJob; readonly job:
       )}
       {shut && (
         <p role="alert" className="flex flex-wrap items-center gap-3 border-b border-line bg-sheet p-3">
-          This device has to come in again. What you wrote is kept here and is sent then.
+          This device is signed out. Sign in again to send what you wrote; it is kept here.
           <a className="button min-h-11" href={`/sign-in?to=${encodeURIComponent(location.pathname)}`}>
-            Come in
+            Sign in
           </a>
         </p>
       )}
@@ -56,13 +56,12 @@ export function JobAlerts({ open, job }: { readonly open: OpenJob; readonly job:
       )}
       {job.log.onlyLooks && (
         <p role="alert" className="border-b border-line bg-sheet p-3">
-          You look at this job; nothing was written. Ask the office for a link of the crew.
+          You can only read this job. Nothing was written. Ask the office for a crew link.
         </p>
       )}
       {job.refusedEdit && !job.log.onlyLooks && (
         <p role="alert" className="border-b border-line bg-sheet p-3">
-          You read this plan; the office changes it. Nothing was changed. What you write in the log and on the
-          board counts.
+          Only the office edits this plan. Nothing was changed. You can write the log and the board.
         </p>
       )}
       {workState === 'slow' && (

@@ -1,24 +1,21 @@
-import { useSyncExternalStore } from 'react';
+import { create } from 'zustand';
 
-/** Milliseconds that a clock may be off before it is told: what is off by less may be the way of the answer. */
-const TOLD_FROM = 120_000;
+/** Clocks that differ by less, in milliseconds, count as equal: the answer itself may take that long. [ours] */
+const TOLERANCE = 120_000;
 
 const KEPT = 'ombra.clock';
 
-/** Milliseconds that the server's clock is ahead of this device's; 0 where they agree as far as can be told. */
-let ahead: number | null = null;
-const listeners = new Set<() => void>();
+function kept(): number {
+  // Nothing is kept where there is no browser.
+  const value = typeof localStorage === 'undefined' ? 0 : Number(localStorage.getItem(KEPT) ?? 0);
+  return Number.isFinite(value) ? value : 0;
+}
 
-const known = (): number => {
-  if (ahead === null) {
-    const kept = Number(localStorage.getItem(KEPT) ?? 0);
-    ahead = Number.isFinite(kept) ? kept : 0;
-  }
-  return ahead;
-};
+/** Milliseconds that the server's clock is ahead of this device's; 0 if they agree. */
+const useAhead = create(kept);
 
 /**
- * How far a clock is off, going by an answer that was asked for and came at these moments; 0 where that is within what is told.
+ * How far the device's clock is off, in milliseconds, by the `Date` header of an answer; 0 within the tolerance, null without one.
  *
  * @param date the header `Date` of the answer
  * @example clockAhead('Tue, 01 Dec 2026 12:00:00 GMT', at, at) // 0 where that is now
@@ -27,26 +24,19 @@ export function clockAhead(date: string | null, asked: number, answered: number)
   const server = Date.parse(date ?? '');
   if (Number.isNaN(server)) return null;
   const off = server - (asked + answered) / 2;
-  return Math.abs(off) < TOLD_FROM ? 0 : Math.round(off);
+  return Math.abs(off) < TOLERANCE ? 0 : Math.round(off);
 }
 
-/** Takes the server's clock from an answer that was not kept anywhere on the way. */
+/** Takes the server's clock from an answer that no cache has held. */
 export function heedClock(response: Response, asked: number): void {
   const next = clockAhead(response.headers.get('date'), asked, Date.now());
-  if (next === null || Math.abs(next - known()) < TOLD_FROM) return;
-  ahead = next;
+  if (next === null || Math.abs(next - useAhead.getState()) < TOLERANCE) return;
   localStorage.setItem(KEPT, String(next));
-  for (const tell of listeners) tell();
+  useAhead.setState(next, true);
 }
 
 /** Now, by the server's clock where this device's is far off. */
-export const siteNow = (): Date => new Date(Date.now() + known());
+export const siteNow = (): Date => new Date(Date.now() + useAhead.getState());
 
-/** Milliseconds that this device's clock is off; 0 where it is right. */
-export const useClockOff = (): number =>
-  useSyncExternalStore((heard) => {
-    listeners.add(heard);
-    return () => {
-      listeners.delete(heard);
-    };
-  }, known);
+/** Milliseconds that this device's clock is off; 0 if it is right. */
+export const useClockOff = (): number => useAhead();

@@ -1,25 +1,12 @@
-import { useSyncExternalStore } from 'react';
+import { create } from 'zustand';
 
-/** Whether the server no longer knows this device. */
-let shut = false;
-const listeners = new Set<() => void>();
+/** Whether the server refused this device's session. */
+const useRefused = create(() => false);
 
-/** Takes from an answer whether this device is let in. */
-export function heedDoor({ status }: Response): void {
-  const next = status === 401;
-  if (next === shut) return;
-  shut = next;
-  for (const tell of listeners) tell();
-}
+/** Notes from an answer whether this device is signed in. */
+export const heedDoor = ({ status }: Response): void => {
+  useRefused.setState(status === 401, true);
+};
 
-/** Whether whoever is here has to come in again. */
-export const useShutDoor = (): boolean =>
-  useSyncExternalStore(
-    (heard) => {
-      listeners.add(heard);
-      return () => {
-        listeners.delete(heard);
-      };
-    },
-    () => shut,
-  );
+/** Whether this device has to sign in again. */
+export const useShutDoor = (): boolean => useRefused();

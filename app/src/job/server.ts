@@ -1,11 +1,9 @@
 import { writePlan } from '@ombra/core/plan';
 import type { Plan } from '@ombra/core/kernel/plan';
+import { type Problem, UNREACHABLE, call } from './call';
 import type { PendingSave, SendOutcome } from './sync';
 
-export interface Problem {
-  readonly where: string;
-  readonly what: string;
-}
+export type { Problem } from './call';
 
 interface Answer {
   readonly version?: number;
@@ -15,24 +13,19 @@ interface Answer {
   readonly newest?: { readonly version: number; readonly plan: Plan } | null;
 }
 
-async function call(
+async function ask(
   method: string,
   path: string,
   body?: unknown,
-): Promise<{ status: number; answer: Answer }> {
-  const response = await fetch(path, {
-    method,
-    ...(body === undefined
-      ? {}
-      : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
-  });
-  return { status: response.status, answer: (await response.json()) as Answer };
+): Promise<{ readonly status: number; readonly answer: Answer }> {
+  const { status, answer } = await call(method, path, body);
+  return { status, answer: answer as Answer };
 }
 
 /** Sends one save; a server that cannot be reached or breaks is tried again later. */
 export async function sendSave({ jobId, baseVersion, saveId, plan }: PendingSave): Promise<SendOutcome> {
   try {
-    const { status, answer } = await call('PUT', `/api/jobs/${jobId}`, {
+    const { status, answer } = await ask('PUT', `/api/jobs/${jobId}`, {
       baseVersion,
       saveId,
       plan: writePlan(plan),
@@ -41,7 +34,7 @@ export async function sendSave({ jobId, baseVersion, saveId, plan }: PendingSave
     if (status === 409 && answer.current) return { kind: 'stale', ...answer.current };
     if (status === 409) return { kind: 'reused' };
     if (status === 404) return { kind: 'missing' };
-    // Whoever has to come in again comes in, and it is sent then.
+    // Sent again after signing in.
     if (status >= 500 || status === 401) return { kind: 'unreachable' };
     return { kind: 'refused', problems: answer.problems ?? [] };
   } catch {
@@ -52,7 +45,10 @@ export async function sendSave({ jobId, baseVersion, saveId, plan }: PendingSave
 /** Keeps a plan in the history of its job; false where that failed. */
 export async function setAside({ jobId, saveId, plan }: PendingSave): Promise<boolean> {
   try {
-    const { status } = await call('POST', `/api/jobs/${jobId}/revisions`, { saveId, plan: writePlan(plan) });
+    const { status } = await ask('POST', `/api/jobs/${jobId}/revisions`, {
+      saveId,
+      plan: writePlan(plan),
+    });
     // A job that is gone has no history to keep it in.
     return status === 201 || status === 404;
   } catch {
@@ -66,7 +62,7 @@ export async function newestOf(
   since: number,
 ): Promise<{ readonly version: number; readonly plan: Plan } | null> {
   try {
-    const { status, answer } = await call('GET', `/api/jobs/${jobId}/newest?since=${String(since)}`);
+    const { status, answer } = await ask('GET', `/api/jobs/${jobId}/newest?since=${String(since)}`);
     return status === 200 ? (answer.newest ?? null) : null;
   } catch {
     return null;
@@ -76,19 +72,14 @@ export async function newestOf(
 type Made =
   { readonly ok: true; readonly id: string } | { readonly ok: false; readonly problems: readonly Problem[] };
 
-const unreachable: Problem = {
-  where: 'Server',
-  what: 'Ombra’s server does not answer; is it still running?',
-};
-
 async function make(body: unknown): Promise<Made> {
   try {
-    const { answer } = await call('POST', '/api/jobs', body);
+    const { answer } = await ask('POST', '/api/jobs', body);
     return answer.job
       ? { ok: true, id: answer.job.id }
-      : { ok: false, problems: answer.problems ?? [unreachable] };
+      : { ok: false, problems: answer.problems ?? [UNREACHABLE] };
   } catch {
-    return { ok: false, problems: [unreachable] };
+    return { ok: false, problems: [UNREACHABLE] };
   }
 }
 
@@ -123,9 +114,9 @@ export async function makeJobFromZip(file: Blob): Promise<Made> {
     };
     return answer.job
       ? { ok: true, id: answer.job.id }
-      : { ok: false, problems: answer.problems ?? [unreachable] };
+      : { ok: false, problems: answer.problems ?? [UNREACHABLE] };
   } catch {
-    return { ok: false, problems: [unreachable] };
+    return { ok: false, problems: [UNREACHABLE] };
   }
 }
 
@@ -135,8 +126,8 @@ export const makeEmptyJob = (name: string, id: string): Promise<Made> => make({ 
 export async function setRemoved(id: string, removed: boolean): Promise<boolean> {
   try {
     const { status } = await (removed
-      ? call('DELETE', `/api/jobs/${id}`)
-      : call('POST', `/api/jobs/${id}/restore`, {}));
+      ? ask('DELETE', `/api/jobs/${id}`)
+      : ask('POST', `/api/jobs/${id}/restore`, {}));
     return status === 200;
   } catch {
     return false;

@@ -18,7 +18,7 @@ interface LivePorts {
 /** One page of one browser. */
 const PAGE = typeof crypto === 'undefined' ? '' : crypto.randomUUID();
 
-/** Names of the others that have a job open, each once; what they change is told as it comes. A page that is not shown lets go of its line. */
+/** Names of the others who have the job open, each once. Calls back on their changes. A hidden page closes its event stream. */
 export function useLive(jobId: string, { onVersion, onLast }: LivePorts): readonly string[] {
   const [others, setOthers] = useState<readonly string[]>([]);
   useEffect(() => {
@@ -51,12 +51,15 @@ export function useLive(jobId: string, { onVersion, onLast }: LivePorts): readon
     look();
     document.addEventListener('visibilitychange', look);
     window.addEventListener('online', look);
+    // It would ask again every second or so until the signal is back.
+    window.addEventListener('offline', close);
     window.addEventListener('pagehide', close);
     window.addEventListener('pageshow', look);
     return () => {
       close();
       document.removeEventListener('visibilitychange', look);
       window.removeEventListener('online', look);
+      window.removeEventListener('offline', close);
       window.removeEventListener('pagehide', close);
       window.removeEventListener('pageshow', look);
     };

@@ -32,6 +32,20 @@ export function originsAs(host: string | undefined, origins: readonly string[]):
   return origins.filter((each) => each.slice(each.indexOf('//') + 2) === called);
 }
 
+/**
+ * Whether a path reads the same to everybody: what a URL would resolve (`..`, `%2e`, backslashes) is refused, so that no check looks
+ * at another address than the one that is served. Browsers send nothing else.
+ *
+ * @example isStraight('/join/..') // false
+ */
+export function isStraight(path: string): boolean {
+  try {
+    return new URL(`http://localhost${path}`).pathname === path && decodeURI(path) !== '';
+  } catch {
+    return false;
+  }
+}
+
 /** Addresses that the framework would answer though nothing of ours uses them. */
 const UNUSED = /^\/_(image|server-islands|actions)(\/|$)/;
 
@@ -54,6 +68,13 @@ export function guard(
       status: 403,
       where: 'Host',
       what: 'Ombra does not answer under this name; open it under the address that it tells when it starts. A name of yours, or of a proxy, goes into OMBRA_ADDRESS.',
+    };
+  }
+  if (!isStraight(path)) {
+    return {
+      status: 400,
+      where: 'address',
+      what: 'This address is not written straight; leave out “..”, backslashes and whatever a browser would write otherwise.',
     };
   }
   if (UNUSED.test(path)) {

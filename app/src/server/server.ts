@@ -239,7 +239,9 @@ export async function startServer(
     const path = pathOf(request);
     const method = request.method ?? 'GET';
     const { cookie: cookies, host } = request.headers;
-    const outcome = await gate(access, { method, path, ...(cookies !== undefined && { cookies }) });
+    // A route answers with and without a slash at its end.
+    const route = path.replace(/\/+$/, '') || '/';
+    const outcome = await gate(access, { method, path: route, ...(cookies !== undefined && { cookies }) });
     if (outcome.kind === 'sign-in') {
       const to = encodeURIComponent(request.url ?? '/');
       response.writeHead(303, { Location: `/sign-in?to=${to}` }).end();

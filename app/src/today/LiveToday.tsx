@@ -1,5 +1,5 @@
 import type { WorkedKey } from '@ombra/core/kernel/engine';
-import type { Entry } from '@ombra/core/kernel/record';
+import type { Entry, Laid } from '@ombra/core/kernel/record';
 import { rulesOf } from '@ombra/core/rules';
 import { wallsOf } from '@ombra/core/stages/outline';
 import { type TodayCard, coursesOfWall, nextCourse, todayCard, workOnWall } from '@ombra/core/today';
@@ -28,18 +28,32 @@ interface DayProps {
   readonly worked: WorkedPlan;
 }
 
+/** What was chosen; without a course, the next one to lay. */
+interface Chosen {
+  readonly wall: string;
+  readonly course: number | null;
+  /** Whether it comes from the last visit. */
+  readonly remembered?: boolean;
+}
+
+const isLaid = (laid: Laid | undefined, wall: string | undefined, course: number | null): boolean =>
+  laid?.rows.some((row) => row.wall === wall && row.course === course) === true;
+
 /** Which wall and course are shown, and the piece that comes next. */
 function usePlaceToday({ job, worked }: DayProps) {
   const walls = useMemo(() => wallsOf(worked.shell), [worked.shell]);
   const laid = job.log.onSite?.laid;
   const [known] = useState(() => rememberedCard(job.id));
-  const [chosen, setChosen] = useState<{ readonly wall: string; readonly course: number | null } | null>(
-    known && { wall: known.card.wall, course: known.card.course },
+  const [chosen, setChosen] = useState<Chosen | null>(
+    known && { wall: known.card.wall, course: known.card.course, remembered: true },
   );
   const wall = walls.find(({ id }) => id === chosen?.wall) ?? walls[0];
   const courses = wall ? coursesOfWall(worked, wall.id) : [];
   const next = wall ? nextCourse(worked, laid, wall.id) : null;
-  const course = courses.find((each) => each === chosen?.course) ?? next ?? courses.at(-1) ?? null;
+  // The course of the last visit may have been laid since.
+  const stale = chosen?.remembered === true && isLaid(laid, wall?.id, chosen.course);
+  const course =
+    (stale ? undefined : courses.find((each) => each === chosen?.course)) ?? next ?? courses.at(-1) ?? null;
   const card = wall && course !== null ? todayCard(worked, laid, wall.id, course) : null;
   const place = card ? `${card.wall}:${String(card.course)}` : '';
   const [pointer, setPointer] = useState({
@@ -207,7 +221,11 @@ function Day({ job, worked }: DayProps) {
               job={job}
               worked={worked}
               card={card}
-              onRecorded={setRecorded}
+              onRecorded={(done) => {
+                setRecorded(done);
+                // On to the next course of this wall.
+                goTo(card.wall);
+              }}
             />
           )}
         </div>

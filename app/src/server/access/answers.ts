@@ -17,11 +17,11 @@ function browserOf(request: Request): string {
   return (words || said).slice(0, 120);
 }
 
-/** The answer where an address has to do with people coming in, and nobody has to here. */
+/** The answer of sign-in endpoints on a server that asks nobody. */
 export const nobodyComesIn = (): Response =>
   refuse(404, {
     where: 'address',
-    what: 'Ombra is open to this machine alone, so nobody signs in. Start it with HOST and OMBRA_PASSPHRASE to open it to the site.',
+    what: 'This Ombra runs for one machine only, so nobody signs in. Start it with HOST and OMBRA_PASSPHRASE to open it to the site.',
   });
 
 /** Too many wrong tries: when the next may come. */
@@ -29,7 +29,7 @@ export function tooMany(seconds: number): Response {
   const minutes = Math.max(1, Math.ceil(seconds / 60));
   const answer = refuse(429, {
     where: 'sign-in',
-    what: `Too many wrong tries from here. Wait ${String(minutes)} ${minutes === 1 ? 'minute' : 'minutes'}, then try again; a link from the office lets you in at once.`,
+    what: `Too many wrong tries from here. Wait ${String(minutes)} ${minutes === 1 ? 'minute' : 'minutes'}, then try again.`,
   });
   answer.headers.set('Retry-After', String(seconds));
   return answer;

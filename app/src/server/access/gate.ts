@@ -3,7 +3,7 @@ import { parse, serialize } from 'cookie';
 import type { Refusal } from '../guard';
 import type { AccessStore } from './accessStore';
 import type { Doorkeeper } from './passphrase';
-import { needOf } from './permissions';
+import { type Need, needOf } from './permissions';
 import { type Person, OWNER, reaches } from './roles';
 
 /** How people come in, where Ombra is open to more than its own machine; null where it is not. */
@@ -53,24 +53,31 @@ export async function gate(
   if (access === null) return { kind: 'through', person: OWNER };
   const token = tokenIn(cookies);
   const person = token === '' ? null : await access.store.personOf(token);
-  const need = needOf(method, path);
-  if (need === 'anyone') return { kind: 'through', person };
+  const refusal = refusalOf(person, needOf(method, path), token !== '');
+  if (refusal === null) return { kind: 'through', person };
+  return refusal.status === 401 && !path.startsWith('/api/')
+    ? { kind: 'sign-in' }
+    : { kind: 'refused', refusal };
+}
+
+/**
+ * Why somebody may not do what takes a role; null where they may.
+ *
+ * @param known whether the browser shows a session, though it is not honored
+ */
+export function refusalOf(person: Person | null, need: Need, known = false): Refusal | null {
+  if (need === 'anyone') return null;
   if (person === null) {
-    if (!path.startsWith('/api/')) return { kind: 'sign-in' };
-    const what =
-      token === ''
-        ? 'Nobody is signed in here; come in by the link you were given, or with the passphrase.'
-        : 'This device has been let go of, or was away for long; come in again. What waits in the browser is kept.';
-    return { kind: 'refused', refusal: { status: 401, where: 'sign-in', what } };
+    const what = known
+      ? 'This device was signed out, or was away for long. Sign in again; what waits in the browser is kept.'
+      : 'Sign in first, with the link you got or with the passphrase.';
+    return { status: 401, where: 'sign-in', what };
   }
-  if (reaches(person.role, need)) return { kind: 'through', person };
+  if (reaches(person.role, need)) return null;
   return {
-    kind: 'refused',
-    refusal: {
-      status: 403,
-      where: 'role',
-      what: `Whoever comes in as “${person.role}” ${ROLE_DOES[person.role]}; this takes “${need}”. Ask the office for another link.`,
-    },
+    status: 403,
+    where: 'role',
+    what: `The role “${person.role}” ${ROLE_DOES[person.role]}; this takes “${need}”. Ask the office for another link.`,
   };
 }
 

@@ -30,7 +30,7 @@ const ALL_WRITE: readonly RegExp[] = [/^\/api\/sign-out$/];
 const READING = new Set(['GET', 'HEAD']);
 
 /**
- * What a request needs to be let through. Whatever is not named here is read by all who are in, and written by the office: a new
+ * What a request needs to be let through, by its path or by the pattern of the route that answers it. Whatever is not named here is read by all who are in, and written by the office: a new
  * address is closed until somebody opens it.
  *
  * @param path without what stands behind `?`

@@ -7,6 +7,10 @@ import { TABLES, type TableName } from './tables';
 
 type Database = Knex | Knex.Transaction;
 type Row = Readonly<Record<string, unknown>>;
+type Table = (typeof TABLES)[number];
+
+/** Columns of keys that hold numbers. */
+const NUMBERS: ReadonlySet<string> = new Set(['number', 'version']);
 
 /** Rows that are carried at once: databases take only so many values in one statement. */
 const BATCH = 50;
@@ -27,28 +31,28 @@ const plain = (value: unknown): unknown => {
   return value;
 };
 
-/** Rows of a table in the order of their keys, a batch at a time. Letters are ordered by their numbers in both databases. */
-async function* batches(
-  on: Database,
-  { name, key }: (typeof TABLES)[number],
-): AsyncGenerator<readonly Row[]> {
-  // Letters of a key stand as the language of the database has them; that of both is made the same.
+/** Rows of a table in the order of their keys, a batch at a time, each batch found by the last key of the one before. */
+async function* batches(on: Database, { name, key }: Table): AsyncGenerator<readonly Row[]> {
+  // PostgreSQL sorts text by language, SQLite by bytes: both are made to sort by bytes.
   const order = key.map((column) =>
-    isPostgres(on) && column !== 'number' && column !== 'version' ? `${column} COLLATE "C"` : column,
+    isPostgres(on) && !NUMBERS.has(column) ? `${column} COLLATE "C"` : column,
   );
-  for (let from = 0; ; from += BATCH) {
-    const rows = (await on<Row>(name)
-      .orderByRaw(order.join(', '))
-      .offset(from)
-      .limit(BATCH)
-      .select()) as readonly Row[];
+  let last: Row | null = null;
+  for (;;) {
+    const query = on<Row>(name).orderByRaw(order.join(', ')).limit(BATCH);
+    if (last !== null) {
+      const values = key.map((column) => last?.[column] as string | number);
+      void query.whereRaw(`(${order.join(', ')}) > (${key.map(() => '?').join(', ')})`, values);
+    }
+    const rows = (await query.select()) as readonly Row[];
     if (rows.length > 0) yield rows;
     if (rows.length < BATCH) return;
+    last = rows.at(-1) ?? null;
   }
 }
 
 /** Counts a table and sums it up. */
-async function sumOf(on: Database, table: (typeof TABLES)[number]): Promise<Sum> {
+async function sumOf(on: Database, table: Table): Promise<Sum> {
   const hash = createHash('sha256');
   let rows = 0;
   for await (const batch of batches(on, table)) {
@@ -70,7 +74,7 @@ async function isFresh(on: Database): Promise<boolean> {
 /** A value as a database takes it in. */
 const taken = (value: unknown): unknown => (value instanceof ArrayBuffer ? Buffer.from(value) : value);
 
-async function carry(from: Database, to: Knex.Transaction, table: (typeof TABLES)[number]): Promise<void> {
+async function carry(from: Database, to: Knex.Transaction, table: Table): Promise<void> {
   // Made with the database: its own counters give way to those that come.
   await to(table.name).delete();
   for await (const batch of batches(from, table)) {

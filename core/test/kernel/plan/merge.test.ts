@@ -46,6 +46,9 @@ describe('plans of two people', () => {
         const [first, second] = [other(one(BASE)), one(other(BASE))];
         const { merged, clashes } = mergePlans(BASE, one(BASE), other(BASE));
         if (clashes.length > 0 || !same(first, second)) return;
+        // Changes name things by their place: two that take away the first one take away two, one after the other.
+        const gone = (plan: Plan): readonly string[] => ids(BASE).filter((id) => !ids(plan).includes(id));
+        if (gone(one(BASE)).some((id) => gone(other(BASE)).includes(id))) return;
         met += 1;
         expect(writePlan(merged)).toEqual(writePlan(first));
       }),

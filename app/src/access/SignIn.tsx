@@ -1,28 +1,25 @@
 import { LogIn } from 'lucide-react';
 import { type SubmitEvent, useState } from 'react';
 import { keepName, keptName } from '../job/signature';
-import { type Problem, send } from './send';
+import type { Problem } from '../job/call';
+import { send, typedIn } from './send';
 
-interface ComeInProps {
+interface SignInProps {
   /** The secret of a link; left out where the passphrase is asked. */
   readonly token?: string;
-  /** Where to go once in. */
+  /** Where to go afterwards. */
   readonly to: string;
 }
 
-/** The door: a name, and the passphrase where nobody comes by a link. */
-export function ComeIn({ token, to }: ComeInProps) {
+/** Signs in with a name, and with the passphrase unless a link does its work. */
+export function SignIn({ token, to }: SignInProps) {
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [busy, setBusy] = useState(false);
   const [name, setName] = useState(keptName);
   const submit = async (event: SubmitEvent<HTMLFormElement>): Promise<void> => {
     event.preventDefault();
-    // Read from the form: what was typed before the page came alive counts too.
-    const form = new FormData(event.currentTarget);
-    const typed = (field: string): string => {
-      const value = form.get(field);
-      return typeof value === 'string' ? value : '';
-    };
+    const form = event.currentTarget;
+    const typed = (field: string): string => typedIn(form, field);
     setBusy(true);
     const answer = await (token === undefined
       ? send('POST', '/api/sign-in', { name: typed('name'), passphrase: typed('passphrase'), to })
@@ -74,7 +71,7 @@ export function ComeIn({ token, to }: ComeInProps) {
         </ul>
       )}
       <button type="submit" className="button strong min-h-12 self-start" disabled={busy}>
-        <LogIn aria-hidden="true" /> Come in
+        <LogIn aria-hidden="true" /> Sign in
       </button>
     </form>
   );

@@ -4,8 +4,8 @@ import { useAlive } from '../jobs/useAlive';
 import { rememberedKey } from '../today/rememberedCard';
 import { send } from './send';
 
-/** Ends the session of this device, and leaves the jobs behind that were taken along; what waits to be sent stays. */
-export function GoOut() {
+/** Signs this device out and deletes the jobs that it keeps; what still waits to be sent stays. */
+export function SignOut() {
   const alive = useAlive();
   const [failed, setFailed] = useState(false);
   const go = async (): Promise<void> => {
@@ -22,9 +22,9 @@ export function GoOut() {
   return (
     <>
       <button type="button" className="button min-h-11" disabled={!alive} onClick={() => void go()}>
-        <LogOut aria-hidden="true" size={16} /> Go out
+        <LogOut aria-hidden="true" size={16} /> Sign out
       </button>
-      {failed && <span role="alert">The server does not answer; you are still in.</span>}
+      {failed && <span role="alert">The server does not answer; you are still signed in. Try again.</span>}
     </>
   );
 }
