@@ -1,5 +1,6 @@
 import { type WalkRow, emptyPlan } from '@ombra/core/stages/outline';
-import { applyEdit, readPlanText } from '@ombra/core/plan';
+import { applyEdit } from '@ombra/core/plan';
+import { readPlanText } from '@ombra/core/planFile';
 import { rulesOf } from '@ombra/core/rules';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { randomUUID } from 'node:crypto';

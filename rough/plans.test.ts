@@ -1,4 +1,4 @@
-import { readPlan } from '@ombra/core/plan';
+import { readPlan } from '@ombra/core/planFile';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { orderOf } from '../core/src/orderOf';

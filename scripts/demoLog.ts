@@ -1,6 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import type { Entry, EntryBody, EntryKind } from '@ombra/core/kernel/record';
-import { readPlanText } from '@ombra/core/plan';
+import { readPlanText } from '@ombra/core/planFile';
 import { rulesOf } from '@ombra/core/rules';
 import { rowOnSite } from '@ombra/core/stages/courses';
 import { quantityOfShare, ratesOfItem } from '@ombra/core/stages/days';

@@ -1,6 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { readPlanText } from '@ombra/core/plan';
+import { readPlanText } from '@ombra/core/planFile';
 import { report } from '@ombra/core/report';
 import { work } from '@ombra/core/work';
 import type { ExportJob, Made } from '../app/src/server/exports/job';

@@ -1,4 +1,5 @@
-import { applyEdit, readPlanText } from '@ombra/core/plan';
+import { applyEdit } from '@ombra/core/plan';
+import { readPlanText } from '@ombra/core/planFile';
 import { inches } from '@ombra/core/kernel/measure';
 import type { Plan } from '@ombra/core/kernel/plan';
 import { type Brace, type WallBraces, alignmentOf } from '@ombra/core/stages/bracing';

@@ -1,4 +1,4 @@
-import { readPlan } from '@ombra/core/plan';
+import { readPlan } from '@ombra/core/planFile';
 import { work } from '@ombra/core/work';
 import ICAL from 'ical.js';
 import { readFileSync } from 'node:fs';

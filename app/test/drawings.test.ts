@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { type Drawing, boundsOf, drawingNames, drawingOf } from '@ombra/core/drawings';
 import { toInches } from '@ombra/core/kernel/measure';
-import { readPlanText } from '@ombra/core/plan';
+import { readPlanText } from '@ombra/core/planFile';
 import { report } from '@ombra/core/report';
 import { cornerBarOnPlan, placedWalls } from '@ombra/core/drawings';
 import { work } from '@ombra/core/work';

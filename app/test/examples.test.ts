@@ -1,4 +1,4 @@
-import { readPlanText } from '@ombra/core/plan';
+import { readPlanText } from '@ombra/core/planFile';
 import { work } from '@ombra/core/work';
 import { readFileSync, readdirSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';

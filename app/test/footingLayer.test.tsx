@@ -1,4 +1,5 @@
-import { applyEdit, readPlanText } from '@ombra/core/plan';
+import { applyEdit } from '@ombra/core/plan';
+import { readPlanText } from '@ombra/core/planFile';
 import type { Plan } from '@ombra/core/kernel/plan';
 import { type WorkedPlan, work } from '@ombra/core/work';
 import { readFileSync } from 'node:fs';

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { readPlanText } from '@ombra/core/plan';
+import { readPlanText } from '@ombra/core/planFile';
 import { type WorkedPlan, work } from '@ombra/core/work';
 import { CUBIC_METRES_PER_CUBIC_YARD, toMillimetres } from '@ombra/core/kernel/measure';
 import { wallsOf } from '@ombra/core/stages/outline';

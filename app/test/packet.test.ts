@@ -1,5 +1,5 @@
 import { readFileSync, readdirSync } from 'node:fs';
-import { readPlanText } from '@ombra/core/plan';
+import { readPlanText } from '@ombra/core/planFile';
 import { emptyPlan } from '@ombra/core/stages/outline';
 import { report } from '@ombra/core/report';
 import { work } from '@ombra/core/work';

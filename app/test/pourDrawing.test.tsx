@@ -1,4 +1,5 @@
-import { applyEdit, readPlanText } from '@ombra/core/plan';
+import { applyEdit } from '@ombra/core/plan';
+import { readPlanText } from '@ombra/core/planFile';
 import { toCubicYards } from '@ombra/core/kernel/measure';
 import type { Plan, PlanEdit } from '@ombra/core/kernel/plan';
 import { wallsOf } from '@ombra/core/stages/outline';

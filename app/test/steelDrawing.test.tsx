@@ -1,4 +1,5 @@
-import { applyEdit, readPlanText } from '@ombra/core/plan';
+import { applyEdit } from '@ombra/core/plan';
+import { readPlanText } from '@ombra/core/planFile';
 import type { Plan } from '@ombra/core/kernel/plan';
 import { wallsOf } from '@ombra/core/stages/outline';
 import { type StockOfSize, barsInCourse } from '@ombra/core/stages/steel';

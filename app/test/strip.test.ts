@@ -1,4 +1,4 @@
-import { readPlanText } from '@ombra/core/plan';
+import { readPlanText } from '@ombra/core/planFile';
 import { type Length, inches } from '@ombra/core/kernel/measure';
 import { layingOrder } from '@ombra/core/stages/courses';
 import { wallsOf } from '@ombra/core/stages/outline';

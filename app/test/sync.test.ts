@@ -70,7 +70,7 @@ function makeBrowser(server: ReturnType<typeof makeServer>) {
       server.state.aside.push(save);
       return Promise.resolve(true);
     },
-    merge: mergedPlan,
+    fetchMerge: () => Promise.resolve(mergedPlan),
     newest: (since) => {
       const { version, name } = server.state;
       return Promise.resolve(version > since ? { version, plan: planNamed(name) } : null);

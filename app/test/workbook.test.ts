@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { booksOf } from '@ombra/core/books';
 import type { UnitSystem } from '@ombra/core/kernel/measure';
-import { readPlanText } from '@ombra/core/plan';
+import { readPlanText } from '@ombra/core/planFile';
 import { report } from '@ombra/core/report';
 import { work } from '@ombra/core/work';
 import FormulaParser from 'fast-formula-parser';

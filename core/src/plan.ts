@@ -1,20 +1,6 @@
-import { z } from 'zod';
-import { type Salvaged, planDocument, salvage } from './kernel/plan';
+import { planEditing } from './kernel/plan/editing';
 import { STAGES } from './stages';
 
 export * from './kernel/plan/plan';
 
-const document = planDocument(STAGES.flatMap(({ part }) => part ?? []));
-
-export const { readPlan, readPlanText, writePlan, applyEdit } = document;
-
-/**
- * Reads as much of a stored plan as can be read, whatever has happened to it. Never fails; what is left out is told.
- *
- * @param name the job's name, for a plan that has lost its own
- * @example salvagePlan('{"format":"ombra.plan","version":1,"courses":6}', 'Barn').plan.name // 'Barn'
- */
-export const salvagePlan = (text: string, name: string): Salvaged => salvage(document, text, name);
-
-/** The published JSON Schema (2020-12) of the plan file. */
-export const planJsonSchema = (): Record<string, unknown> => z.toJSONSchema(document.schema);
+export const { writePlan, applyEdit } = planEditing(STAGES.flatMap(({ part }) => part ?? []));

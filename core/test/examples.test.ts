@@ -3,7 +3,7 @@ import { dirname, join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
 import { planDocument } from '../src/kernel/plan';
-import { readPlanText } from '../src/plan';
+import { readPlanText } from '../src/planFile';
 import { houseRules } from '../src/rules';
 import { STAGES } from '../src/stages';
 import { cutRulesOf } from '../src/stages/courses/rest';
@@ -31,19 +31,20 @@ const examples = readdirSync(SOURCE, { recursive: true, encoding: 'utf8' })
   );
 
 /** What examples speak of without saying where it comes from. */
-function things(): Readonly<Record<string, unknown>> {
+async function things(): Promise<Readonly<Record<string, unknown>>> {
   const reading = readPlanText(readFileSync(join(SOURCE, '../../demo/sorrel-fork-hatchery.json'), 'utf8'));
   if (!reading.ok) throw new Error('the demo does not read');
   const { plan } = reading;
   const rules = houseRules();
   const worked = work(plan);
   const [pour] = worked.pour.pours;
-  const parts = STAGES.flatMap(({ part }) => part ?? []);
+  const fetched = await Promise.all(STAGES.flatMap(({ file }) => file?.() ?? []));
+  const files = fetched.map(({ file }) => file);
   return {
     plan,
     rules,
-    parts,
-    document: planDocument(parts),
+    files,
+    document: planDocument(files, []),
     pour,
     span: pour?.span,
     day: pour?.day,
@@ -59,10 +60,10 @@ const load = (file: string): Promise<Readonly<Record<string, unknown>>> =>
 /** Everything that core offers, by name, with the file's own exports over it. */
 async function scopeOf(file: string): Promise<Readonly<Record<string, unknown>>> {
   const offered = readdirSync(SOURCE, { recursive: true, encoding: 'utf8' }).filter(
-    (each) => each.endsWith('/index.ts') || ['plan.ts', 'rules.ts', 'work.ts'].includes(each),
+    (each) => each.endsWith('/index.ts') || ['plan.ts', 'planFile.ts', 'rules.ts', 'work.ts'].includes(each),
   );
   const all = await Promise.all([...offered, file].map(load));
-  return Object.assign({}, ...all, things()) as Readonly<Record<string, unknown>>;
+  return Object.assign({}, ...all, await things()) as Readonly<Record<string, unknown>>;
 }
 
 /** Evaluates an expression of ours: nothing from outside comes in here. */

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { readPlanText } from '../src/plan';
+import { readPlanText } from '../src/planFile';
 import { makeWork, work } from '../src/work';
 import { anyChange } from './support/histories';
 

@@ -1,4 +1,5 @@
-import { applyEdit, readPlanText } from '../src/plan';
+import { applyEdit } from '../src/plan';
+import { readPlanText } from '../src/planFile';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { settle } from '../src/kernel/engine/memo';

@@ -93,7 +93,7 @@ export async function bringUpToDate(
 export async function takenJob(id: string): Promise<TakenJob | null> {
   try {
     const kept = await get<KeptJob>(id, store());
-    return kept ? { ...kept, plan: planKept(kept.plan) } : null;
+    return kept ? { ...kept, plan: await planKept(kept.plan) } : null;
   } catch {
     return null;
   }

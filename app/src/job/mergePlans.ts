@@ -1,5 +1,6 @@
 import { type Merge, type Plan, mergePlans } from '@ombra/core/kernel/plan';
-import { readPlan, writePlan } from '@ombra/core/plan';
+import { writePlan } from '@ombra/core/plan';
+import { readPlan } from '@ombra/core/planFile';
 import type { Choices } from './sync';
 
 /** Brings together what two people made of one plan; null where what comes out of it would be no plan. */

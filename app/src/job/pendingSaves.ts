@@ -32,11 +32,11 @@ const asKept = ({ before, plan, base, ...save }: PendingSave): Kept => ({
   ...(before && { before: asKept(before) }),
 });
 
-const asPending = ({ before, plan, base, ...save }: Kept): PendingSave => ({
+const asPending = async ({ before, plan, base, ...save }: Kept): Promise<PendingSave> => ({
   ...save,
-  plan: planKept(plan),
-  ...(typeof base === 'object' && base !== null && { base: planKept(base) }),
-  ...(isKept(before) && { before: asPending(before) }),
+  plan: await planKept(plan),
+  ...(typeof base === 'object' && base !== null && { base: await planKept(base) }),
+  ...(isKept(before) && { before: await asPending(before) }),
 });
 
 /** Holds a lock for as long as this tab lives; false where another tab holds it already. */
@@ -64,7 +64,10 @@ const key = (tab: string, jobId: string): string => `${tab}|${jobId}`;
 export const keepPending = (tab: string, jobId: string, pending: PendingSave | null): Promise<void> =>
   pending === null ? del(key(tab, jobId), store()) : set(key(tab, jobId), asKept(pending), store());
 
-/** The unsent edit of this tab, or else of a tab that is gone, which this one then takes over. */
+/**
+ * The unsent edit of this tab, or else of a tab that is gone, which this one then takes over. Fails where what reads plan files
+ * cannot be fetched; what is kept stays as it is.
+ */
 export async function findPending(tab: string, jobId: string): Promise<PendingSave | null> {
   const own: unknown = await get(key(tab, jobId), store());
   if (isKept(own)) return asPending(own);
@@ -74,7 +77,7 @@ export async function findPending(tab: string, jobId: string): Promise<PendingSa
   for (const [place, value] of all) {
     const [owner = ''] = place.split('|');
     if (!isKept(value) || value.jobId !== jobId || alive.has(`${LOCK}${owner}`)) continue;
-    const pending = asPending(value);
+    const pending = await asPending(value);
     await keepPending(tab, jobId, pending);
     await del(place, store());
     return pending;

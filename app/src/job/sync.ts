@@ -42,6 +42,9 @@ export type SaveState =
 /** Which side is taken of what both changed, by the key of the clash. */
 export type Choices = Readonly<Record<string, Side>>;
 
+/** Brings together what two people made of one plan; null where that is no plan. */
+type MergePlans = (base: Plan, mine: Plan, theirs: Plan, choices?: Choices) => Merge<Plan> | null;
+
 /** What the sync needs from outside, passed in so that tests can stand in for the browser and the server. */
 export interface SyncPorts {
   readonly send: (save: PendingSave) => Promise<SendOutcome>;
@@ -49,8 +52,8 @@ export interface SyncPorts {
   readonly setAside: (save: PendingSave) => Promise<boolean>;
   /** The newest state, where it is newer than a version; null where it is not, or cannot be had. */
   readonly newest: (since: number) => Promise<{ readonly version: number; readonly plan: Plan } | null>;
-  /** Brings together what two people made of one plan; null where that is no plan. */
-  readonly merge: (base: Plan, mine: Plan, theirs: Plan, choices?: Choices) => Merge<Plan> | null;
+  /** Fetches what brings plans together; null where that failed. */
+  readonly fetchMerge: () => Promise<MergePlans | null>;
   /** Shows a state that another tab or person saved. */
   readonly receive: (plan: Plan) => void;
   /** Tells the other tabs that this one has saved. */
@@ -84,6 +87,8 @@ export function makeSync(
   let base: Plan | undefined = job.plan;
   /** What the server had when it was asked what to do. */
   let theirs: { readonly version: number; readonly plan: Plan } | null = null;
+  /** What brings plans together, once it was needed. */
+  let merge: MergePlans | null = null;
   /** The newest edit that the server has not confirmed. */
   let pending: PendingSave | null = null;
   /** A save that went out and has no answer yet; it may or may not have arrived. */
@@ -154,14 +159,15 @@ export function makeSync(
     const ask = (clashes: readonly Clash[]): void => {
       halt({ kind: 'stale', theirVersion, updatedAt, clashes });
     };
+    merge ??= await ports.fetchMerge();
     const newest = save.base === undefined ? null : await ports.newest(save.baseVersion);
     if (pending === null) return;
-    if (save.base === undefined || newest === null) {
+    if (save.base === undefined || newest === null || merge === null) {
       ask([]);
       return;
     }
     theirs = newest;
-    const found = ports.merge(save.base, pending.plan, newest.plan);
+    const found = merge(save.base, pending.plan, newest.plan);
     if (found === null || found.clashes.length > 0) {
       ask(found?.clashes ?? []);
       return;
@@ -285,8 +291,8 @@ export function makeSync(
     keepMine: async (theirVersion: number, choices: Choices = {}): Promise<void> => {
       if (pending === null) return;
       const found =
-        theirs !== null && pending.base !== undefined
-          ? ports.merge(pending.base, pending.plan, theirs.plan, choices)
+        theirs !== null && pending.base !== undefined && merge !== null
+          ? merge(pending.base, pending.plan, theirs.plan, choices)
           : null;
       if (found !== null && theirs !== null) {
         await goOn(found.merged, theirs);

@@ -7,7 +7,6 @@ import { latestWins } from '../workers/latest';
 import { endWorker, onWorkerEnded, workClient } from '../workers/workClient';
 import { useKeptAlong } from '../away/useKeptAlong';
 import { useLive } from '../live/useLive';
-import { mergedPlan } from './mergePlans';
 import { findPending, keepPending, tabName } from './pendingSaves';
 import { makePlanStore } from './planStore';
 import { newestOf, sendSave, setAside } from './server';
@@ -123,6 +122,9 @@ function useWorked(plan: Plan, shows: readonly WorkedKey[]) {
   };
 }
 
+/** Milliseconds until what was left unsent is tried to be read again. */
+const READ_AGAIN = 2000;
+
 /** Connects the plan to the server, to the edits kept in the browser, and to the other tabs on the same job. */
 function useSync(job: OpenJob, planStore: ReturnType<typeof makePlanStore>) {
   const [saveState, setSaveState] = useState<SaveState>({ kind: 'saved' });
@@ -140,7 +142,11 @@ function useSync(job: OpenJob, planStore: ReturnType<typeof makePlanStore>) {
           send: sendSave,
           setAside,
           newest: (since) => newestOf(job.id, since),
-          merge: mergedPlan,
+          fetchMerge: () =>
+            import('./mergePlans').then(
+              ({ mergedPlan }) => mergedPlan,
+              () => null,
+            ),
           receive: (plan) => {
             received = plan;
             planStore.receive(plan);
@@ -169,7 +175,19 @@ function useSync(job: OpenJob, planStore: ReturnType<typeof makePlanStore>) {
         },
         job,
       );
-      const left = await findPending(tab, job.id);
+      const findLeft = async (): ReturnType<typeof findPending> => {
+        while (!visit.over) {
+          try {
+            return await findPending(tab, job.id);
+          } catch {
+            // What reads it did not come. Nothing else is kept in its place until it has been read.
+            setSaveState({ kind: 'unreachable' });
+            await new Promise((resolve) => setTimeout(resolve, READ_AGAIN));
+          }
+        }
+        return null;
+      };
+      const left = await findLeft();
       if (visit.over) return;
       const typedMeanwhile = planStore.store.getState().plan;
       if (left && typedMeanwhile === job.plan) planStore.store.setState({ plan: left.plan });

@@ -1,4 +1,4 @@
-import { readPlan } from '@ombra/core/plan';
+import { readPlan } from '@ombra/core/planFile';
 import type { Plan, PlanProblem, PlanReading } from '@ombra/core/kernel/plan';
 import type { APIRoute } from 'astro';
 import { type Refusal, LARGEST_BODY, LARGEST_PLAN, LONGEST_DRAIN, tooLarge } from './guard';

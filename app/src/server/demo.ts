@@ -1,5 +1,5 @@
 import { type Entry, readEntry } from '@ombra/core/kernel/record';
-import { readPlanText } from '@ombra/core/plan';
+import { readPlanText } from '@ombra/core/planFile';
 import { readFile } from 'node:fs/promises';
 import type { Services } from './services';
 

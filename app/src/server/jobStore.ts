@@ -1,4 +1,5 @@
-import { salvagePlan, writePlan } from '@ombra/core/plan';
+import { writePlan } from '@ombra/core/plan';
+import { salvagePlan } from '@ombra/core/planFile';
 import type { Plan, PlanProblem } from '@ombra/core/kernel/plan';
 import type { Knex } from 'knex';
 import { folded } from './folded';

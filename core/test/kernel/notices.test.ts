@@ -8,7 +8,8 @@ import {
   placesOf,
   withoutAside,
 } from '../../src/kernel/notices';
-import { applyEdit, readPlan, writePlan } from '../../src/plan';
+import { applyEdit, writePlan } from '../../src/plan';
+import { readPlan } from '../../src/planFile';
 import { work } from '../../src/work';
 import { insertOf, openingOf } from '../support/openings';
 import { HATCHERY, planOf, withCourses } from '../support/plans';

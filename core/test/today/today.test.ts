@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { recordOf, type Entry } from '../../src/kernel/record';
 import { readEntry } from '../../src/kernel/record';
-import { readPlanText } from '../../src/plan';
+import { readPlanText } from '../../src/planFile';
 import { rulesOf } from '../../src/rules';
 import { wallsOf } from '../../src/stages/outline';
 import { coursesOfWall, nextCourse, todayCard, workOnWall } from '../../src/today';

@@ -1,4 +1,4 @@
-import { planJsonSchema } from '@ombra/core/plan';
+import { planJsonSchema } from '@ombra/core/planFile';
 import type { APIRoute } from 'astro';
 import { json, only } from '../../server/answers';
 

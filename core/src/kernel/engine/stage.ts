@@ -2,7 +2,7 @@ import type { Notice } from '../notices/notice';
 import type { UnitSystem } from '../measure';
 import type { Book } from '../table';
 import type { Plan } from '../plan/plan';
-import type { PlanPart } from '../plan/part';
+import type { FilePart, PlanPart } from '../plan/part';
 import type { HouseRules, Rule } from '../rules';
 import type { Memory } from './memory';
 
@@ -69,13 +69,15 @@ export interface StageWork {
 export type BooksOf = (worked: Worked, plan: Plan, rules: HouseRules) => readonly Book[];
 
 /**
- * A stage: what a plan is worked through. Its name, its rules and its part of the plan are at hand at once; its working is
- * fetched when it is first asked for.
+ * A stage: what a plan is worked through. Its name, its rules and what can be done to its part of the plan are at hand at
+ * once; how that is read from files, and its working, are fetched when they are first asked for.
  */
 export interface Stage {
   readonly id: string;
   readonly rules: Readonly<Record<string, Rule>>;
   readonly part?: PlanPart;
+  /** How its part of a plan file is read; fetched where files are read. */
+  readonly file?: () => Promise<{ readonly file: FilePart }>;
   readonly makes: readonly WorkedKey[];
   readonly load: () => Promise<{ readonly work: StageWork }>;
   /** What it lists for other programs; fetched when it is asked for. */

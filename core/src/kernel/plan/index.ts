@@ -1,4 +1,6 @@
+export * from './copies';
 export * from './document';
+export * from './editing';
 export * from './fields';
 export * from './part';
 export * from './plan';

@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import { isObject } from '../forms';
 import type { PlanDocument, PlanProblem } from './document';
-import type { PlanPart } from './part';
+import type { FilePart } from './part';
 import { type Plan, PLAN_FORMAT, PLAN_VERSION } from './plan';
 import { upgraded } from './upgraded';
 
@@ -65,13 +65,13 @@ function withoutRepeatedIds(value: unknown, seen = new Set<unknown>()): void {
 }
 
 /** What no plan can do without, from an empty job. */
-function fillIn(document: Json, name: string, parts: readonly PlanPart[]): void {
+function fillIn(document: Json, name: string, files: readonly FilePart[]): void {
   document['name'] ??= name;
   document['units'] ??= 'imperial';
   document['rules'] ??= {};
   document['format'] = PLAN_FORMAT;
   document['version'] = PLAN_VERSION;
-  for (const part of parts) part.mend?.(document);
+  for (const part of files) part.mend?.(document);
 }
 
 /**
@@ -83,10 +83,10 @@ function fillIn(document: Json, name: string, parts: readonly PlanPart[]): void 
  * @param name the job's name, for a plan that has lost its own
  * @example salvage(document, '{"format":"ombra.plan","version":1,"courses":6}', 'Barn').plan.name // 'Barn'
  */
-export function salvage({ parts, schema, readPlan }: PlanDocument, text: string, name: string): Salvaged {
+export function salvage({ files, schema, readPlan }: PlanDocument, text: string, name: string): Salvaged {
   const emptyPlan = (): Plan => {
     const document: Json = {};
-    fillIn(document, name, parts);
+    fillIn(document, name, files);
     const reading = readPlan(document);
     if (!reading.ok) throw new Error('An empty plan does not read.');
     return reading.plan;
@@ -101,15 +101,15 @@ export function salvage({ parts, schema, readPlan }: PlanDocument, text: string,
   if (whole.ok) return { plan: whole.plan, lost: [] };
   const first = whole.problems;
   if (!isObject(document) || Array.isArray(document)) return { plan: emptyPlan(), lost: first };
-  const kept = upgraded(document, parts);
-  fillIn(kept, name, parts);
+  const kept = upgraded(document, files);
+  fillIn(kept, name, files);
   // With the frame put right, all else that is wrong is seen as well.
   const inside = readPlan(kept);
   const lost = [...first, ...(inside.ok ? [] : inside.problems)].filter(
     (problem, index, all) => all.findIndex((each) => each.where === problem.where) === index,
   );
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    fillIn(kept, name, parts);
+    fillIn(kept, name, files);
     const wrong = wrongPlaces(kept, schema);
     if (wrong.length === 0) break;
     for (const path of wrong) takeOut(kept, path);

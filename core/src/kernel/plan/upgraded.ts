@@ -1,4 +1,4 @@
-import type { FileFields, PlanPart } from './part';
+import type { FileFields, FilePart } from './part';
 import { PLAN_VERSION } from './plan';
 
 /**
@@ -6,11 +6,11 @@ import { PLAN_VERSION } from './plan';
  * One of this version, of a newer one, or of none comes back as it is.
  *
  * @param file what was read; it is not changed
- * @example upgraded({ version: 1, stages: [{ toCourse: 4 }] }, parts).pours // [{ toCourse: 4 }]
+ * @example upgraded({ version: 1, stages: [{ toCourse: 4 }] }, files).pours // [{ toCourse: 4 }]
  */
-export function upgraded(file: FileFields, parts: readonly PlanPart[]): FileFields {
+export function upgraded(file: FileFields, files: readonly FilePart[]): FileFields {
   const version = file['version'];
   if (typeof version !== 'number' || !(version >= 1 && version < PLAN_VERSION)) return file;
-  const next = parts.reduce<FileFields>((each, part) => part.upgrades?.[version]?.(each) ?? each, file);
-  return upgraded({ ...next, version: version + 1 }, parts);
+  const next = files.reduce<FileFields>((each, part) => part.upgrades?.[version]?.(each) ?? each, file);
+  return upgraded({ ...next, version: version + 1 }, files);
 }

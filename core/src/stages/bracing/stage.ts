@@ -8,6 +8,7 @@ export const bracingStage: Stage = {
   id: 'bracing',
   rules: bracingRules,
   part: bracingPart,
+  file: () => import('./file'),
   makes: ['bracing'],
   load: () => import('./work'),
   books: () => import('./books'),

@@ -1,29 +1,9 @@
-import { z } from 'zod';
-import { copyOf } from '../../kernel/plan/fields';
-import { planPart } from '../../kernel/plan/part';
-import { type DaysPlan, changeDays, changePeople } from './plan';
-
-const date = z.string().max(20);
-
-const days = z
-  .strictObject({
-    start: date.optional().describe('The first working day, "2026-12-01".'),
-    people: z
-      .record(date, z.number().int().min(0).max(60))
-      .optional()
-      .describe('People on a day that differs from the house rule, by its date.'),
-    newcomers: z
-      .record(date, z.number().int().min(0).max(60))
-      .optional()
-      .describe('How many of them are new to this work, by date.'),
-    off: z.array(date).max(400).optional().describe('Days on which nobody works.'),
-  })
-  .describe('The days of the job: when it starts, who is there, and when nobody is.');
+import { copyOf } from '../../kernel/plan/copies';
+import type { PlanPart } from '../../kernel/plan/part';
+import { changeDays, changePeople } from './plan';
 
 /** The days of a job. */
-export const daysPart = planPart({
-  fields: { days: days.optional() },
-  read: (file) => (file.days === undefined ? {} : { days: copyOf(file.days) as DaysPlan }),
+export const daysPart: PlanPart = {
   write: (plan) => (plan.days === undefined ? {} : { days: copyOf(plan.days) }),
   edits: {
     'set-days': (plan, { change }) => ({ ...plan, days: changeDays(plan.days, change) }),
@@ -32,4 +12,4 @@ export const daysPart = planPart({
       days: changePeople(plan.days, of, day, people),
     }),
   },
-});
+};

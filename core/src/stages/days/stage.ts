@@ -8,6 +8,7 @@ export const daysStage: Stage = {
   id: 'days',
   rules: daysRules,
   part: daysPart,
+  file: () => import('./file'),
   makes: ['days'],
   load: () => import('./work'),
 };

@@ -8,6 +8,7 @@ export const edgesStage: Stage = {
   id: 'edges',
   rules: edgesRules,
   part: edgesPart,
+  file: () => import('./file'),
   makes: ['edges'],
   load: () => import('./work'),
 };

@@ -8,6 +8,7 @@ export const footingStage: Stage = {
   id: 'footing',
   rules: footingRules,
   part: footingPart,
+  file: () => import('./file'),
   makes: ['footing'],
   load: () => import('./work'),
 };

@@ -1,6 +1,6 @@
 import { type Judged, allOf } from '../../kernel/judged';
 import type { Insert, InsertKind } from './plan';
-import { withoutKey } from '../../kernel/plan/fields';
+import { withoutKey } from '../../kernel/plan/copies';
 import {
   type Length,
   add,

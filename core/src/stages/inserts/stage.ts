@@ -8,6 +8,7 @@ export const insertsStage: Stage = {
   id: 'inserts',
   rules: insertsRules,
   part: insertsPart,
+  file: () => import('./file'),
   makes: ['placed', 'inserts'],
   load: () => import('./work'),
 };

@@ -1,4 +1,4 @@
-import { withoutKey } from '../../kernel/plan/fields';
+import { withoutKey } from '../../kernel/plan/copies';
 import type { Loop, WalkRow } from '../outline/plan';
 import { type Length, type UnitSystem, readLength, readVolume } from '../../kernel/measure';
 import type { Plan } from '../../kernel/plan';

@@ -1,7 +1,7 @@
 import type { UnitSystem } from '../../kernel/measure';
 import type { BuckFigures, BuckKind, Opening, Threshold } from './plan';
 import type { Plan } from '../../kernel/plan/plan';
-import { withoutKey } from '../../kernel/plan/fields';
+import { withoutKey } from '../../kernel/plan/copies';
 import type { PlanPart } from '../../kernel/plan/part';
 import { changedIn, NEEDED, storedThing } from '../../kernel/plan/things';
 

@@ -1,4 +1,4 @@
-import { withoutKey } from '../../kernel/plan/fields';
+import { withoutKey } from '../../kernel/plan/copies';
 import { type Length, type UnitSystem, add, readLength, storeLength, subtract } from '../../kernel/measure';
 import type { Opening } from './plan';
 import type { OpeningChange } from './edits';

@@ -8,6 +8,7 @@ export const openingsStage: Stage = {
   id: 'openings',
   rules: openingsRules,
   part: openingsPart,
+  file: () => import('./file'),
   makes: ['openings'],
   load: () => import('./work'),
 };

@@ -1,6 +1,6 @@
 import type { FamilyFile } from '../../kernel/forms';
 import { type Angle, type UnitSystem, readTurn, storeTurn } from '../../kernel/measure';
-import { withoutKey } from '../../kernel/plan/fields';
+import { withoutKey } from '../../kernel/plan/copies';
 import type { PlanPart } from '../../kernel/plan/part';
 import type { Plan } from '../../kernel/plan/plan';
 import { storedLengthText, storedTurnText } from '../../kernel/plan/storedText';

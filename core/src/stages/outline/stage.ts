@@ -12,6 +12,7 @@ export const outlineStage: Stage = {
   id: 'outline',
   rules: outlineRules,
   part: outlinePart,
+  file: () => import('./file'),
   makes: ['families', 'shell', 'system', 'levels', 'stacks', 'ground'],
   load: () => import('./work'),
 };

@@ -8,6 +8,7 @@ export const pourStage: Stage = {
   id: 'pour',
   rules: pourRules,
   part: pourPart,
+  file: () => import('./file'),
   makes: ['pour'],
   load: () => import('./work'),
   books: () => import('./books'),

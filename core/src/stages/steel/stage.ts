@@ -8,6 +8,7 @@ export const steelStage: Stage = {
   id: 'steel',
   rules: steelRules,
   part: steelPart,
+  file: () => import('./file'),
   makes: ['steel'],
   load: () => import('./work'),
   books: () => import('./books'),

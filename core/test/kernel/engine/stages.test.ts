@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
 import { type Stage, type StageWork, makeEngine, saying, step } from '../../../src/kernel/engine';
-import { planDocument, planPart } from '../../../src/kernel/plan';
+import { filePart, planDocument, planEditing } from '../../../src/kernel/plan';
 import type { CountRule, RuleBook } from '../../../src/kernel/rules';
 import { RULES } from '../../../src/rules';
 import { STAGES } from '../../../src/stages';
@@ -71,19 +71,30 @@ const flagWork: StageWork = {
 const flagStage: Stage = {
   id: 'flags',
   rules: flagRules,
-  part: planPart({
-    fields: { flags: z.strictObject({ colour: z.string() }).optional() },
-    read: ({ flags }) => (flags === undefined ? {} : { flags }),
+  part: {
     write: ({ flags }) => (flags === undefined ? {} : { flags }),
     edits: { 'paint-flags': (plan, { colour }) => ({ ...plan, flags: { colour } }) },
-  }),
+  },
+  file: () =>
+    Promise.resolve({
+      file: filePart({
+        fields: { flags: z.strictObject({ colour: z.string() }).optional() },
+        read: ({ flags }) => (flags === undefined ? {} : { flags }),
+      }),
+    }),
   makes: ['flags'],
   load: () => Promise.resolve({ work: flagWork }),
 };
 
 const stages = [...STAGES, flagStage];
 const book = { ...RULES, ...flagRules } as RuleBook;
-const document = planDocument(stages.flatMap(({ part }) => part ?? []));
+const parts = stages.flatMap(({ part }) => part ?? []);
+const files = await Promise.all(stages.flatMap(({ file }) => file?.() ?? []));
+const { readPlan } = planDocument(
+  files.map(({ file }) => file),
+  parts,
+);
+const { applyEdit, writePlan } = planEditing(parts);
 const works = await Promise.all(stages.map(async ({ load }) => (await load()).work));
 const engine = () => makeEngine({ book, limits, names: namesOf, works });
 
@@ -98,9 +109,9 @@ describe('a stage of one’s own', () => {
     const [notice] = own.notices().filter(({ id }) => id === 'flags-white');
     const [fix] = notice?.fixes ?? [];
     if (!fix) throw new Error('no fix');
-    const painted = document.applyEdit(plan, fix.edit);
-    const stored = JSON.parse(JSON.stringify(document.writePlan(painted))) as unknown;
-    const reading = document.readPlan(stored);
+    const painted = applyEdit(plan, fix.edit);
+    const stored = JSON.parse(JSON.stringify(writePlan(painted))) as unknown;
+    const reading = readPlan(stored);
     expect(reading.ok && reading.plan.flags).toEqual({ colour: 'red' });
     own.put(painted);
     expect(own.get('flags').colour).toBe('red');
@@ -111,8 +122,8 @@ describe('a stage of one’s own', () => {
 
   it('is worked again only when something that it read has changed, rule by rule', () => {
     const own = engine();
-    const after = (edit: Parameters<typeof document.applyEdit>[1]): number => {
-      own.put(document.applyEdit(plan, edit));
+    const after = (edit: Parameters<typeof applyEdit>[1]): number => {
+      own.put(applyEdit(plan, edit));
       built = 0;
       own.get('flags');
       return built;

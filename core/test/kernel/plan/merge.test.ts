@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type Plan, clashKey, mergePlans, placeName } from '../../../src/kernel/plan';
-import { readPlan, readPlanText, writePlan } from '../../../src/plan';
+import { writePlan } from '../../../src/plan';
+import { readPlan, readPlanText } from '../../../src/planFile';
 import { anyChange } from '../../support/histories';
 
 function demo(): Plan {

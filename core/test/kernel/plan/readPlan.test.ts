@@ -1,4 +1,5 @@
-import { planJsonSchema, readPlan, readPlanText, writePlan } from '../../../src/plan';
+import { writePlan } from '../../../src/plan';
+import { planJsonSchema, readPlan, readPlanText } from '../../../src/planFile';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Plan } from '../../../src/kernel/plan';

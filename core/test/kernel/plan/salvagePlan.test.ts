@@ -1,4 +1,5 @@
-import { readPlan, salvagePlan, writePlan } from '../../../src/plan';
+import { writePlan } from '../../../src/plan';
+import { readPlan, salvagePlan } from '../../../src/planFile';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { type Plan, readPlan, salvagePlan, writePlan } from '../../../src/plan';
+import { type Plan, writePlan } from '../../../src/plan';
+import { readPlan, salvagePlan } from '../../../src/planFile';
 
 /** A plan file as it was kept before pours and lifts had their names. */
 const OLD = JSON.parse(readFileSync(new URL('../../data/version-1.json', import.meta.url), 'utf8')) as Record<

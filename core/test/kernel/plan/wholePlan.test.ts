@@ -1,5 +1,6 @@
 import { type Loop, type WalkRow, type WallBond, emptyPlan } from '../../../src/stages/outline/plan';
-import { applyEdit, planJsonSchema, readPlan, writePlan } from '../../../src/plan';
+import { applyEdit, writePlan } from '../../../src/plan';
+import { planJsonSchema, readPlan } from '../../../src/planFile';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { FAMILIES, writeFamily } from '../../../src/kernel/forms';

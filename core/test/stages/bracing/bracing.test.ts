@@ -1,6 +1,7 @@
 import { valuesIn } from '../../support/values';
 import { evaluate } from '../../../src/kernel/figures/how';
-import { applyEdit, readPlanText, writePlan } from '../../../src/plan';
+import { applyEdit, writePlan } from '../../../src/plan';
+import { readPlanText } from '../../../src/planFile';
 import { houseRules } from '../../../src/rules';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { inches } from '../../../src/kernel/measure';
 import { noticeGroups } from '../../../src/kernel/notices';
 import type { Plan } from '../../../src/kernel/plan';
-import { readPlan } from '../../../src/plan';
+import { readPlan } from '../../../src/planFile';
 import { work } from '../../../src/work';
 
 /** A cooperage of 560 ft round, two cores in one line on both long sides, a dividing wall, three pours up to 18 ft. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Plan } from '../../../src/kernel/plan/plan';
 import { inches, toInches } from '../../../src/kernel/measure/length';
-import { readPlan } from '../../../src/plan';
+import { readPlan } from '../../../src/planFile';
 import { storeLength } from '../../../src/kernel/measure/writeLength';
 import { toCubicYards, toSquareInches } from '../../../src/kernel/measure/quantities';
 import { wallsOf } from '../../../src/stages/outline/buildShell';

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { evaluate } from '../../../src/kernel/figures/how';
 import type { Plan } from '../../../src/kernel/plan';
-import { applyEdit, readPlan, writePlan } from '../../../src/plan';
+import { applyEdit, writePlan } from '../../../src/plan';
+import { readPlan } from '../../../src/planFile';
 import { report } from '../../../src/report';
 import { faceOfCourse, dayNumber, dayText, weekday } from '../../../src/stages/days';
 import { work } from '../../../src/work';

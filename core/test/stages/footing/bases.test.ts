@@ -1,6 +1,7 @@
 import { evaluate } from '../../../src/kernel/figures/how';
 import type { Shot } from '../../../src/stages/footing/plan';
-import { applyEdit, readPlan, writePlan } from '../../../src/plan';
+import { applyEdit, writePlan } from '../../../src/plan';
+import { readPlan } from '../../../src/planFile';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { figuresOfFooting, tiesOn } from '../../../src/stages/footing';

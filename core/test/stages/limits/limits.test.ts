@@ -1,6 +1,6 @@
 import type { Insert } from '../../../src/stages/inserts/plan';
 import { emptyPlan } from '../../../src/stages/outline/plan';
-import { readPlan, readPlanText } from '../../../src/plan';
+import { readPlan, readPlanText } from '../../../src/planFile';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';

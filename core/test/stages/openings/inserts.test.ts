@@ -1,5 +1,5 @@
 import type { Insert } from '../../../src/stages/inserts/plan';
-import { withoutKey } from '../../../src/kernel/plan/fields';
+import { withoutKey } from '../../../src/kernel/plan/copies';
 import { applyEdit } from '../../../src/plan';
 import { describe, expect, it } from 'vitest';
 import { ledgePieces, partsOf, readInsertsFile, writeInsertsFile } from '../../../src/stages/inserts';

@@ -1,4 +1,5 @@
-import { applyEdit, readPlanText, writePlan } from '../../../src/plan';
+import { applyEdit, writePlan } from '../../../src/plan';
+import { readPlanText } from '../../../src/planFile';
 import { describe, expect, it } from 'vitest';
 import type { PourChange } from '../../../src/stages/pour/plan';
 import type { Plan } from '../../../src/kernel/plan';

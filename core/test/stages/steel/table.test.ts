@@ -1,5 +1,6 @@
 import { valuesIn } from '../../support/values';
-import { applyEdit, readPlanText, writePlan } from '../../../src/plan';
+import { applyEdit, writePlan } from '../../../src/plan';
+import { readPlanText } from '../../../src/planFile';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type Length, inches, toInches } from '../../../src/kernel/measure';

@@ -1,4 +1,5 @@
-import { readPlanText, writePlan } from '../../../src/plan';
+import { writePlan } from '../../../src/plan';
+import { readPlanText } from '../../../src/planFile';
 import { houseRules, isRuleId, RULES } from '../../../src/rules';
 import { describe, expect, it } from 'vitest';
 import { FAMILIES, writeFamily } from '../../../src/kernel/forms';

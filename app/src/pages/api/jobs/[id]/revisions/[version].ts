@@ -1,4 +1,5 @@
-import { salvagePlan, writePlan } from '@ombra/core/plan';
+import { writePlan } from '@ombra/core/plan';
+import { salvagePlan } from '@ombra/core/planFile';
 import type { APIRoute } from 'astro';
 import { json, noSuchJob, only, refuse } from '../../../../../server/answers';
 
