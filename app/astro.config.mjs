@@ -54,7 +54,7 @@ export default defineConfig({
   vite: {
     plugins: [tailwindcss()],
     // Many small scripts wait for each other: a browser asks for six at a time.
-    build: { rollupOptions: { output: { experimentalMinChunkSize: SMALL } } },
+    build: { manifest: true, rollupOptions: { output: { experimentalMinChunkSize: SMALL } } },
     worker: { format: 'es' },
     ssr: { noExternal: ['@ombra/core'] },
   },

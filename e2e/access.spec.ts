@@ -104,6 +104,7 @@ const ROUTES: Readonly<Record<string, Readonly<Record<string, (typeof ROLES)[num
   '/api/jobs/[id]/revisions': { GET: 'look', POST: 'office' },
   '/api/jobs/[id]/revisions/[version]': { GET: 'look' },
   '/api/jobs/[id]/survey.csv': { GET: 'look' },
+  '/api/jobs/[id]/worked': { GET: 'look' },
   '/api/join': { POST: 'nobody' },
   '/api/links': { GET: 'office', POST: 'office' },
   '/api/links/[id]': { PUT: 'office' },

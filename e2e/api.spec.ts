@@ -239,6 +239,9 @@ test('answers have the shapes that the API document tells of', async ({ request 
   expect(shapes.jobList.safeParse(await get('/api/jobs')).error).toBeUndefined();
   expect(shapes.job.safeParse(await get(path)).error).toBeUndefined();
   expect(shapes.newest.safeParse(await get(`${path}/newest?since=0`)).error).toBeUndefined();
+  expect(shapes.worked.safeParse(await get(`${path}/worked?of=tally,levels`)).error).toBeUndefined();
+  expect((await request.get(`${path}/worked?of=tally,roof`)).status()).toBe(422);
+  expect((await request.get('/api/jobs/none/worked?of=tally')).status()).toBe(404);
   expect(shapes.revisions.safeParse(await get(`${path}/revisions`)).error).toBeUndefined();
   expect(shapes.progress.safeParse(await get('/api/progress?key=none')).error).toBeUndefined();
   expect(shapes.problems.safeParse(await get(`${path}/export/none.pdf`)).error).toBeUndefined();

@@ -297,10 +297,13 @@ test('two fingers zoom the strip, and what is between them stays there', async (
               { x: x + apart, y, id: 1 },
             ],
     });
-  await touch('touchStart', 30);
-  for (const apart of [40, 50, 60]) await touch('touchMove', apart);
-  await touch('touchEnd', 0);
-  await expect.poll(width).toBeGreaterThan(before * 1.4);
+  // What listens to fingers comes a moment after the walls.
+  await expect(async () => {
+    await touch('touchStart', 30);
+    for (const apart of [40, 50, 60]) await touch('touchMove', apart);
+    await touch('touchEnd', 0);
+    expect(await width()).toBeGreaterThan(before * 1.4);
+  }).toPass();
   // The page itself has not been zoomed, nor does it scroll sideways.
   expect(await page.evaluate(() => [visualViewport?.scale, document.documentElement.scrollWidth])).toEqual([
     1, 390,

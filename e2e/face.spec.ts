@@ -195,11 +195,14 @@ test('the strip is made taller by its lower edge, walls and notices fold away, a
   const edge = page.getByRole('separator', { name: 'Height of the strip' });
   const box = await edge.boundingBox();
   if (!box) throw new Error('no edge');
-  await page.mouse.move(box.x + box.width / 2, box.y + 4);
-  await page.mouse.down();
-  await page.mouse.move(box.x + box.width / 2, box.y + 104, { steps: 5 });
-  await page.mouse.up();
-  await expect.poll(async () => (await strip.boundingBox())?.height ?? 0).toBeGreaterThan(before + 80);
+  // What it is dragged with comes a moment after the walls.
+  await expect(async () => {
+    await page.mouse.move(box.x + box.width / 2, box.y + 4);
+    await page.mouse.down();
+    await page.mouse.move(box.x + box.width / 2, box.y + 104, { steps: 5 });
+    await page.mouse.up();
+    expect((await strip.boundingBox())?.height ?? 0).toBeGreaterThan(before + 80);
+  }).toPass();
   await edge.focus();
   await page.keyboard.press('ArrowUp');
   await page.getByRole('button', { name: 'Walls and notices' }).click();

@@ -131,6 +131,7 @@ test('where no trucks come well, other ways to pour are tried and one is taken',
   await page.getByLabel('Placing rate', { exact: true }).fill('7');
   await page.getByLabel('Placing rate', { exact: true }).blur();
   await expect(page.getByLabel('Placing rate', { exact: true })).toHaveValue('7 yd³/h');
+  await expect(page.getByText(/lifts by the truck’s chute/)).toBeVisible();
   await page.getByRole('tab', { name: 'Rehearsal' }).click();
   await page.getByRole('button', { name: 'Find the best trucks' }).click();
   const others = page.getByRole('region', { name: 'What else helps' });

@@ -67,6 +67,7 @@ describe('addresses that are worked in a thread', () => {
     ['/jobs/a%20b/sheets/order', 'a b'],
     ['/api/jobs/a/openings.csv', 'a'],
     ['/api/jobs/a/glance', 'a'],
+    ['/api/jobs/a/worked', 'a'],
     ['/jobs/a/outline', null],
     ['/api/jobs/a/plan.json', null],
     ['/api/jobs/a', null],

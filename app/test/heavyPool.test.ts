@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
@@ -13,6 +13,7 @@ parentPort.on('message', ({ url }) => {
   if (url === '/loop') for (;;);
   if (url === '/fill') { const all = []; for (;;) all.push(new Array(100000).fill(all.length)); }
   if (url === '/die') process.exit(3);
+  if (url === '/slow') Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 40);
   if (url === '/steps') for (const done of [1, 2]) parentPort.postMessage({ kind: 'progress', done, of: 2 });
   if (url === '/fail') return parentPort.postMessage({ kind: 'failed', message: 'broke' });
   parentPort.postMessage({ kind: 'answer', answer: { status: 200, headers: {}, body: new Uint8Array([threadId]) } });
@@ -29,7 +30,7 @@ describe('the pool of workers', () => {
     folder = mkdtempSync(join(tmpdir(), 'ombra-pool-'));
     const script = join(folder, 'worker.mjs');
     writeFileSync(script, SCRIPT);
-    pool = makeHeavyPool(pathToFileURL(script), {}, { time: 6000, workers: 2, megabytes: 60 });
+    pool = makeHeavyPool(pathToFileURL(script), {}, { time: 6000, grace: 100, workers: 2, megabytes: 60 });
   });
 
   afterAll(async () => {
@@ -75,6 +76,35 @@ describe('the pool of workers', () => {
     }, 50);
     expect(await Promise.all(all)).toEqual(Array.from({ length: 3 }, () => ({ kind: 'cancelled' })));
     expect((await after).kind).toBe('answer');
+  });
+
+  it('lets one go on that ends soon after nobody waits for it, and answers with it again', async () => {
+    const before = await ask('/');
+    const abort = new AbortController();
+    const given = { headers: {}, entries: [], job: {} as HeavyRequest['job'] };
+    const slow = pool.ask({ url: '/slow', ...given }, { signal: abort.signal });
+    abort.abort();
+    expect(await slow).toEqual({ kind: 'cancelled' });
+    await new Promise((resolve) => setTimeout(resolve, 80));
+    expect(await ask('/')).toEqual(before);
+  });
+
+  it('starts one ahead of the first that asks', async () => {
+    const script = join(folder, 'counted.mjs');
+    const trace = join(folder, 'started');
+    writeFileSync(
+      script,
+      `import { appendFileSync } from 'node:fs';\nappendFileSync(${JSON.stringify(trace)}, 'x');\n${SCRIPT}`,
+    );
+    const limits = { time: 6000, grace: 100, workers: 2, megabytes: 60 };
+    const warm = makeHeavyPool(pathToFileURL(script), {}, limits);
+    warm.warm();
+    await expect.poll(() => existsSync(trace), { timeout: 5000 }).toBe(true);
+    await new Promise((resolve) => setTimeout(resolve, 100));
+    const answer = await warm.ask({ url: '/', headers: {}, entries: [], job: {} as HeavyRequest['job'] });
+    expect(answer.kind).toBe('answer');
+    expect(readFileSync(trace, 'utf8')).toBe('x');
+    await warm.close();
   });
 
   it('tells a worker that broke or died, and goes on with a new one', async () => {

@@ -1,3 +1,4 @@
+import type { WorkedKey } from './kernel/engine/stage';
 import type { Plan } from './kernel/plan/plan';
 import { STAGES } from './stages';
 import { type WorkedPlan, engineOf, lookedAt, workedBy } from './worked';
@@ -25,4 +26,24 @@ export function work(plan: Plan): WorkedPlan {
   const engine = engineOf(all);
   engine.put(plan);
   return lookedAt(engine, plan);
+}
+
+/**
+ * Some of what follows from a plan, with all that it is made from; nothing else is worked.
+ *
+ * @param keys of what is wanted
+ * @example Object.keys(workParts(plan, ['levels'])).includes('tally') // false
+ */
+export function workParts(plan: Plan, keys: readonly WorkedKey[]): Partial<WorkedPlan> {
+  const engine = engineOf(all);
+  engine.put(plan);
+  const wanted = new Set(keys);
+  for (const key of wanted) for (const need of engine.needsOf(key)) wanted.add(need);
+  const { name, units, measuredTo } = plan;
+  return {
+    name,
+    units,
+    measuredTo,
+    ...Object.fromEntries([...wanted].map((key) => [key, engine.get(key)])),
+  };
 }

@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { settle } from '../src/kernel/engine/memo';
 import type { Plan } from '../src/kernel/plan';
 import { report } from '../src/report';
-import { makeWork, work } from '../src/work';
+import { makeWork, work, workParts } from '../src/work';
 import { insertOf, openingOf } from './support/openings';
 import { flat, HATCHERY, planOf, withCourses } from './support/plans';
 
@@ -24,6 +24,15 @@ describe('working a plan out', () => {
     const worked = work(plan);
     expect(structuredClone(worked)).toEqual(worked);
     expect(JSON.parse(JSON.stringify(worked))).toEqual(worked);
+  });
+
+  it('gives some of it the same as all of it, with what that is made from and nothing else', () => {
+    const whole = work(plan);
+    const parts = workParts(plan, ['footing']);
+    expect(parts).toMatchObject({ name: plan.name, units: plan.units, measuredTo: plan.measuredTo });
+    for (const [key, value] of Object.entries(parts)) expect(value).toEqual(whole[key as keyof typeof whole]);
+    expect(Object.keys(parts)).toEqual(expect.arrayContaining(['footing', 'courses', 'shell']));
+    expect(Object.keys(parts)).not.toContain('steel');
   });
 
   it('gives plain data with openings too, remembered or fresh, and reports them with their sizes', () => {

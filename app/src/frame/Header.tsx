@@ -1,24 +1,11 @@
-import { OctagonX, Redo2, Search, Undo2 } from 'lucide-react';
+import { OctagonX } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { Logo } from '../ui/Logo';
 import { OthersHere } from '../live/OthersHere';
-import { IconButton } from './IconButton';
-import { JobMenu } from './JobMenu';
-import { SheetsMenu } from './SheetsMenu';
+import { type ToolsProps, Tools } from './Tools';
 import type { SaveState } from '../job/sync';
-import type { Job } from '../job/useJob';
 import { WORK } from '../stages';
 import { jobLine } from './words';
-
-interface HeaderProps {
-  readonly jobId: string;
-  readonly job: Job;
-  readonly stage: string;
-  readonly onStage: (stage: string) => void;
-  readonly onKeys: () => void;
-  readonly onRules: () => void;
-  readonly onFind: () => void;
-}
 
 const SAVE_WORDS: Readonly<Record<SaveState['kind'], string>> = {
   saved: 'Saved',
@@ -31,7 +18,8 @@ const SAVE_WORDS: Readonly<Record<SaveState['kind'], string>> = {
 };
 
 /** Job, stages, and the state of saving. */
-export function Header({ jobId, job, stage, onStage, onKeys, onRules, onFind }: HeaderProps) {
+export function Header(given: ToolsProps) {
+  const { job, stage, onStage } = given;
   const { plan, notices, saveState } = job;
   const waiting = job.log.waiting.size;
   const stopping = notices.filter((notice) => notice.severity === 'stop');
@@ -86,11 +74,7 @@ export function Header({ jobId, job, stage, onStage, onKeys, onRules, onFind }: 
       </nav>
       <OthersHere names={job.others} />
       <div className="no-print flex items-center gap-1 max-md:flex-wrap max-md:gap-0 xl:gap-0 2xl:gap-1">
-        <IconButton name="Undo" keys="Ctrl Z" Icon={Undo2} disabled={!job.canUndo} onPress={job.undo} />
-        <IconButton name="Redo" keys="Ctrl Shift Z" Icon={Redo2} disabled={!job.canRedo} onPress={job.redo} />
-        <IconButton name="Find anything" keys="/" Icon={Search} onPress={onFind} />
-        <SheetsMenu jobId={jobId} stage={stage} />
-        <JobMenu jobId={jobId} onStage={onStage} onRules={onRules} onKeys={onKeys} />
+        <Tools {...given} />
         <p
           role="status"
           className="figures ml-1 w-20 text-right text-[15px] leading-tight text-quiet max-md:w-auto"

@@ -7,14 +7,12 @@ import { Header } from './Header';
 import { type Card, type Place, type PlaceChange, askedPlace, keepPlace, keptPlace } from '../job/place';
 import { JobAlerts } from '../job/JobAlerts';
 import { useLeave } from '../job/LeaveDialog';
-import { StaleDialog } from '../job/StaleDialog';
 import { type Job, type OpenJob, useJob } from '../job/useJob';
 import { isTyping } from './keys';
 import { OpenRule } from './openRule';
-import { KeysDialog } from './KeysDialog';
 import { goToNewOpening } from '../stages/openings/newOpening';
-import { RulesDialog } from '../rules/RulesDialog';
 import { viewOf, WORK } from '../stages';
+import { useLater } from '../ui/useLater';
 import { FRAME_SHOWS } from './stage';
 import { StageBoundary } from './StageBoundary';
 
@@ -24,6 +22,8 @@ const stepIn = (list: readonly string[], item: string, by: number): string =>
 
 /** Milliseconds after the first view. */
 const FETCH_LATER = 200;
+
+const fetchDialogs = () => import('./dialogs');
 
 interface WorkbenchProps {
   readonly job: OpenJob;
@@ -204,6 +204,11 @@ export function Workbench({ job: open, stage: initial, panel }: WorkbenchProps) 
   const [findShown, setFindShown] = useState(false);
   // The rule that the house rules are open at; empty for all, null where they are closed.
   const [rule, setRule] = useState<string | null>(null);
+  const { kind: saving } = job.saveState;
+  const dialogs = useLater(
+    fetchDialogs,
+    rule !== null || keysShown || saving === 'stale' || saving === 'missing',
+  );
   const leave = useLeave(job);
   useShortcuts({
     job,
@@ -266,16 +271,26 @@ export function Workbench({ job: open, stage: initial, panel }: WorkbenchProps) 
         </StageBoundary>
       </main>
       {leave.dialog}
-      <StaleDialog jobId={open.id} job={job} />
-      <RulesDialog
-        plan={job.plan}
-        at={rule}
-        onAt={setRule}
-        onEdit={job.edit}
-        onClose={() => {
-          setRule(null);
-        }}
-      />
+      {dialogs && (
+        <>
+          <dialogs.StaleDialog jobId={open.id} job={job} />
+          <dialogs.RulesDialog
+            plan={job.plan}
+            at={rule}
+            onAt={setRule}
+            onEdit={job.edit}
+            onClose={() => {
+              setRule(null);
+            }}
+          />
+          <dialogs.KeysDialog
+            open={keysShown}
+            onClose={() => {
+              setKeysShown(false);
+            }}
+          />
+        </>
+      )}
       {findShown && (
         <Find
           job={job}
@@ -288,12 +303,6 @@ export function Workbench({ job: open, stage: initial, panel }: WorkbenchProps) 
           }}
         />
       )}
-      <KeysDialog
-        open={keysShown}
-        onClose={() => {
-          setKeysShown(false);
-        }}
-      />
     </div>
   );
 }

@@ -9,6 +9,7 @@ import { useKeptAlong } from '../away/useKeptAlong';
 import { useLive } from '../live/useLive';
 import { findPending, keepPending, tabName } from './pendingSaves';
 import { makePlanStore } from './planStore';
+import { workedByServer } from './firstWorked';
 import { newestOf, sendSave, setAside } from './server';
 import { type SaveState, type Sync, makeSync } from './sync';
 import { roleHere } from './role';
@@ -23,9 +24,6 @@ export interface OpenJob {
   /** Whether it comes from what was taken along, and may be older than what the server has. */
   readonly away?: boolean;
 }
-
-// The worker loads while the page is still being put together, not after it.
-if (typeof Worker !== 'undefined') workClient();
 
 const newId = (): string => crypto.randomUUID();
 
@@ -43,22 +41,39 @@ interface Asked {
   readonly shows: readonly WorkedKey[];
 }
 
+/** Milliseconds that the server is waited for before the page's own worker begins. */
+const PATIENCE = 700;
+
+/** Milliseconds after the server's answer that its drawing has the machine to itself. */
+const FIRST_DRAWING = 50;
+
+/** The job as it was opened, and whether it is still as it was. */
+interface Opened {
+  readonly job: OpenJob;
+  readonly isUnedited: () => boolean;
+}
+
 /**
  * What a view shows of the worked plan of the newest edit; the one before it stays on screen until then. The rest follows when
- * that is drawn. What an edit did not change stays the same object from one answer to the next.
+ * that is drawn. What an edit did not change stays the same object from one answer to the next. The first answer is the server's;
+ * then, or where it does not come, a worker of the page's own works what is edited.
  */
-function useWorked(plan: Plan, shows: readonly WorkedKey[]) {
+function useWorked(plan: Plan, shows: readonly WorkedKey[], opened: Opened) {
   const [worked, setWorked] = useState<WorkedPlan | null>(null);
   const [state, setState] = useState<WorkState>('well');
   const [checked, setChecked] = useState(false);
   const ask = useRef<((asked: Asked) => void) | null>(null);
   const newest = useRef<Asked>({ plan, shows });
+  const [first] = useState(opened);
   useEffect(() => {
-    const start = (): void => {
-      // Answers tell what has changed since the last one, so each is taken up, shown or not.
-      let held: unknown = {};
+    /** What is on screen. Answers tell what has changed since the last one, so each is taken up, shown or not. */
+    let held: unknown = {};
+    let told = false;
+    let over = false;
+    const start = (): ((asked: Asked) => void) => {
       const by = newId();
       const take = (patch: Patch | null): WorkedPlan => {
+        told = true;
         held = patched(held, patch);
         return held as WorkedPlan;
       };
@@ -71,7 +86,7 @@ function useWorked(plan: Plan, shows: readonly WorkedKey[]) {
         // The rest is asked for again with the next edit.
         () => undefined,
       );
-      ask.current = latestWins(
+      const work = latestWins(
         async (asked: Asked) => {
           const timer = setTimeout(() => {
             setState('slow');
@@ -93,14 +108,35 @@ function useWorked(plan: Plan, shows: readonly WorkedKey[]) {
           setState('broken');
         },
       );
+      ask.current = work;
+      return work;
     };
-    start();
+    const begin = (): void => {
+      if (!over && !ask.current) start()(newest.current);
+    };
+    const timer = setTimeout(begin, first.job.away === true ? 0 : PATIENCE);
+    if (first.job.away !== true)
+      void workedByServer(first.job, newest.current.shows).then((given) => {
+        if (over || told) return;
+        if (given && first.isUnedited()) {
+          held = given;
+          setWorked(given);
+        }
+        setTimeout(begin, FIRST_DRAWING);
+      });
     // A worker that was ended never answers: the next plan goes to a new one, in a queue of its own.
-    return onWorkerEnded(() => {
+    const unlisten = onWorkerEnded(() => {
+      held = {};
       start();
       setState('stopped');
     });
-  }, []);
+    return () => {
+      over = true;
+      ask.current = null;
+      clearTimeout(timer);
+      unlisten();
+    };
+  }, [first]);
   useEffect(() => {
     newest.current = { plan, shows };
     ask.current?.(newest.current);
@@ -255,7 +291,10 @@ export function useJob(job: OpenJob, shows: readonly WorkedKey[], lookEvery = LO
   const log = useLog(job.id, lookEvery);
   // What stands on site is worked with the plan, and never stored in it.
   const planOnSite = useMemo(() => (log.onSite ? { ...plan, ...log.onSite } : plan), [plan, log.onSite]);
-  const { worked, notices, checked, workState, stopWork, workAgain } = useWorked(planOnSite, shows);
+  const { worked, notices, checked, workState, stopWork, workAgain } = useWorked(planOnSite, shows, {
+    job,
+    isUnedited: () => planStore.store.getState().plan === job.plan,
+  });
   const { saveState, sync, unkept } = useSync(job, planStore);
   const { lookTo } = log;
   const onVersion = useCallback((version: number) => void sync?.look(version), [sync]);

@@ -1,5 +1,5 @@
 import { existsSync } from 'node:fs';
-import { mkdir } from 'node:fs/promises';
+import { mkdir, readFile } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
 import { randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';
@@ -23,6 +23,7 @@ import { keepHouse } from './housekeeping';
 import { openPostgres } from './postgres';
 import { type PageHandler, startServer } from './server';
 import type { Clock } from './services';
+import { type Manifest, scriptsIn } from './scripts';
 import { type Settings, readSettings } from './settings';
 import { holdFolder, openDatabase } from './sqlite';
 import { startSentence } from './startFailure';
@@ -30,6 +31,7 @@ import { startSentence } from './startFailure';
 const ROOT = new URL('../../../', import.meta.url);
 const ENTRY = new URL('app/dist/server/entry.mjs', ROOT);
 const CLIENT = new URL('app/dist/client/', ROOT);
+const MANIFEST = new URL('.vite/manifest.json', CLIENT);
 
 /** Things to let go of, in the order in which they were taken. */
 type Releases = (() => Promise<void> | void)[];
@@ -90,6 +92,7 @@ async function run(settings: Settings, releases: Releases, log: Logger): Promise
   const files = makeFileStore(knex, dataFolder, clock, randomUUID);
   if (await loadDemo({ jobs, entries }, new URL('demo/', ROOT))) log.info('demo job loaded');
   const { handler } = (await import(ENTRY.href)) as { handler: PageHandler };
+  const manifest = JSON.parse(await readFile(MANIFEST, 'utf8')) as Manifest;
   const heavy = makeHeavyPool(new URL('heavy/heavyWorker.ts', import.meta.url), { entry: ENTRY.href });
   releases.push(() => heavy.close());
   const outlines = outlineReader(new URL('imports/outlineWorker.ts', import.meta.url));
@@ -116,6 +119,7 @@ async function run(settings: Settings, releases: Releases, log: Logger): Promise
       live,
       access,
       authority: certificates?.authority ?? null,
+      scripts: (sources) => scriptsIn(manifest, sources),
     },
     clientFolder: CLIENT,
     pages: handler,
@@ -151,6 +155,8 @@ async function run(settings: Settings, releases: Releases, log: Logger): Promise
         }, 3000).unref();
       }),
   );
+  // The first page that is opened shall not wait for it.
+  heavy.warm();
   const others = origins().filter((each) => each !== address && !LOOPBACK.test(each));
   return { address, others: access === null ? [] : others, trust };
 }

@@ -22,6 +22,8 @@ export interface Services {
   readonly authority: string | null;
   /** The addresses under which this server is reached, those that another device can reach first. */
   readonly origins: () => readonly string[];
+  /** Addresses of scripts, with all that they cannot do without, by where they come from. */
+  readonly scripts: (sources: readonly string[]) => readonly string[];
   /** Why the data is not well, in one sentence; null while it is. */
   readonly health: () => Promise<string | null>;
 }

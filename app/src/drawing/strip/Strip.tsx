@@ -5,6 +5,7 @@ import { wallsOf } from '@ombra/core/stages/outline';
 import type { WorkedPlan } from '@ombra/core/work';
 import { FlipHorizontal2, Maximize2, ZoomIn, ZoomOut } from 'lucide-react';
 import { type ReactNode, useMemo, useState } from 'react';
+import { useLater } from '../../ui/useLater';
 import { Ground } from './Ground';
 import { Heads } from './Heads';
 import { OpeningsDrawing } from './OpeningsDrawing';
@@ -26,7 +27,6 @@ import {
   zoomToFit,
 } from './stripGeometry';
 import { useDragScroll } from './useDragScroll';
-import { usePinchZoom } from './usePinchZoom';
 import { useStripScroll } from './useStripScroll';
 
 interface StripProps extends Omit<StripView, 'frame'> {
@@ -63,6 +63,8 @@ const fittedZoom = (worked: WorkedPlan, height: number, most: number): number =>
 
 const clampZoom = (zoom: number): number => Math.min(ZOOM_LIMITS[1], Math.max(ZOOM_LIMITS[0], zoom));
 
+const fetchGestures = () => import('./gestures');
+
 /** The whole perimeter unrolled into one elevation, true to scale, between story pole and tape. */
 export function Strip({ worked, plan, place, onPlace, onEdit, lit, below, over }: StripProps) {
   const [pointed, setPointed] = useState<ReturnType<typeof wallAt>>(null);
@@ -94,7 +96,8 @@ export function Strip({ worked, plan, place, onPlace, onEdit, lit, below, over }
     }
     onPlace({ zoom: clamped });
   };
-  usePinchZoom(scroller, zoom, setZoom);
+  // Once the walls stand, somebody may take hold of them.
+  const gestures = useLater(fetchGestures, true);
   const fitAll = (): void => {
     const strip = scroller.current;
     if (strip) setZoom(zoomToFit(frame, strip.clientWidth - POLE_WIDTH) * NANOMETRES_PER_METRE);
@@ -255,8 +258,10 @@ export function Strip({ worked, plan, place, onPlace, onEdit, lit, below, over }
           </div>
         </div>
       </div>
+      {gestures && <gestures.Pinch strip={scroller} zoom={zoom} onZoom={setZoom} />}
       <TallHandle
         tall={tall}
+        gestures={gestures}
         onTall={(next) => {
           onPlace({ tall: next, zoom: null });
         }}

@@ -1,5 +1,5 @@
-import { useDrag } from '@use-gesture/react';
 import { useRef } from 'react';
+import type * as Gestures from './gestures';
 
 /** Least and most height of the walls on the strip, in pixels. */
 const TALL_LIMITS = { least: 80, most: 640 } as const;
@@ -13,15 +13,14 @@ const clamped = (tall: number): number =>
 export function TallHandle({
   tall,
   onTall,
+  gestures,
 }: {
   readonly tall: number;
   readonly onTall: (tall: number) => void;
+  /** Null as long as they are not there. */
+  readonly gestures: typeof Gestures | null;
 }) {
-  const start = useRef(tall);
-  const bind = useDrag(({ first, movement: [, by] }) => {
-    if (first) start.current = tall;
-    onTall(clamped(start.current + by));
-  });
+  const edge = useRef<HTMLDivElement>(null);
   return (
     // A separator that can be moved is a control of its own, as the pattern for window splitters has it.
     // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
@@ -35,7 +34,7 @@ export function TallHandle({
       // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
       tabIndex={0}
       className="no-print group flex h-3 cursor-ns-resize touch-none items-center justify-center pointer-coarse:h-11"
-      {...bind()}
+      ref={edge}
       onKeyDown={(event) => {
         const by = { ArrowDown: KEY_STEP, ArrowUp: -KEY_STEP }[event.key];
         if (by === undefined) return;
@@ -44,6 +43,15 @@ export function TallHandle({
         onTall(clamped(tall + by));
       }}
     >
+      {gestures && (
+        <gestures.TallDrag
+          edge={edge}
+          tall={tall}
+          onTall={(next) => {
+            onTall(clamped(next));
+          }}
+        />
+      )}
       <span aria-hidden="true" className="h-1 w-16 bg-line group-hover:bg-chalk" />
     </div>
   );

@@ -20,7 +20,8 @@ export function useStripScroll(
     if (first.current) {
       first.current = false;
       focus.current = `${place.wall ?? ''}|${place.piece ?? ''}|${place.face}`;
-      strip.scrollLeft = place.scroll;
+      // Setting it has the page laid out at once, which the first picture need not wait for.
+      if (place.scroll > 0) strip.scrollLeft = place.scroll;
       return;
     }
     const now = `${place.wall ?? ''}|${place.piece ?? ''}|${place.face}`;

@@ -89,6 +89,13 @@ export const OPERATIONS: Readonly<Record<string, Readonly<Partial<Record<Method,
   '/api/jobs/{id}/glance': {
     get: { summary: 'What the list shows of a job besides its name.', answers: shapes.anything },
   },
+  '/api/jobs/{id}/worked': {
+    get: {
+      summary: 'What a job is worked out to: the things that are named, with all that they are made from.',
+      query: [{ name: 'of', about: 'Names of them, with commas between: tally,order.', schema: text }],
+      answers: shapes.worked,
+    },
+  },
   '/api/jobs/{id}/revisions': {
     get: { summary: 'Saved states, the newest first.', answers: shapes.revisions },
     post: {

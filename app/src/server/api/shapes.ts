@@ -46,6 +46,13 @@ export const newest = z
   .object({ newest: z.object({ version: z.number().int(), plan }).nullable() })
   .meta({ title: 'Newest' });
 
+export const worked = z
+  .object({
+    version: z.number().int(),
+    worked: z.looseObject({ name: z.string() }).describe('By name; lengths are in nanometres.'),
+  })
+  .meta({ title: 'Worked' });
+
 export const revisions = z
   .object({ revisions: z.array(z.looseObject({ version: z.number().int() })) })
   .meta({ title: 'Revisions' });

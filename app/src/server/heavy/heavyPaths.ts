@@ -1,6 +1,6 @@
-/** Addresses whose answer takes a job worked from end to end: sheets to print, and lists to save. */
+/** Addresses whose answer takes a job worked from end to end: sheets to print, lists to save, what views show. */
 const HEAVY =
-  /^\/jobs\/([^/]+)\/sheets\/[^/]+\/?$|^\/api\/jobs\/([^/]+)\/(?:[^/]+\.csv|glance|export\/(?!job\.zip)[^/]+)\/?$/;
+  /^\/jobs\/([^/]+)\/sheets\/[^/]+\/?$|^\/api\/jobs\/([^/]+)\/(?:[^/]+\.csv|glance|worked|export\/(?!job\.zip)[^/]+)\/?$/;
 
 /** The job of an address whose answer is made in a worker; null where the answer is light. */
 export function heavyJob(path: string): string | null {

@@ -20,18 +20,25 @@ export interface HeavyWatch {
 /** Workers of sheets and lists. */
 export interface HeavyPool {
   readonly ask: (request: HeavyRequest, watch?: HeavyWatch) => Promise<HeavyOutcome>;
+  /** Starts a worker ahead of the first that asks. */
+  readonly warm: () => void;
   readonly close: () => Promise<void>;
 }
 
 export interface HeavyLimits {
   /** Milliseconds that one answer may take once its worker has begun. */
   readonly time: number;
+  /** Milliseconds in which an answer that nobody waits for any more may still end, before its worker is ended with it. */
+  readonly grace: number;
   readonly workers: number;
   readonly megabytes: number;
 }
 
-/** Half a minute for a sheet that takes a second; two at once on any machine, more than which wait. [ours] */
-export const HEAVY_LIMITS: HeavyLimits = { time: 20_000, workers: 3, megabytes: 700 };
+/**
+ * Twenty seconds for a sheet that takes one; three at once on any machine, more than which wait. What a page asks for as it opens takes
+ * less than a new worker: whoever turns over pages quickly is not to end one with each. [ours]
+ */
+export const HEAVY_LIMITS: HeavyLimits = { time: 20_000, grace: 500, workers: 3, megabytes: 700 };
 
 interface Waiting {
   readonly request: HeavyRequest;
@@ -70,22 +77,31 @@ export function makeHeavyPool(script: URL, data: object, limits: HeavyLimits = H
 
   const run = (worker: Worker, { request, watch, done }: Waiting, fresh: boolean): void => {
     let timer: ReturnType<typeof setTimeout> | undefined;
+    let cancelled = false;
     const finish = (outcome: HeavyOutcome, reuse: boolean): void => {
       clearTimeout(timer);
       worker.off('message', onMessage);
       worker.off('error', onError);
       worker.off('exit', onExit);
       watch.signal?.removeEventListener('abort', onAbort);
-      done(outcome);
+      if (!cancelled) done(outcome);
       if (reuse && !closed) {
         idle.push(worker);
         next();
       } else void worker.terminate();
     };
-    const begin = (): void => {
+    const endAfter = (milliseconds: number): void => {
+      clearTimeout(timer);
       timer = setTimeout(() => {
         finish({ kind: 'too-much' }, false);
-      }, limits.time);
+      }, milliseconds);
+    };
+    const begin = (): void => {
+      if (cancelled) {
+        finish({ kind: 'cancelled' }, true);
+        return;
+      }
+      endAfter(limits.time);
       worker.postMessage(request);
     };
     const onMessage = (message: HeavyMessage): void => {
@@ -103,7 +119,9 @@ export function makeHeavyPool(script: URL, data: object, limits: HeavyLimits = H
     };
     // What a worker is in the middle of cannot be stopped but with the worker.
     const onAbort = (): void => {
-      finish({ kind: 'cancelled' }, false);
+      cancelled = true;
+      done({ kind: 'cancelled' });
+      if (timer !== undefined) endAfter(limits.grace);
     };
     watch.signal?.addEventListener('abort', onAbort);
     worker.on('message', onMessage);
@@ -124,7 +142,18 @@ export function makeHeavyPool(script: URL, data: object, limits: HeavyLimits = H
     }
   };
 
+  const warm = (): void => {
+    if (all.size > 0 || closed) return;
+    const worker = start();
+    worker.once('message', () => {
+      if (closed) return;
+      idle.push(worker);
+      next();
+    });
+  };
+
   return {
+    warm,
     ask: (request, watch = {}) =>
       new Promise((done) => {
         queue.push({ request, watch, done });

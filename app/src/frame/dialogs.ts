@@ -1,0 +1,3 @@
+export { StaleDialog } from '../job/StaleDialog';
+export { RulesDialog } from '../rules/RulesDialog';
+export { KeysDialog } from './KeysDialog';
