@@ -1,6 +1,6 @@
 import { existsSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
-import { type Browser, type Locator, type Page, chromium } from '@playwright/test';
+import { type Browser, type Page, type Request, chromium } from '@playwright/test';
 import { CHROMIUM_FLAGS, chromiumPath } from '../e2e/support/chromium';
 import { withServer } from './withServer';
 
@@ -8,14 +8,17 @@ const PORT = 4397;
 const DEMO = `http://127.0.0.1:${String(PORT)}/jobs/sorrel-fork-hatchery`;
 const VISITS = 7;
 
+/** Milliseconds after the first view in which all that follows it has come. */
+const SETTLED = 2500;
+
 const median = (times: readonly number[]): number =>
   Math.round([...times].sort((a, b) => a - b)[Math.floor(times.length / 2)] ?? 0);
 
 /** Milliseconds from a key's press to the end of the frame that shows what it asked for, as the page itself sees it. */
 async function keyToFrame(page: Page, key: string, shows: string): Promise<number> {
   // Told as text: a named function would be compiled with helpers that the page does not have.
-  const took = page.evaluate<number>(
-    `new Promise((resolve) => {
+  await page.evaluate(
+    `window.took = new Promise((resolve) => {
       const pressed = (event) => {
         const look = () => {
           if (!document.querySelector(${JSON.stringify(shows)})) {
@@ -29,28 +32,50 @@ async function keyToFrame(page: Page, key: string, shows: string): Promise<numbe
         requestAnimationFrame(look);
       };
       document.addEventListener('keydown', pressed, { once: true, capture: true });
-    })`,
+    });
+    null;`,
   );
   await page.keyboard.press(key);
-  return took;
+  return page.evaluate<number>('window.took');
 }
 
-/** Compressed kilobytes of the scripts that a page fetches, workers' among them, until something is shown. */
-async function scriptsUntil(page: Page, address: string, shows: Locator): Promise<number> {
-  const bodies: Promise<number>[] = [];
-  page.on('response', (response) => {
-    if (!/\.m?js(\?|$)/.test(new URL(response.url()).pathname)) return;
-    // What is fetched after the view is shown may be cut off by the end of the page.
-    bodies.push(
-      response.body().then(
-        (body) => gzipSync(new Uint8Array(body)).length / 1000,
-        () => 0,
-      ),
-    );
+/** Has the page note, as `tallyAt`, the end of the frame that first shows the tally. */
+const noteTally = (page: Page): Promise<unknown> =>
+  page.addInitScript(`{
+    const look = () => {
+      if (!document.querySelector('[aria-label="Tally"] table')) {
+        requestAnimationFrame(look);
+        return;
+      }
+      const channel = new MessageChannel();
+      channel.port1.onmessage = () => { window.tallyAt = performance.now(); };
+      channel.port2.postMessage(null);
+    };
+    requestAnimationFrame(look);
+  }`);
+
+/** Milliseconds from the navigation to the tally, as the page itself sees it. */
+async function tallyIn(page: Page): Promise<number> {
+  await page.goto(`${DEMO}/courses`, { waitUntil: 'commit' });
+  await page.waitForFunction(() => 'tallyAt' in globalThis);
+  return page.evaluate<number>('window.tallyAt');
+}
+
+/** Compressed kilobytes of the scripts that a page has asked for until it shows the tally, workers' among them. */
+async function scriptsOfFirstView(page: Page): Promise<number> {
+  const asked: Request[] = [];
+  page.on('request', (request) => {
+    if (/\.m?js(\?|$)/.test(new URL(request.url()).pathname)) asked.push(request);
   });
-  await page.goto(address);
-  await shows.waitFor();
-  const sizes = await Promise.all(bodies);
+  await noteTally(page);
+  const took = await tallyIn(page);
+  const shown = (await page.evaluate<number>('performance.timeOrigin')) + took;
+  const sizes = await Promise.all(
+    asked.map(async (request) => {
+      const body = await (await request.response())?.body();
+      return body && request.timing().startTime < shown ? gzipSync(new Uint8Array(body)).length / 1000 : 0;
+    }),
+  );
   return Number(sizes.reduce((sum, size) => sum + size, 0).toFixed(1));
 }
 
@@ -59,22 +84,16 @@ async function measureVisits(browser: Browser): Promise<Record<string, number>> 
   for (let visit = 0; visit < VISITS; visit++) {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
     const page = await context.newPage();
-    const start = performance.now();
-    await page.goto(`${DEMO}/courses`);
-    await page.getByRole('table', { name: 'Tally by course' }).waitFor();
-    first.push(performance.now() - start);
-    await page.waitForTimeout(600);
+    await noteTally(page);
+    first.push(await tallyIn(page));
+    await page.waitForTimeout(SETTLED);
     toOutline.push(await keyToFrame(page, '1', '#job-name'));
     toFooting.push(await keyToFrame(page, '2', '[data-layer="footing"]'));
     toCourses.push(await keyToFrame(page, '3', '[aria-label="From above"]'));
     await context.close();
   }
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  const scripts = await scriptsUntil(
-    page,
-    `${DEMO}/courses`,
-    page.getByRole('table', { name: 'Tally by course' }),
-  );
+  const scripts = await scriptsOfFirstView(page);
   await page.close();
   return {
     mainViewKilobytesCompressed: scripts,

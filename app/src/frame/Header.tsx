@@ -17,6 +17,9 @@ const SAVE_WORDS: Readonly<Record<SaveState['kind'], string>> = {
   stale: 'Changed elsewhere',
 };
 
+/** Where the stages are a line of their own that scrolls. */
+const NARROW = '(max-width: 767px)';
+
 /** Job, stages, and the state of saving. */
 export function Header(given: ToolsProps) {
   const { job, stage, onStage } = given;
@@ -27,6 +30,8 @@ export function Header(given: ToolsProps) {
   const nav = useRef<HTMLElement>(null);
   // Where the stages are wider than the screen, the one that is shown is among those that are seen.
   useEffect(() => {
+    // Asking where things stand has the whole page laid out once more.
+    if (!matchMedia(NARROW).matches) return;
     const list = nav.current;
     const shown = list?.querySelector<HTMLElement>('[aria-current]');
     if (list && shown)

@@ -1,5 +1,6 @@
 import { type ComponentType, createElement, useEffect, useState } from 'react';
-import { VIEWS } from '../stages';
+import { askWorked } from '../job/firstWorked';
+import { VIEWS, viewOf } from '../stages';
 import type { StageProps } from './stage';
 
 type Shown = ComponentType<StageProps>;
@@ -74,10 +75,15 @@ export const fetchViews = async (): Promise<void> => {
   await Promise.allSettled([...laterViews.values()].map(({ get }) => get()));
 };
 
-// The view in the address is fetched while the page is still being put together, not after it.
+// The view in the address, and what is worked for it, are fetched while the page is still being put together, not after it.
 if (typeof location !== 'undefined') {
-  void laterViews
-    .get(location.pathname.split('/').at(-1) ?? '')
-    ?.get()
-    .catch(() => undefined);
+  const [, jobs, jobId, stage] = location.pathname.split('/');
+  const view = viewOf(stage);
+  if (jobs === 'jobs' && jobId !== undefined && view) {
+    askWorked(jobId, view.shows);
+    void laterViews
+      .get(view.id)
+      ?.get()
+      .catch(() => undefined);
+  }
 }

@@ -5,23 +5,56 @@ import type { WorkedPlan } from '@ombra/core/work';
 export const workedAddress = (jobId: string, shows: readonly WorkedKey[]): string =>
   `/api/jobs/${jobId}/worked?of=${shows.join(',')}`;
 
+interface Answer {
+  readonly version: number;
+  readonly worked: Omit<WorkedPlan, 'notices'>;
+}
+
+/** What was asked, by address; what has come of it is there at once for who asks again. */
+const asked = new Map<string, { readonly coming: Promise<Answer | null>; come?: Answer | null }>();
+
+async function fetched(address: string): Promise<Answer | null> {
+  try {
+    const response = await fetch(address);
+    return response.ok ? ((await response.json()) as Answer) : null;
+  } catch {
+    return null;
+  }
+}
+
+/** Asks for what a view shows, while the page is still being put together. */
+export function askWorked(jobId: string, shows: readonly WorkedKey[]): void {
+  const address = workedAddress(jobId, shows);
+  const one: { readonly coming: Promise<Answer | null>; come?: Answer | null } = { coming: fetched(address) };
+  asked.set(address, one);
+  void one.coming.then((answer) => {
+    one.come = answer;
+  });
+}
+
+interface OfVersion {
+  readonly id: string;
+  readonly version: number;
+}
+
+const ofVersion = (answer: Answer | null | undefined, { version }: OfVersion): WorkedPlan | null =>
+  answer?.version === version ? { ...answer.worked, notices: [] } : null;
+
+/** What has already come of what was asked for; null where nothing has, or of another version. */
+export const workedAtHand = (job: OfVersion, shows: readonly WorkedKey[]): WorkedPlan | null =>
+  ofVersion(asked.get(workedAddress(job.id, shows))?.come, job);
+
 /**
  * What the server has worked of a job for the view that is opened: it has all at hand, while the page still fetches what works plans
  * out. Null where it has another version by now, or cannot tell.
  */
 export async function workedByServer(
-  job: { readonly id: string; readonly version: number },
+  job: OfVersion,
   shows: readonly WorkedKey[],
 ): Promise<WorkedPlan | null> {
-  try {
-    const response = await fetch(workedAddress(job.id, shows));
-    if (!response.ok) return null;
-    const { version, worked } = (await response.json()) as {
-      readonly version: number;
-      readonly worked: Omit<WorkedPlan, 'notices'>;
-    };
-    return version === job.version ? { ...worked, notices: [] } : null;
-  } catch {
-    return null;
-  }
+  const address = workedAddress(job.id, shows);
+  if (!asked.has(address)) askWorked(job.id, shows);
+  const answer = await asked.get(address)?.coming;
+  asked.delete(address);
+  return ofVersion(answer, job);
 }

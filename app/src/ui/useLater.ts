@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 
 /** Milliseconds after the first picture that what it does not need is fetched. */
-const AFTER_FIRST = 1_000;
+const AFTER_FIRST = 400;
 
 /** Milliseconds until what could not be fetched is asked for again. */
 const AGAIN = 3_000;

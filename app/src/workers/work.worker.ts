@@ -38,22 +38,42 @@ async function atHand(keys: readonly WorkedKey[]): Promise<readonly WorkedKey[]>
   return [...all];
 }
 
-/** The plan that was put last. */
-let newest: Plan | null = null;
+/** The plan that was put last, and which of those that were sent it was. */
+let newest: { readonly plan: Plan; readonly turn: number } | null = null;
 
 /** What the page was told last, by key, and who of the page was told it. */
 let told: Partial<WorkedPlan> = {};
 let listener = '';
 
+/** What of that is of the newest plan. */
+let current = new Set<WorkedKey>();
+
 /** Whoever listens now knows nothing of what another was told. */
 function listen(by: string): void {
-  if (by !== listener) told = {};
+  if (by === listener) return;
   listener = by;
+  told = {};
+  current = new Set();
 }
 
-/** What has changed since the page was told last; what is not named any more is taken away from it. */
-function answer(plan: Plan, keys: readonly WorkedKey[], withNotices: boolean): Patch | null {
+/** What the page is answered. */
+export interface WorkAnswer {
+  /** Which of the plans that were sent it is about. */
+  readonly turn: number;
+  /** What is of that plan; all else that the page holds is of one before. */
+  readonly keys: readonly WorkedKey[];
+  /** What has changed since the last answer. */
+  readonly patch: Patch | null;
+}
+
+/** Works these things of the newest plan, and answers with what has changed since the page was told last. */
+function answer(by: string, keys: readonly WorkedKey[], withNotices: boolean): WorkAnswer | null {
+  listen(by);
+  if (!newest) return null;
+  const { plan, turn } = newest;
+  for (const key of keys) current.add(key);
   const now: Partial<WorkedPlan> = {
+    ...told,
     name: plan.name,
     units: plan.units,
     measuredTo: plan.measuredTo,
@@ -62,7 +82,7 @@ function answer(plan: Plan, keys: readonly WorkedKey[], withNotices: boolean): P
   };
   const patch = patchOf(told, now);
   told = now;
-  return patch;
+  return { turn, keys: [...current], patch };
 }
 
 /** The core off the main thread. It remembers its stages between calls, so an edit works only what it touches. */
@@ -70,22 +90,26 @@ const api = {
   /**
    * Works what a view shows of a plan, with all that is made from; answers with what has changed since the last answer.
    *
+   * @param asked the plan, what is shown of it, and which of those that are sent it is: another number for another plan
    * @param by who asks and has the answers so far
    */
-  work: async (plan: Plan, shows: readonly WorkedKey[], by: string): Promise<Patch | null> => {
+  work: async (
+    {
+      plan,
+      shows,
+      turn,
+    }: { readonly plan: Plan; readonly shows: readonly WorkedKey[]; readonly turn: number },
+    by: string,
+  ): Promise<WorkAnswer | null> => {
     const keys = await atHand(shows);
-    listen(by);
-    newest = plan;
+    if (turn !== newest?.turn) current = new Set();
+    newest = { plan, turn };
     engine.put(plan);
-    return answer(plan, keys, false);
+    return answer(by, keys, false);
   },
   /** Works all the rest of the plan that was put last, and what the stages have to say of it. */
-  rest: async (by: string): Promise<Patch | null> => {
-    const keys = await atHand(EVERYTHING);
-    listen(by);
-    // Another plan may have come while the stages were fetched: that one is worked.
-    return newest && answer(newest, keys, true);
-  },
+  // Another plan may have come while the stages were fetched: that one is worked.
+  rest: async (by: string): Promise<WorkAnswer | null> => answer(by, await atHand(EVERYTHING), true),
   /** What a plan would come to, without taking the place of the one that is worked on. */
   tryOut: async (plan: Plan) => {
     const works = await Promise.all(STAGES.map(async (stage) => (await stage.load()).work));

@@ -96,8 +96,7 @@ export function Strip({ worked, plan, place, onPlace, onEdit, lit, below, over }
     }
     onPlace({ zoom: clamped });
   };
-  // Once the walls stand, somebody may take hold of them.
-  const gestures = useLater(fetchGestures, true);
+  const gestures = useLater(fetchGestures);
   const fitAll = (): void => {
     const strip = scroller.current;
     if (strip) setZoom(zoomToFit(frame, strip.clientWidth - POLE_WIDTH) * NANOMETRES_PER_METRE);
