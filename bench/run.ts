@@ -31,6 +31,7 @@ import { engineOf } from '@ombra/core/worked';
 import { makeEntryStore, wholeLog } from '../app/src/server/entryStore';
 import { makeJobStore } from '../app/src/server/jobStore';
 import { openDatabase } from '../app/src/server/sqlite';
+import { viewOf } from '../app/src/stages';
 import { browserFigures } from './browser';
 import { exportFigures } from './exports';
 import { siteFigures } from './site';
@@ -99,6 +100,24 @@ function demoPlan(): Plan {
 
 const works = await Promise.all(STAGES.map(async ({ load }) => (await load()).work));
 
+/** Works what a view shows, with all that is made from: what comes first after an edit; the rest and the notices follow a frame later. */
+function asShown(view: string): (plan: Plan) => void {
+  const engine = engineOf(works);
+  const shows = viewOf(view)?.shows ?? [];
+  return (plan) => {
+    engine.put(plan);
+    for (const key of shows) engine.get(key);
+  };
+}
+
+/** How long a view waits for one plan after the other. */
+function shownIn(view: string, planOf: (run: number) => Plan): Figures {
+  const show = asShown(view);
+  return measure((run) => {
+    show(planOf(run));
+  });
+}
+
 function core() {
   const demo = demoPlan();
   const start = performance.now();
@@ -116,19 +135,17 @@ function core() {
     }),
   );
   const [one, ten] = [standing(comb(3)), standing(comb(30))];
-  // What the openings' view shows comes first; the rest and the notices follow a frame later.
-  const shown = engineOf(works);
-  const ofOpenings = ['shell', 'levels', 'openings', 'courses', 'inserts', 'tally', 'bucks'] as const;
   const moved = (run: number): Plan =>
     applyEdit(demo, {
       kind: 'set-opening',
       opening: 'opening-1',
       change: { at: `${String(120 + (run % 24))}in` },
     });
-  const ruled = (rule: string, values: readonly [string, string]): Figures => {
+  const ruled = (view: string, rule: string, values: readonly [string, string]) => {
     const worker = makeWork();
     const plans = values.map((value) => applyEdit(demo, { kind: 'set-rule', rule, value }));
-    return measure((run) => worker(plans[run % 2] as Plan));
+    const planOf = (run: number): Plan => plans[run % 2] as Plan;
+    return { whole: measure((run) => worker(planOf(run))), asShown: shownIn(view, planOf) };
   };
   const single = measure(() => makeWork()(one));
   const tenfold = measure(() => makeWork()(ten));
@@ -136,14 +153,15 @@ function core() {
     demoColdFirstMs: Number(cold.toFixed(3)),
     demoAllPours: measure(() => makeWork()(demo)),
     demoOpeningMoved: measure((run) => dragged(moved(run))),
-    demoOpeningMovedAsShown: measure((run) => {
-      shown.put(moved(run));
-      for (const key of ofOpenings) shown.get(key);
+    demoColdAsShown: measure(() => {
+      asShown('courses')(demo);
     }),
-    demoRuleOfTheBracing: ruled('bracing.spacing.most', ['6ft', '5ft']),
-    demoRuleOfThePour: ruled('pour.rate.pump', ['16 yd³/h', '14 yd³/h']),
-    demoRuleOfTheSteel: ruled('steel.vertical.spacing', ['24in', '16in']),
-    demoRuleOfTheFooting: ruled('footing.width', ['24in', '20in']),
+    demoEditAsShown: shownIn('courses', (run) => edits[run % 2] as Plan),
+    demoOpeningMovedAsShown: shownIn('openings', moved),
+    demoRuleOfTheBracing: ruled('bracing', 'bracing.spacing.most', ['6ft', '5ft']),
+    demoRuleOfThePour: ruled('pour', 'pour.rate.pump', ['16 yd³/h', '14 yd³/h']),
+    demoRuleOfTheSteel: ruled('steel', 'steel.vertical.spacing', ['24in', '16in']),
+    demoRuleOfTheFooting: ruled('footing', 'footing.width', ['24in', '20in']),
     demoNudges: measure(() => nudges(demo, 'opening-1'), 5),
     demoEdit: measure((run) => again(edits[run % 2] as Plan)),
     perimeterOnce: single,
@@ -230,6 +248,7 @@ function depth() {
   const held = (process.memoryUsage().heapUsed - before) / 1e6;
   return {
     bigJobEdit: measure((run) => again(sides[run % 2] as Plan)),
+    bigJobEditAsShown: shownIn('courses', (run) => sides[run % 2] as Plan),
     bigJobPieces: worked.courses.pieces.length,
     bigJobPlanMegabytes: Number((JSON.stringify(worked).length / 1e6).toFixed(2)),
     bigJobHeapMegabytes: Number(held.toFixed(1)),
