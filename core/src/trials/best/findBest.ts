@@ -17,7 +17,7 @@ import type { WallChange } from '../../stages/outline/wallEdit';
 import type { Plan, PlanEdit } from '../../kernel/plan';
 import { type BuiltLoop, type Levels, type Shell, buildLevels, buildShell } from '../../stages/outline';
 import { type Weigh, makeAnnealer } from './anneal';
-import { betteredPrices, boundOf, cheapestChoice, lexicographic, TIE } from './bounds';
+import { betteredPrices, boundOf, cheapestChoice, FIRST_PRICE_STEPS, lexicographic, TIE } from './bounds';
 import { type Chain, type ChainChoice, type WallChoices, LEADS, optionsUnder } from './chain';
 import {
   type Choice,
@@ -295,14 +295,18 @@ function* search(
           pricings,
           costUnder: (prices) => lexicographic(found, prices, [1, TIE, TIE * TIE]),
           enough: Infinity,
+          most: FIRST_PRICE_STEPS,
         })
       : [];
   const firstBound = opening.reduce(
-    (bound, { prices }) =>
-      Math.max(
-        bound,
-        Math.ceil((cheapestChoice(found, lexicographic(found, prices, [1, 0, 0]))?.cost ?? 0) - 1e-6),
-      ),
+    (bound, { prices, cost }) =>
+      // What the later goals add only makes it dearer: what is not above the bound with them is not without them.
+      cost <= bound
+        ? bound
+        : Math.max(
+            bound,
+            Math.ceil((cheapestChoice(found, lexicographic(found, prices, [1, 0, 0]))?.cost ?? 0) - 1e-6),
+          ),
     order[0] === 'blocks' ? boundByRepeats(found) : 0,
   );
   const report = (done: number, bounds: readonly number[]): BestFound => ({

@@ -1,4 +1,6 @@
+import { readFileSync } from 'node:fs';
 import { applyEdit } from '../../../src/plan';
+import { readPlanText } from '../../../src/planFile';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type BestFound, findBest } from '../../../src/trials/best';
@@ -124,6 +126,16 @@ describe('the best plan found', () => {
     expectFilled(worked);
     expect(figuresIn(worked)).toEqual(valuesIn(best));
   }, 60_000);
+
+  it('comes within a block of its bound on the demo, openings and steps and all', () => {
+    const reading = readPlanText(
+      readFileSync(new URL('../../../../demo/sorrel-fork-hatchery.json', import.meta.url), 'utf8'),
+    );
+    if (!reading.ok) throw new Error('the demo does not read');
+    const [blocks] = bestOf(reading.plan).goals;
+    expect(blocks?.goal).toBe('blocks');
+    expect((blocks?.value ?? 0) - (blocks?.bound ?? 0)).toBeLessThanOrEqual(1);
+  });
 
   it('says so when nothing stands yet', () => {
     expect(findBest(planOf([])).ok).toBe(false);
