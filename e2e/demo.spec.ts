@@ -167,3 +167,19 @@ test('a lucky length is taken at a press, and undone', async ({ page }) => {
   await expect(all).toContainText('156361818');
   await saved(page);
 });
+
+test('the first view stands by what the server worked; without that, by the page’s own worker', async ({
+  page,
+  watched,
+}) => {
+  watched.allowErrors();
+  const tally = page.getByRole('table', { name: 'Tally by course' });
+  await page.route(/work\.worker/, (route) => route.abort());
+  await page.goto('/jobs/sorrel-fork-hatchery/courses');
+  await expect(tally).toBeVisible();
+  const told = await tally.textContent();
+  await page.unroute(/work\.worker/);
+  await page.route(/\/worked\?of=/, (route) => route.abort());
+  await page.goto('/jobs/sorrel-fork-hatchery/courses');
+  await expect(tally).toHaveText(told ?? '');
+});
