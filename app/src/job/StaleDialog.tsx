@@ -1,4 +1,5 @@
 import { type Side, clashKey, placeName } from '@ombra/core/kernel/plan';
+import { wallsOf } from '@ombra/core/stages/outline';
 import { useState } from 'react';
 import { Dialog } from '../ui/Dialog';
 import { makeJob } from './server';
@@ -28,7 +29,8 @@ function shown(value: unknown): string {
 
 /** When another tab has saved first, or the job is gone: mine, theirs, or a copy. Nothing is chosen for the user. */
 export function StaleDialog({ jobId, job }: StaleDialogProps) {
-  const { saveState, sync, plan, freshId } = job;
+  const { saveState, sync, plan, worked, freshId } = job;
+  const walls = worked ? wallsOf(worked.shell) : [];
   const [problem, setProblem] = useState<string | null>(null);
   const [choices, setChoices] = useState<Choices>({});
   const clashes = saveState.kind === 'stale' ? saveState.clashes : [];
@@ -69,7 +71,7 @@ export function StaleDialog({ jobId, job }: StaleDialogProps) {
         {gone
           ? 'Your edits are kept here. Save them as a new job, or discard them.'
           : clashes.length > 0
-            ? 'Another tab or person changed the same. Everything else is brought together already. Choose here; what is not kept stays in the job’s history.'
+            ? 'You and somebody else changed the same. All other changes are together already. Choose what stands; the rest stays in the job’s history.'
             : 'Another tab or person saved a newer version after you opened it. Choose which one to keep. The other stays in the job’s history.'}
       </p>
       {saveState.kind === 'stale' && (
@@ -84,7 +86,9 @@ export function StaleDialog({ jobId, job }: StaleDialogProps) {
             return (
               <li key={key} className="border-t border-line py-2">
                 <fieldset>
-                  <legend className="font-medium">{placeName(plan, path)}</legend>
+                  <legend className="font-medium first-letter:uppercase">
+                    {placeName(plan, path, (id) => walls.find((wall) => wall.id === id)?.name)}
+                  </legend>
                   {(
                     [
                       ['mine', mine],

@@ -187,8 +187,13 @@ const ONE_OF: Readonly<Record<string, string>> = {
  * A place of a plan in words: `opening Door, width`, `outline 1, wall 3, length`, `rules, days.rate.wall`.
  *
  * @param plan one in which the place is found; things that are gone from it are counted as the last
+ * @param nameOf what a thing is called on screen, by its id; undefined where it has no name there
  */
-export function placeName(plan: object, path: PlanPath): string {
+export function placeName(
+  plan: object,
+  path: PlanPath,
+  nameOf: (id: string) => string | undefined = () => undefined,
+): string {
   const words: string[] = [];
   let at: unknown = plan;
   let list = '';
@@ -197,8 +202,11 @@ export function placeName(plan: object, path: PlanPath): string {
     else if (isThings(at) && list !== '') {
       const index = at.findIndex(({ id }) => id === key);
       const thing = at[index];
-      const name = typeof thing?.['name'] === 'string' && thing['name'] !== '' ? thing['name'] : null;
-      words.push(`${ONE_OF[list] ?? list} ${name ?? String((index < 0 ? at.length : index) + 1)}`);
+      const own = typeof thing?.['name'] === 'string' && thing['name'] !== '' ? thing['name'] : null;
+      const name = nameOf(key) ?? own;
+      // The only one of a job needs no number.
+      if (name !== null || at.length > 1 || list !== 'loops')
+        words.push(`${ONE_OF[list] ?? list} ${name ?? String((index < 0 ? at.length : index) + 1)}`);
       at = thing;
       continue;
     } else if (ONE_OF[key] === undefined) words.push(key.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase());

@@ -167,6 +167,15 @@ describe('what is asked', () => {
     expect(placeName(theirs, clashes[0]?.path ?? [])).toBe(`opening ${door?.name ?? ''}`);
   });
 
+  it('is told by the names that things have on screen, and counted where they have none', () => {
+    const [loop] = BASE.loops;
+    const [wall] = loop?.walk ?? [];
+    const path = ['loops', loop?.id ?? '', 'walk', wall?.id ?? '', 'length'];
+    expect(placeName(BASE, path, (id) => (id === wall?.id ? 'A–B' : undefined))).toBe('wall A–B, length');
+    const two = { ...BASE, loops: [...BASE.loops, { id: 'shed', closed: true, walk: [] }] };
+    expect(placeName(two, path)).toBe('outline 1, wall 1, length');
+  });
+
   it('is the whole walk where both added walls to it', () => {
     const plus = (id: string): Plan => ({
       ...BASE,
@@ -177,6 +186,6 @@ describe('what is asked', () => {
     });
     const { clashes } = mergePlans(BASE, plus('mine'), plus('theirs'));
     expect(clashes.map(({ path }) => path.at(-1))).toEqual(['walk']);
-    expect(placeName(BASE, clashes[0]?.path ?? [])).toBe('outline 1, walls');
+    expect(placeName(BASE, clashes[0]?.path ?? [])).toBe('walls');
   });
 });
