@@ -193,15 +193,17 @@ test('the strip is made taller by its lower edge, walls and notices fold away, a
   const strip = page.getByRole('img', { name: /courses, .* pieces, seen from/ });
   const before = (await strip.boundingBox())?.height ?? 0;
   const edge = page.getByRole('separator', { name: 'Height of the strip' });
-  const box = await edge.boundingBox();
-  if (!box) throw new Error('no edge');
   // What it is dragged with comes a moment after the walls.
   await expect(async () => {
+    const box = await edge.boundingBox();
+    if (!box) throw new Error('no edge');
     await page.mouse.move(box.x + box.width / 2, box.y + 4);
     await page.mouse.down();
     await page.mouse.move(box.x + box.width / 2, box.y + 104, { steps: 5 });
     await page.mouse.up();
-    expect((await strip.boundingBox())?.height ?? 0).toBeGreaterThan(before + 80);
+    await expect
+      .poll(async () => (await strip.boundingBox())?.height ?? 0, { timeout: 1000 })
+      .toBeGreaterThan(before + 80);
   }).toPass();
   await edge.focus();
   await page.keyboard.press('ArrowUp');
