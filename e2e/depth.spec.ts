@@ -273,20 +273,18 @@ test('two fingers zoom the strip, and what is between them stays there', async (
   const page = await context.newPage();
   await page.goto('/jobs/sorrel-fork-hatchery/courses');
   const strip = page.getByRole('group', { name: /^Unrolled walls/ });
-  await strip.evaluate((element) => {
-    element.scrollIntoView({ block: 'center' });
-  });
-  const box = await strip.boundingBox();
   const width = () =>
     strip
       .locator('svg')
       .first()
       .evaluate((svg) => svg.getBoundingClientRect().width);
   const before = await width();
-  if (!box) throw new Error('the strip is drawn');
   const devtools = await context.newCDPSession(page);
-  const [x, y] = [box.x + box.width / 2, box.y + 60];
-  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', apart: number) =>
+  const touch = (
+    type: 'touchStart' | 'touchMove' | 'touchEnd',
+    { x, y }: { readonly x: number; readonly y: number },
+    apart: number,
+  ) =>
     devtools.send('Input.dispatchTouchEvent', {
       type,
       touchPoints:
@@ -297,11 +295,17 @@ test('two fingers zoom the strip, and what is between them stays there', async (
               { x: x + apart, y, id: 1 },
             ],
     });
-  // What listens to fingers comes a moment after the walls.
+  // What listens to fingers comes a moment after the walls, and notices above them move them.
   await expect(async () => {
-    await touch('touchStart', 30);
-    for (const apart of [40, 50, 60]) await touch('touchMove', apart);
-    await touch('touchEnd', 0);
+    await strip.evaluate((element) => {
+      element.scrollIntoView({ block: 'center' });
+    });
+    const box = await strip.boundingBox();
+    if (!box) throw new Error('the strip is drawn');
+    const middle = { x: box.x + box.width / 2, y: box.y + 60 };
+    await touch('touchStart', middle, 30);
+    for (const apart of [40, 50, 60]) await touch('touchMove', middle, apart);
+    await touch('touchEnd', middle, 0);
     expect(await width()).toBeGreaterThan(before * 1.4);
   }).toPass();
   // The page itself has not been zoomed, nor does it scroll sideways.

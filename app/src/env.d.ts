@@ -3,7 +3,7 @@
 declare namespace App {
   interface Locals {
     services: import('./server/services').Services;
-    /** Who sent the request; null if nobody is signed in. Undefined in the threads that render sheets. */
+    /** Who sent the request; null without a session. Undefined in the threads that render sheets. */
     person?: import('./server/access/roles').Person | null;
     /** Whether the browser speaks to us under TLS. */
     secure?: boolean;

@@ -19,7 +19,7 @@ describe('what the server has worked for the first view', () => {
       expect(workedAtHand(job, ['levels', 'shell'])).toMatchObject({ name: 'Barn', notices: [] });
     });
     expect(await workedByServer(job, ['levels', 'shell'])).toMatchObject({ levels: { courses: 6 } });
-    expect(fetch.mock.calls).toEqual([[workedAddress('barn', ['levels', 'shell'])]]);
+    expect(fetch.mock.calls).toEqual([[workedAddress('barn', ['levels', 'shell']), { method: 'GET' }]]);
     // Another visit asks anew.
     await workedByServer(job, ['levels', 'shell']);
     expect(fetch).toHaveBeenCalledTimes(2);

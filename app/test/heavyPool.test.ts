@@ -99,11 +99,10 @@ describe('the pool of workers', () => {
       script,
       `import { appendFileSync } from 'node:fs';\nappendFileSync(${JSON.stringify(trace)}, 'x');\n${SCRIPT}`,
     );
-    const limits = { time: 6000, grace: 100, workers: 2, megabytes: 60 };
+    const limits = { time: 6000, grace: 100, workers: 1, megabytes: 60 };
     const warm = makeHeavyPool(pathToFileURL(script), {}, limits);
     warm.warm();
     await expect.poll(() => existsSync(trace), { timeout: 5000 }).toBe(true);
-    await new Promise((resolve) => setTimeout(resolve, 100));
     const answer = await warm.ask({ url: '/', headers: {}, entries: [], job: {} as HeavyRequest['job'] });
     expect(answer.kind).toBe('answer');
     expect(readFileSync(trace, 'utf8')).toBe('x');

@@ -11,7 +11,7 @@ const document = planDocument(
 export const { readPlan, readPlanText } = document;
 
 /**
- * Reads as much of a stored plan as can be read, whatever has happened to it. Never fails; what is left out is told.
+ * Reads a stored plan, damaged or not. Leaves out what it cannot read and lists it in `lost`; never throws.
  *
  * @param name the job's name, for a plan that has lost its own
  * @example salvagePlan('{"format":"ombra.plan","version":1,"courses":6}', 'Barn').plan.name // 'Barn'

@@ -90,7 +90,7 @@ export function Tools({ job, onFind, ...given }: ToolsProps) {
   const menus = useMenus(box, pressed !== null);
   const Tip = menus?.Tip;
   return (
-    <div ref={box} className="flex items-center gap-1 max-md:gap-0 xl:gap-0 2xl:gap-1">
+    <div ref={box} className="contents">
       <IconButton
         name="Undo"
         keys="Ctrl Z"

@@ -71,7 +71,7 @@ export function StaleDialog({ jobId, job }: StaleDialogProps) {
         {gone
           ? 'Your edits are kept here. Save them as a new job, or discard them.'
           : clashes.length > 0
-            ? 'You and somebody else changed the same. All other changes are together already. Choose what stands; the rest stays in the job’s history.'
+            ? 'You and somebody else edited the same fields. All other edits are merged. Choose which to keep; the others stay in the job’s history.'
             : 'Another tab or person saved a newer version after you opened it. Choose which one to keep. The other stays in the job’s history.'}
       </p>
       {saveState.kind === 'stale' && (

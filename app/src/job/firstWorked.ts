@@ -1,5 +1,6 @@
 import type { WorkedKey } from '@ombra/core/kernel/engine';
 import type { WorkedPlan } from '@ombra/core/work';
+import { call } from './call';
 
 /** Where the server tells what it has worked of a job. */
 export const workedAddress = (jobId: string, shows: readonly WorkedKey[]): string =>
@@ -10,13 +11,19 @@ interface Answer {
   readonly worked: Omit<WorkedPlan, 'notices'>;
 }
 
-/** What was asked, by address; what has come of it is there at once for who asks again. */
-const asked = new Map<string, { readonly coming: Promise<Answer | null>; come?: Answer | null }>();
+/** A request, and its answer once it has come. */
+interface Asked {
+  readonly coming: Promise<Answer | null>;
+  come?: Answer | null;
+}
+
+/** Requests that nobody has taken the answer of, by address. */
+const asked = new Map<string, Asked>();
 
 async function fetched(address: string): Promise<Answer | null> {
   try {
-    const response = await fetch(address);
-    return response.ok ? ((await response.json()) as Answer) : null;
+    const { status, answer } = await call('GET', address);
+    return status === 200 ? (answer as Answer) : null;
   } catch {
     return null;
   }
@@ -25,7 +32,7 @@ async function fetched(address: string): Promise<Answer | null> {
 /** Asks for what a view shows, while the page is still being put together. */
 export function askWorked(jobId: string, shows: readonly WorkedKey[]): void {
   const address = workedAddress(jobId, shows);
-  const one: { readonly coming: Promise<Answer | null>; come?: Answer | null } = { coming: fetched(address) };
+  const one: Asked = { coming: fetched(address) };
   asked.set(address, one);
   void one.coming.then((answer) => {
     one.come = answer;

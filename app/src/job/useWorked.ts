@@ -15,14 +15,14 @@ const LONG_WORK = 8_000;
 /** How working out the newest plan stands. */
 type WorkState = 'well' | 'slow' | 'stopped' | 'broken';
 
-/** A plan to be worked, which of those that are worked here it is, and what of it is shown. */
+/** A plan to work out, its number among the plans of this page, and what of it is shown. */
 interface Asked {
   readonly plan: Plan;
   readonly turn: number;
   readonly shows: readonly WorkedKey[];
 }
 
-/** What was worked: all that is known of it, which plan it is about, and what of it is of that plan. */
+/** What the page has: the worked plan, the number of its plan, and the keys that are up to date with that plan. */
 interface Held {
   readonly whole: WorkedPlan;
   readonly turn: number;
@@ -127,11 +127,12 @@ export function useWorked(plan: Plan, shows: readonly WorkedKey[], opened: Opene
     if (first.job.away !== true)
       void workedByServer(first.job, newest.current.shows).then((given) => {
         if (over || told) return;
-        if (given && first.isUnedited()) {
+        // What was at hand from the start is on screen already.
+        if (given && held.current === NOTHING_HELD && first.isUnedited()) {
           held.current = heldOf(given);
           setWorked(held.current);
         }
-        setTimeout(begin, FIRST_DRAWING);
+        setTimeout(begin, held.current === NOTHING_HELD ? 0 : FIRST_DRAWING);
       });
     // A worker that was ended never answers: the next plan goes to a new one, in a queue of its own.
     const unlisten = onWorkerEnded(() => {

@@ -169,7 +169,7 @@ async function main(): Promise<void> {
     process.exitCode = 1;
     return;
   }
-  if (!existsSync(ENTRY)) {
+  if (![ENTRY, MANIFEST].every((file) => existsSync(file))) {
     console.error('Ombra is not built yet; run “npm start”, which builds it first.');
     process.exitCode = 1;
     return;

@@ -18,7 +18,7 @@ export type Manifest = Readonly<Record<string, Chunk>>;
 export function scriptsIn(manifest: Manifest, sources: readonly string[]): readonly string[] {
   const wanted = new Set(
     Object.keys(manifest).filter((key) =>
-      sources.some((source) => key.replace(/\.\w+$/, '').endsWith(`/${source}`) || key === `${source}.tsx`),
+      sources.some((source) => `/${key.replace(/\.\w+$/, '')}`.endsWith(`/${source}`)),
     ),
   );
   // A set is gone through with what is added on the way.

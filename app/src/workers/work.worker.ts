@@ -38,14 +38,14 @@ async function atHand(keys: readonly WorkedKey[]): Promise<readonly WorkedKey[]>
   return [...all];
 }
 
-/** The plan that was put last, and which of those that were sent it was. */
+/** The newest plan, and its number on the page. */
 let newest: { readonly plan: Plan; readonly turn: number } | null = null;
 
 /** What the page was told last, by key, and who of the page was told it. */
 let told: Partial<WorkedPlan> = {};
 let listener = '';
 
-/** What of that is of the newest plan. */
+/** The keys that are up to date with the newest plan. */
 let current = new Set<WorkedKey>();
 
 /** Whoever listens now knows nothing of what another was told. */
@@ -58,9 +58,9 @@ function listen(by: string): void {
 
 /** What the page is answered. */
 export interface WorkAnswer {
-  /** Which of the plans that were sent it is about. */
+  /** The number of the plan. */
   readonly turn: number;
-  /** What is of that plan; all else that the page holds is of one before. */
+  /** The keys that are up to date with it; the page's other keys come from an earlier plan. */
   readonly keys: readonly WorkedKey[];
   /** What has changed since the last answer. */
   readonly patch: Patch | null;
@@ -90,7 +90,7 @@ const api = {
   /**
    * Works what a view shows of a plan, with all that is made from; answers with what has changed since the last answer.
    *
-   * @param asked the plan, what is shown of it, and which of those that are sent it is: another number for another plan
+   * @param asked the plan, what is shown of it, and its number on the page
    * @param by who asks and has the answers so far
    */
   work: async (
@@ -107,8 +107,7 @@ const api = {
     engine.put(plan);
     return answer(by, keys, false);
   },
-  /** Works all the rest of the plan that was put last, and what the stages have to say of it. */
-  // Another plan may have come while the stages were fetched: that one is worked.
+  /** Works the rest of the newest plan, and its notices. If another plan came while the stages were fetched, that one. */
   rest: async (by: string): Promise<WorkAnswer | null> => answer(by, await atHand(EVERYTHING), true),
   /** What a plan would come to, without taking the place of the one that is worked on. */
   tryOut: async (plan: Plan) => {

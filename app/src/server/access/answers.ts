@@ -17,11 +17,11 @@ function browserOf(request: Request): string {
   return (words || said).slice(0, 120);
 }
 
-/** The answer of sign-in endpoints on a server that asks nobody. */
+/** The answer of sign-in endpoints on a server without a passphrase. */
 export const nobodyComesIn = (): Response =>
   refuse(404, {
     where: 'address',
-    what: 'This Ombra runs for one machine only, so nobody signs in. Start it with HOST and OMBRA_PASSPHRASE to open it to the site.',
+    what: 'This Ombra runs for this machine only and has no sign-in. Start it with HOST and OMBRA_PASSPHRASE to open it to the site.',
   });
 
 /** Too many wrong tries: when the next may come. */

@@ -28,7 +28,7 @@ export interface HeavyPool {
 export interface HeavyLimits {
   /** Milliseconds that one answer may take once its worker has begun. */
   readonly time: number;
-  /** Milliseconds in which an answer that nobody waits for any more may still end, before its worker is ended with it. */
+  /** Milliseconds that a cancelled request may still run; then its worker is terminated. */
   readonly grace: number;
   readonly workers: number;
   readonly megabytes: number;
