@@ -4,9 +4,10 @@ import pwa from '@vite-pwa/astro';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'astro/config';
 import { randomUUID } from 'node:crypto';
+import { compressed } from './compressed.mjs';
 
 /** A script smaller than this goes into another one that is fetched with it, in bytes. */
-const SMALL = 6_000;
+const SMALL = 9_000;
 
 /** The largest file that a device keeps of the program, in bytes. */
 const LARGEST_KEPT = 4_000_000;
@@ -31,6 +32,7 @@ export default defineConfig({
         maximumFileSizeToCacheInBytes: LARGEST_KEPT,
       },
     }),
+    compressed(),
   ],
   // Writes are guarded for JSON and forms alike in src/server/guard.ts.
   security: { checkOrigin: false },

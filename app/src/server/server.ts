@@ -7,6 +7,7 @@ import type { Pair } from './access/certificates';
 import { gate, knocker } from './access/gate';
 import { inAddress, originsNow } from './access/origins';
 import type { Person } from './access/roles';
+import { builtFiles } from './builtFiles';
 import { wholeLog } from './entryStore';
 import { failureOf, logged } from './errors';
 import { type Refusal, LONGEST_DRAIN, SECURITY_HEADERS, guard, originsAs } from './guard';
@@ -155,12 +156,10 @@ export async function startServer(
   // The port is known once it listens.
   let origins: () => readonly string[] = () => [];
   const services: Services = { ...known, origins: () => origins() };
+  const hashed = await builtFiles(new URL('_astro/', clientFolder), '/_astro/');
   const files = sirv(fileURLToPath(clientFolder), {
-    setHeaders: (response, path) => {
-      response.setHeader(
-        'Cache-Control',
-        path.startsWith('/_astro/') ? 'public, max-age=31536000, immutable' : 'no-cache',
-      );
+    setHeaders: (response) => {
+      response.setHeader('Cache-Control', 'no-cache');
     },
   });
 
@@ -287,6 +286,7 @@ export async function startServer(
       });
       return;
     }
+    if (hashed(request, response)) return;
     files(request, response, () => {
       answer(request, response).catch((error: unknown) => {
         fail(request, response, error);
