@@ -197,6 +197,24 @@ function commaSpellings(text: string): readonly string[] {
  * @example readLength(`21' 5 1/2"`, 'imperial') // { ok: true, length: inches(257.5) }
  */
 export function readLength(text: string, units: UnitSystem): LengthReading {
+  const known = KNOWN[units].get(text);
+  if (known) return known;
+  const reading = freshly(text, units);
+  if (KNOWN[units].size >= MOST_KNOWN) KNOWN[units].clear();
+  KNOWN[units].set(text, reading);
+  return reading;
+}
+
+/** Texts that were read before: all of a plan's are read again with every edit, and most are what they were. */
+const KNOWN: Readonly<Record<UnitSystem, Map<string, LengthReading>>> = {
+  imperial: new Map(),
+  metric: new Map(),
+};
+
+/** A large plan has some thousand lengths. */
+const MOST_KNOWN = 10_000;
+
+function freshly(text: string, units: UnitSystem): LengthReading {
   if (text.length > LONGEST_TEXT) return { ok: false, problem: 'unreadable', message: UNREADABLE };
   const clean = plain(text);
   if (clean === '') return { ok: false, problem: 'empty', message: 'No length yet.' };

@@ -18,6 +18,19 @@ export interface ShapedPiece extends RowPiece, PieceHeight {
   readonly notches?: readonly Notch[];
 }
 
+/**
+ * A piece of a row at the heights of a stretch. Written out: a job has thousands of them, and each copied by spreading took as long as ten
+ * written out.
+ */
+export function atHeights(
+  { kind, start, length, webs, cutEnds, mitred }: RowPiece,
+  { bottom, top }: PieceHeight,
+): RowPiece & PieceHeight {
+  return mitred
+    ? { kind, start, length, webs, cutEnds, mitred, bottom, top }
+    : { kind, start, length, webs, cutEnds, bottom, top };
+}
+
 /** Whether an opening takes anything of a stretch. */
 export const reaches = (hole: PlacedOpening, rect: Rect): boolean => overlap(hole.hole, rect);
 

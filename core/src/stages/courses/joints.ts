@@ -111,8 +111,8 @@ export function judgeJoints(row: JudgedRow, rules: JudgeRules): readonly RowJoin
     }
     if (rules.curved && rowEnd === null) reasons.add('curve');
     const atCorner = rowEnd !== null && (rowEnd.kind === 'leg' || rowEnd.kind === 'butt');
-    const inwards = index === 0 ? pieces : [...pieces].reverse();
-    if (atCorner && cutBesideCorner(inwards, rules.blocksFromCorner)) reasons.add('beside-corner');
+    const inwards = (): readonly RowPiece[] => (index === 0 ? pieces : [...pieces].reverse());
+    if (atCorner && cutBesideCorner(inwards(), rules.blocksFromCorner)) reasons.add('beside-corner');
     return [{ at, reasons: [...reasons], bonds: joined && !isSeam }];
   });
 }

@@ -19,8 +19,17 @@ const EVIDENT: ReadonlySet<StrapReason> = new Set([
   'curve',
 ]);
 
+/** A strip of foam that an opening leaves of a piece. */
+interface Strip {
+  readonly opening: string;
+  readonly height: Length;
+}
+
+const NO_STRIPS: readonly Strip[] = [];
+
 /** Strips of foam that openings leave of a piece, under a sill or over a head. */
-function stripsOf(piece: ShapedPiece): readonly { readonly opening: string; readonly height: Length }[] {
+function stripsOf(piece: ShapedPiece): readonly Strip[] {
+  if (piece.ripped === undefined && !piece.notches) return NO_STRIPS;
   const ripped =
     piece.ripped === undefined ? [] : [{ opening: piece.ripped, height: subtract(piece.top, piece.bottom) }];
   const notched = (piece.notches ?? []).flatMap((notch) => [

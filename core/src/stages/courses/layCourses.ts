@@ -494,7 +494,7 @@ export function layCourses(
     tops: levels.tops,
     rest: levels.rest,
     pieces: pieces.map((piece) => {
-      const cutFrom = offcuts.sources[piece.id];
+      const cutFrom = piece.kind === 'cut' ? offcuts.sources[piece.id] : undefined;
       return piece.kind === 'cut' && cutFrom ? { ...piece, cutFrom } : piece;
     }),
     rows: loops.flatMap((loop) => loop.rows),

@@ -1,5 +1,5 @@
 import type { FormSystem } from '../../kernel/forms';
-import { type Length, subtract } from '../../kernel/measure';
+import { type Length, ZERO, subtract } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
 import type { HeightRest, Wall } from '../outline';
 import { type CutDemand, type Pairing, pairCuts } from './pairing';
@@ -57,18 +57,20 @@ export const reuseRulesOf = (rules: HouseRules): ReuseRules => ({
 
 /** Cut pieces that stand at an end of their row: beside a corner, a step or a free end. */
 export function atRowEnds(pieces: readonly Piece[]): ReadonlySet<string> {
-  const ends = new Map<string, { first: WallPiece; last: WallPiece }>();
+  const walls = new Map<string, { first: WallPiece; last: WallPiece }[]>();
   for (const piece of pieces) {
     if (piece.kind === 'corner') continue;
-    const key = `${String(piece.course)}:${piece.wall}`;
-    const known = ends.get(key);
-    if (!known) ends.set(key, { first: piece, last: piece });
+    const courses = walls.get(piece.wall) ?? [];
+    walls.set(piece.wall, courses);
+    const known = courses[piece.course];
+    if (!known) courses[piece.course] = { first: piece, last: piece };
     else {
       if (piece.start < known.first.start) known.first = piece;
       if (piece.start > known.last.start) known.last = piece;
     }
   }
-  return new Set([...ends.values()].flatMap(({ first, last }) => [first.id, last.id]));
+  const ends = [...walls.values()].flatMap((courses) => Object.values(courses));
+  return new Set(ends.flatMap(({ first, last }) => [first.id, last.id]));
 }
 
 /** A cut piece must come from a fresh block in the bottom courses, beside a corner, where it is short, or sawn at both ends. */
@@ -171,20 +173,24 @@ export function planOffcuts({ pieces, walls, system, rest, rules }: PlanOffcutsI
   const coreOf = new Map(walls.map((wall) => [wall.id, wall.core]));
   const isHalfPiece = (height: Length): boolean =>
     rest?.how === 'half-piece' && height === rest.height && height === system.halfHeight;
-  const groups = new Map<string, { height: Length; wholes: number; cuts: WallPiece[] }>();
+  const groups: {
+    readonly core: Length;
+    readonly height: Length;
+    wholes: number;
+    readonly cuts: WallPiece[];
+  }[] = [];
   for (const piece of pieces) {
     if (piece.kind === 'corner') continue;
     const height = heightOf(piece);
-    const key = `${String(coreOf.get(piece.wall) ?? 0)}:${String(height)}`;
-    const group = groups.get(key) ?? { height, wholes: 0, cuts: [] };
-    groups.set(key, group);
+    const core = coreOf.get(piece.wall) ?? ZERO;
+    let group = groups.find((each) => each.height === height && each.core === core);
+    if (!group) groups.push((group = { core, height, wholes: 0, cuts: [] }));
     if (piece.kind === 'straight') group.wholes += 1;
     else group.cuts.push(piece);
   }
   const opened: (Opened & { readonly height: Length })[] = [];
   const cores = new Map<Length, { whole: number; opened: number; strips: Length[]; halfPieces: number }>();
-  for (const [key, { height, wholes, cuts }] of groups) {
-    const core = Number(key.split(':')[0]) as Length;
+  for (const { core, height, wholes, cuts } of groups) {
     const own = cores.get(core) ?? { whole: 0, opened: 0, strips: [], halfPieces: 0 };
     cores.set(core, own);
     const blocks = openBlocks(cuts, ends, cutRules, reuse);
@@ -203,7 +209,7 @@ export function planOffcuts({ pieces, walls, system, rest, rules }: PlanOffcutsI
       ripped: blocksForStrips(strips, system),
     }));
   const sum = (of: (own: CoreBlocks) => number): number => byCore.reduce((total, own) => total + of(own), 0);
-  const place = new Map(pieces.map((piece, index) => [piece.id, index]));
+  const place = new Map(pieces.flatMap(({ kind, id }, index) => (kind === 'cut' ? [[id, index]] : [])));
   const order = ({ pieces: [first] }: Opened): number => place.get(first?.id ?? '') ?? 0;
   const sources: Record<string, CutFrom> = {};
   const blocks = opened

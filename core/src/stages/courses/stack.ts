@@ -4,7 +4,7 @@ import type { BuiltLoop, Levels, Wall } from '../outline';
 import { type Parity, type WallEnd, parityOf } from './corners';
 import { type RowEnd, type RowJoint, judgeJoints } from './joints';
 import type { WallPiece } from './piece';
-import { type ShapedPiece, keptOf, reaches, shapePieces, stretchesOf } from './holes';
+import { type ShapedPiece, atHeights, keptOf, reaches, shapePieces, stretchesOf } from './holes';
 import { type RowPiece, fillEnd, mendFlimsy } from './row';
 import { type Segment, type Stretch, segmentsOf } from './segments';
 import { type LaidWall, rowEnd } from './walls';
@@ -74,9 +74,25 @@ function rowOfSegment(laid: LaidWall, parity: Parity, segment: Stretch, standing
   };
 }
 
+/** Lays a stretch of a wall in odd or in even courses. */
+type LayStretch = (parity: Parity, stretch: Stretch, standing: Standing) => ReturnType<typeof rowOfSegment>;
+
+/** The stretches of one wall, each laid once: under a window one course after the other keeps the same. */
+function stretchesLaid(laid: LaidWall): LayStretch {
+  const known = new Map<string, ReturnType<typeof rowOfSegment>>();
+  return (parity, stretch, standing) => {
+    const { from, to, start, end } = stretch;
+    const name = [parity, from, to, start, end, standing.start, standing.end].join(' ');
+    const row = known.get(name) ?? rowOfSegment(laid, parity, stretch, standing);
+    known.set(name, row);
+    return row;
+  };
+}
+
 /** What `layRowOfCourse` goes by. */
 interface LayRowOfCourseInput {
   readonly laid: LaidWall;
+  readonly layStretch: LayStretch;
   readonly course: number;
   readonly levels: Levels;
   readonly standing: Standing;
@@ -84,7 +100,14 @@ interface LayRowOfCourseInput {
 }
 
 /** One wall's row in one course; the full pattern of odd or even courses where nothing cuts it short. */
-function layRowOfCourse({ laid, course, levels, standing, openings }: LayRowOfCourseInput): LaidRow {
+function layRowOfCourse({
+  laid,
+  layStretch,
+  course,
+  levels,
+  standing,
+  openings,
+}: LayRowOfCourseInput): LaidRow {
   const { wall, rows } = laid;
   const bottom = levels.tops[course - 1] as Length;
   const top = levels.tops[course] as Length;
@@ -104,7 +127,7 @@ function layRowOfCourse({ laid, course, levels, standing, openings }: LayRowOfCo
       opened,
       whole: only.bottom === bottom && only.top === top,
       pieces: shapePieces(
-        full.pieces.map((piece) => ({ ...piece, bottom: only.bottom, top: only.top })),
+        full.pieces.map((piece) => atHeights(piece, only)),
         wall.id,
         holes,
       ),
@@ -114,7 +137,7 @@ function layRowOfCourse({ laid, course, levels, standing, openings }: LayRowOfCo
   const [whole] = segments;
   const laidSegments = stretches.map((segment) => ({
     segment,
-    ...rowOfSegment(laid, parityOf(course), segment, standing),
+    ...layStretch(parityOf(course), segment, standing),
   }));
   return {
     standing,
@@ -132,9 +155,7 @@ function layRowOfCourse({ laid, course, levels, standing, openings }: LayRowOfCo
       (endless(full.startEnd) || standing.start) &&
       (endless(full.endEnd) || standing.end),
     pieces: shapePieces(
-      laidSegments.flatMap(({ pieces, segment }) =>
-        pieces.map((piece) => ({ ...piece, bottom: segment.bottom, top: segment.top })),
-      ),
+      laidSegments.flatMap(({ pieces, segment }) => pieces.map((piece) => atHeights(piece, segment))),
       wall.id,
       holes,
     ),
@@ -171,32 +192,40 @@ export function rowsOfWall(
   const wallOf = (id: string | undefined): Wall | undefined => built.walls.find((each) => each.id === id);
   const before = wallOf(built.corners.find((corner) => corner.wallAfter === wall.id)?.wallBefore);
   const after = wallOf(built.corners.find((corner) => corner.wallBefore === wall.id)?.wallAfter);
+  const layStretch = stretchesLaid(laid);
   return Array.from({ length: levels.courses }, (_, index) => {
     const course = index + 1;
     const standing = {
       start: standsAtEnd(levels, before, false, course) && standsAtEnd(levels, wall, true, course),
       end: standsAtEnd(levels, wall, false, course) && standsAtEnd(levels, after, true, course),
     };
-    return layRowOfCourse({ laid, course, levels, standing, openings });
+    return layRowOfCourse({ laid, layStretch, course, levels, standing, openings });
   });
 }
 
 /** A row as pieces of its course. */
 export function piecesOfRow(row: LaidRow, wall: Wall, course: number): readonly WallPiece[] {
-  return row.pieces.map((piece, index): WallPiece => ({
-    kind: piece.kind,
-    id: `${String(course)}:${wall.id}:${String(index)}`,
-    course,
-    wall: wall.id,
-    start: piece.start,
-    station: add(wall.station, piece.start),
-    length: piece.length,
-    bottom: piece.bottom,
-    top: piece.top,
-    webs: piece.webs,
-    cutEnds: piece.cutEnds,
-    ...(piece.mitred ? { mitred: piece.mitred } : {}),
-    ...(piece.ripped === undefined ? {} : { ripped: piece.ripped }),
-    ...(piece.notches ? { notches: piece.notches } : {}),
-  }));
+  return row.pieces.map((piece, index): WallPiece => {
+    const { mitred, ripped, notches } = piece;
+    const plain: WallPiece = {
+      kind: piece.kind,
+      id: `${String(course)}:${wall.id}:${String(index)}`,
+      course,
+      wall: wall.id,
+      start: piece.start,
+      station: add(wall.station, piece.start),
+      length: piece.length,
+      bottom: piece.bottom,
+      top: piece.top,
+      webs: piece.webs,
+      cutEnds: piece.cutEnds,
+    };
+    if (!mitred && ripped === undefined && !notches) return plain;
+    return {
+      ...plain,
+      ...(mitred && { mitred }),
+      ...(ripped !== undefined && { ripped }),
+      ...(notches && { notches }),
+    };
+  });
 }
