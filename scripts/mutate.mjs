@@ -96,6 +96,8 @@ for (const [tests, files] of groups) {
       mutator: { excludedMutations: ['StringLiteral'] },
       ignorePatterns: ['app/dist', 'data', 'docs/screenshots', 'e2e', 'test-results'],
       timeoutMS: 20_000,
+      // A file that no test lies beside is put to all tests of the core: minutes, before the first fault is tried.
+      dryRunTimeoutMinutes: 30,
       cleanTempDir: 'always',
       tempDirName: join('node_modules', '.cache', 'mutate'),
       allowConsoleColors: false,
