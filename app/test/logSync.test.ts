@@ -25,9 +25,13 @@ function world(
   const sent: string[][] = [];
   const answers = { next: (): SendEntries => ({ kind: 'kept' }), up: true };
   const said = { state: EMPTY_LOG as LogState, announced: 0 };
+  /** After which numbers it was asked for what is new. */
+  const asked: number[] = [];
   const sync = makeLogSync({
-    fetch: (after) =>
-      Promise.resolve(answers.up ? { entries: server.slice(after), last: server.length } : null),
+    fetch: (after) => {
+      asked.push(after);
+      return Promise.resolve(answers.up ? { entries: server.slice(after), last: server.length } : null);
+    },
     send: (entries) => {
       sent.push(entries.map(({ id }) => id));
       const answer = answers.up ? answers.next() : ({ kind: 'unreachable' } as const);
@@ -59,7 +63,7 @@ function world(
       said.announced += 1;
     },
   });
-  return { sync, kept, server, timers, sent, answers, said };
+  return { sync, kept, server, timers, sent, answers, said, asked };
 }
 const ids = (entries: readonly Entry[]): readonly string[] => entries.map(({ id }) => id).sort();
 
@@ -141,6 +145,36 @@ describe('the log of a page', () => {
     const before = sent.length;
     await sync.flush();
     expect(sent).toHaveLength(before);
+  });
+
+  it('asks once as a page opens, though it is told meanwhile how far the log goes', async () => {
+    const { sync, said, asked } = world({
+      along: { entries: [note('a')], last: 1 },
+      there: [note('a'), note('b')],
+    });
+    const starting = sync.start();
+    await Promise.all([sync.lookTo(2), sync.lookTo(2), starting]);
+    await sync.lookTo(2);
+    expect(asked).toEqual([1]);
+    expect(ids(said.state.entries)).toEqual(['a', 'b']);
+  });
+
+  it('asks again where the log goes further than the answer that was on its way', async () => {
+    const { sync, server, said, asked } = world({ there: [note('a')] });
+    const starting = sync.start();
+    const told = sync.lookTo(2);
+    await starting;
+    server.push(note('b'));
+    await sync.lookTo(2);
+    await told;
+    expect(ids(said.state.entries)).toEqual(['a', 'b']);
+    // Who hears of something new while an answer is on its way cannot know whether that has it.
+    server.push(note('c'));
+    const first = sync.look();
+    server.push(note('d'));
+    await Promise.all([first, sync.look(), sync.look()]);
+    expect(ids(said.state.entries)).toEqual(['a', 'b', 'c', 'd']);
+    expect(asked.length).toBeLessThanOrEqual(5);
   });
 
   it('takes up what others wrote, and tells nothing after its page is left', async () => {

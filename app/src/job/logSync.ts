@@ -132,8 +132,12 @@ export function makeLogSync(ports: LogPorts) {
     retry = Math.min(retry * 2, LONGEST_RETRY);
   };
 
-  /** What others wrote since. */
-  async function look(): Promise<void> {
+  let starting: Promise<void> | null = null;
+  /** The answer that is on its way, and the one that is asked for after it. */
+  let looking: Promise<void> | null = null;
+  let next: Promise<void> | null = null;
+
+  async function lookOnce(): Promise<void> {
     const answer = await ports.fetch(last);
     reached = answer !== null;
     if (answer) {
@@ -143,6 +147,39 @@ export function makeLogSync(ports: LogPorts) {
       read = true;
     }
     show();
+  }
+
+  const lookNow = (): Promise<void> => {
+    next = null;
+    looking = lookOnce().finally(() => {
+      looking = null;
+    });
+    return looking;
+  };
+
+  /** What others wrote since. An answer that is on its way may be older than what is looked for: one more is asked for after it. */
+  function look(): Promise<void> {
+    if (!looking) return lookNow();
+    next ??= looking.then(lookNow);
+    return next;
+  }
+
+  /** Reads what waits in the browser and what the server has. */
+  async function start(): Promise<void> {
+    const before = await ports.remembered();
+    if (before) {
+      for (const entry of before.entries) learn(entry);
+      ({ last } = before);
+      read = true;
+    }
+    for (const entry of await ports.kept()) {
+      // One that the server had taken before this device heard of it is sent again; it knows its id.
+      learn(entry);
+      waiting.set(entry.id, entry);
+    }
+    show();
+    await look();
+    await flush();
   }
 
   async function flush(): Promise<void> {
@@ -187,26 +224,14 @@ export function makeLogSync(ports: LogPorts) {
   }
 
   return {
-    /** Reads what waits in the browser and what the server has. */
-    start: async (): Promise<void> => {
-      const before = await ports.remembered();
-      if (before) {
-        for (const entry of before.entries) learn(entry);
-        ({ last } = before);
-        read = true;
-      }
-      for (const entry of await ports.kept()) {
-        // One that the server had taken before this device heard of it is sent again; it knows its id.
-        learn(entry);
-        waiting.set(entry.id, entry);
-      }
-      show();
-      await look();
-      await flush();
-    },
+    start: (): Promise<void> => (starting ??= start()),
     look,
-    /** Number of the last entry that the server has told of. */
-    last: (): number => last,
+    /** Looks for what others wrote, where the log goes further than is known, or will be once what was asked for has come. */
+    lookTo: async (number: number): Promise<void> => {
+      await starting?.catch(() => undefined);
+      if (number > last) await looking;
+      if (number > last) await look();
+    },
     /** Sends what waits now: the network is back, or the page is shown again. */
     flush: (): Promise<void> => {
       retry = FIRST_RETRY;

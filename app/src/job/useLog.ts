@@ -39,13 +39,14 @@ const fetchFrom =
         const page = (await response.json()) as {
           readonly entries: readonly { readonly entry: Entry; readonly by?: string }[];
           readonly last: number;
+          readonly more: boolean;
         };
         for (const { entry, by } of page.entries) {
           all.push(entry);
           if (by !== undefined) senders.set(entry.id, by);
         }
-        if (page.last <= last) return { entries: all, last, senders };
         ({ last } = page);
+        if (!page.more) return { entries: all, last, senders };
       }
     } catch {
       return null;
@@ -166,12 +167,7 @@ export function useLog(jobId: string, lookEvery: number) {
       document.removeEventListener('visibilitychange', look);
     };
   }, [jobId, lookEvery, sync, tabs]);
-  const lookTo = useCallback(
-    (last: number) => {
-      if (last > sync.last()) void sync.look();
-    },
-    [sync],
-  );
+  const lookTo = useCallback((last: number) => void sync.lookTo(last), [sync]);
   return useMemo(
     () => ({
       ...state,

@@ -43,7 +43,7 @@ export interface EntryStore {
 }
 
 /** Entries that one answer holds at most. */
-const PAGE_OF_ENTRIES = 10_000;
+export const PAGE_OF_ENTRIES = 10_000;
 const MOST_FOUND = 500;
 
 /** All entries of a job, page by page; empty where there is no such job. */

@@ -1,6 +1,7 @@
 import { type Entry, MOST_ENTRIES, readEntry } from '@ombra/core/kernel/record';
 import type { APIRoute } from 'astro';
 import { type Problem, json, noSuchJob, only, readBody, refuse } from '../../../../../server/answers';
+import { PAGE_OF_ENTRIES } from '../../../../../server/entryStore';
 
 /** Entries of a job after a number, in the order in which they came; with `search`, the ids of those that hold its words. */
 export const GET: APIRoute = async ({ locals, params, url }) => {
@@ -18,7 +19,9 @@ export const GET: APIRoute = async ({ locals, params, url }) => {
     });
   }
   const entries = await locals.services.entries.after(id, after);
-  return entries ? json({ entries, last: entries.at(-1)?.number ?? after }) : noSuchJob(id);
+  if (!entries) return noSuchJob(id);
+  const last = entries.at(-1)?.number ?? after;
+  return json({ entries, last, more: entries.length === PAGE_OF_ENTRIES });
 };
 
 /**
