@@ -7,6 +7,30 @@ interface Newer {
   readonly take: () => void;
 }
 
+/**
+ * A browser may lose count of what the older version is busy with, if it is asked to put it aside just as a page asks it for something; the
+ * newer one then waits for minutes. It does not once the page is loaded again, so that is done after so many milliseconds, a few times.
+ */
+const TAKES_OVER_WITHIN = 3_000;
+const MOST_TRIES = 3;
+const TRIES = 'ombra.newer.tries';
+
+/** Has the waiting version take over, and loads the page again with it. */
+function takeOver(own: Workbox): void {
+  const tries = Number(sessionStorage.getItem(TRIES) ?? '0') + 1;
+  sessionStorage.setItem(TRIES, String(tries));
+  const again = setTimeout(() => {
+    if (tries < MOST_TRIES) location.reload();
+    else sessionStorage.removeItem(TRIES);
+  }, TAKES_OVER_WITHIN);
+  own.addEventListener('controlling', () => {
+    clearTimeout(again);
+    sessionStorage.removeItem(TRIES);
+    location.reload();
+  });
+  own.messageSkipWaiting();
+}
+
 /** The newer version, if one waits. */
 export const useNewer = create((): { readonly newer: Newer | null } => ({ newer: null }));
 
@@ -28,13 +52,15 @@ const stored = (installing: ServiceWorker): Promise<boolean> =>
 
 async function register(own: Workbox): Promise<boolean> {
   own.addEventListener('waiting', () => {
-    const take = (): void => {
-      own.addEventListener('controlling', () => {
-        location.reload();
-      });
-      own.messageSkipWaiting();
-    };
-    useNewer.setState({ newer: { take } });
+    useNewer.setState({
+      newer: {
+        take: () => {
+          takeOver(own);
+        },
+      },
+    });
+    // It was taken before the page was loaded again.
+    if (sessionStorage.getItem(TRIES) !== null) takeOver(own);
   });
   try {
     const registration = await own.register({ immediate: true });

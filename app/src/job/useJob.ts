@@ -163,7 +163,14 @@ export function useJob(job: OpenJob, shows: readonly WorkedKey[], lookEvery = LO
   });
   const { saveState, sync, unkept } = useSync(job, planStore);
   const { lookTo } = log;
-  const onVersion = useCallback((version: number) => void sync?.look(version), [sync]);
+  // What is told before the plan can be saved is looked for as soon as it can; told again, it is looked for again.
+  const [told, setTold] = useState<{ readonly version: number } | null>(null);
+  useEffect(() => {
+    if (told) void sync?.look(told.version);
+  }, [sync, told]);
+  const onVersion = useCallback((version: number) => {
+    setTold({ version });
+  }, []);
   const others = useLive(job.id, { onVersion, onLast: lookTo });
   useKeptAlong(job.id, { sync, saveState, plan }, log);
   const { edit: change, endMerge, undo, redo } = planStore;

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import { keptName } from '../job/signature';
 
 /** What the server tells of an open job. */
@@ -21,15 +21,15 @@ const PAGE = typeof crypto === 'undefined' ? '' : crypto.randomUUID();
 /** Names of the others who have the job open, each once. Calls back on their changes. A hidden page closes its event stream. */
 export function useLive(jobId: string, { onVersion, onLast }: LivePorts): readonly string[] {
   const [others, setOthers] = useState<readonly string[]>([]);
+  const hear = useEffectEvent(({ data }: MessageEvent<string>): void => {
+    const { version, last, here } = JSON.parse(data) as LiveMessage;
+    onVersion(version);
+    onLast(last);
+    const names = [...new Set(here.filter(({ page }) => page !== PAGE).map(({ name }) => name))];
+    setOthers((before) => (before.join('\n') === names.join('\n') ? before : names));
+  });
   useEffect(() => {
     let line: EventSource | null = null;
-    const hear = ({ data }: MessageEvent<string>): void => {
-      const { version, last, here } = JSON.parse(data) as LiveMessage;
-      onVersion(version);
-      onLast(last);
-      const names = [...new Set(here.filter(({ page }) => page !== PAGE).map(({ name }) => name))];
-      setOthers((before) => (before.join('\n') === names.join('\n') ? before : names));
-    };
     const close = (): void => {
       line?.close();
       line = null;
@@ -43,7 +43,9 @@ export function useLive(jobId: string, { onVersion, onLast }: LivePorts): readon
       line = new EventSource(
         `/api/jobs/${jobId}/live?${new URLSearchParams({ page: PAGE, who: keptName() }).toString()}`,
       );
-      line.onmessage = hear;
+      line.onmessage = (message: MessageEvent<string>) => {
+        hear(message);
+      };
       line.onerror = () => {
         setOthers((before) => (before.length === 0 ? before : []));
       };
@@ -63,6 +65,6 @@ export function useLive(jobId: string, { onVersion, onLast }: LivePorts): readon
       window.removeEventListener('pagehide', close);
       window.removeEventListener('pageshow', look);
     };
-  }, [jobId, onVersion, onLast]);
+  }, [jobId]);
   return others;
 }
