@@ -70,6 +70,24 @@ describe('a common seam', () => {
     ]);
   });
 
+  it('leaves every other joint 8″ from those of the courses above and below, wherever it stands', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 30, max: 450 }), (at) => {
+        const worked = work(
+          withRows(seamed, (index) => (index === 0 ? { bond: { kind: 'seam', at: `${String(at)}in` } } : {})),
+        );
+        const apart = [2, 3, 4].flatMap((course) =>
+          joints(worked, 'w1', course).flatMap((joint) =>
+            joints(worked, 'w1', course - 1).map((below) => [joint, below] as const),
+          ),
+        );
+        const others = apart.filter((pair) => !pair.includes(at));
+        expect(others.filter(([joint, below]) => Math.abs(joint - below) < 8)).toEqual([]);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
   it('works for any length, off the interlock pitch too, where running bond says why not and offers it', () => {
     const plan = planOf(rectangle(745, 408), { family: 'long-96', core: '6in' });
     const notice = work(plan).notices.find((each) => each.id === 'off-pitch:w1');

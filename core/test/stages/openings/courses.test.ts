@@ -180,6 +180,19 @@ describe('courses round openings', () => {
     expect(plan.notices.filter((notice) => notice.id.startsWith('strip-too-low')).length).toBe(1);
   });
 
+  it('leave a strip within a block, under a sill narrower than it, that is told as well', () => {
+    // Courses of 16 in, a buck of 1 1/2 in: a sill at 50 1/2 in leaves 1 in of course 4, one at 53 1/2 in leaves 4, which stands.
+    const told = (sill: string): number =>
+      worked([openingOf({ at: '238in', to: 'near', width: '12in', height: '30in', sill })]).notices.filter(
+        (notice) => notice.id.startsWith('strip-too-low'),
+      ).length;
+    expect([told('50 1/2in'), told('53 1/2in')]).toEqual([1, 0]);
+    const under = worked([
+      openingOf({ at: '238in', to: 'near', width: '12in', height: '30in', sill: '50 1/2in' }),
+    ]).courses.pieces.filter((piece) => piece.kind !== 'corner' && piece.ripped !== undefined);
+    expect(under).toEqual([]);
+  });
+
   it('cut a corner’s leg that an opening reaches into, and never into the wall that it meets', () => {
     const near = worked([openingOf({ at: '20in', to: 'near', width: '30in', height: '40in', sill: '32in' })]);
     const corner = near.courses.pieces.find((piece) => piece.id === '4:A');

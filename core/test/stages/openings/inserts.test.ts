@@ -122,6 +122,9 @@ describe('clashes', () => {
       insertOf({ id: 'b', kind: 'ledger', at: '20in', up: '80in', length: '96in', face: 'outside' }),
     ]);
     expect(kinds(ledgers)).toEqual([]);
+    // A ledger runs from corner to corner, a hold-down stands at the end of its wall: neither is in the corner's way.
+    expect(at({ kind: 'ledger', at: '0in', up: '80in', length: '528in' })).not.toContain('near-corner');
+    expect(at({ kind: 'hold-down', at: '10in' })).not.toContain('near-corner');
   });
 
   it('with a joint offer a move that clears it', () => {
