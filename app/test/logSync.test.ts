@@ -23,7 +23,7 @@ function world(
   const server: Entry[] = [...(first.there ?? [])];
   const timers: (() => void)[] = [];
   const sent: string[][] = [];
-  const answers = { next: (): SendEntries => ({ kind: 'kept' }), up: true };
+  const answers = { next: (): SendEntries => ({ kind: 'kept' }), up: true, stalled: false };
   const said = { state: EMPTY_LOG as LogState, announced: 0 };
   /** After which numbers it was asked for what is new. */
   const asked: number[] = [];
@@ -34,6 +34,7 @@ function world(
     },
     send: (entries) => {
       sent.push(entries.map(({ id }) => id));
+      if (answers.stalled) return new Promise(() => undefined);
       const answer = answers.up ? answers.next() : ({ kind: 'unreachable' } as const);
       if (answer.kind === 'kept') {
         for (const entry of entries) if (!server.some(({ id }) => id === entry.id)) server.push(entry);
@@ -175,6 +176,16 @@ describe('the log of a page', () => {
     await Promise.all([first, sync.look(), sync.look()]);
     expect(ids(said.state.entries)).toEqual(['a', 'b', 'c', 'd']);
     expect(asked.length).toBeLessThanOrEqual(5);
+  });
+
+  it('takes up what others wrote while a picture of its own is slow to go', async () => {
+    const { sync, server, said, answers } = world({ kept: [note('mine')], there: [note('a')] });
+    answers.stalled = true;
+    void sync.start();
+    await sync.lookTo(1);
+    server.push(note('b'));
+    await sync.lookTo(2);
+    expect(ids(said.state.entries)).toEqual(['a', 'b', 'mine']);
   });
 
   it('takes up what others wrote, and tells nothing after its page is left', async () => {

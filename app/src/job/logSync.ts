@@ -164,8 +164,7 @@ export function makeLogSync(ports: LogPorts) {
     return next;
   }
 
-  /** Reads what waits in the browser and what the server has. */
-  async function start(): Promise<void> {
+  async function begin(): Promise<void> {
     const before = await ports.remembered();
     if (before) {
       for (const entry of before.entries) learn(entry);
@@ -179,7 +178,6 @@ export function makeLogSync(ports: LogPorts) {
     }
     show();
     await look();
-    await flush();
   }
 
   async function flush(): Promise<void> {
@@ -224,7 +222,11 @@ export function makeLogSync(ports: LogPorts) {
   }
 
   return {
-    start: (): Promise<void> => (starting ??= start()),
+    /** Reads what waits in the browser and what the server has, and sends what waits. */
+    start: async (): Promise<void> => {
+      await (starting ??= begin());
+      await flush();
+    },
     look,
     /** Looks for what others wrote, where the log goes further than is known, or will be once what was asked for has come. */
     lookTo: async (number: number): Promise<void> => {
