@@ -152,6 +152,14 @@ export function blocksForStrips(heights: readonly Length[], system: FormSystem):
   return blocks;
 }
 
+/** Blocks of one core and one height: their cuts may come from one block. */
+interface SawnAlike {
+  readonly core: Length;
+  readonly height: Length;
+  wholes: number;
+  readonly cuts: WallPiece[];
+}
+
 /** What `planOffcuts` goes by. */
 interface PlanOffcutsInput {
   readonly pieces: readonly Piece[];
@@ -173,23 +181,20 @@ export function planOffcuts({ pieces, walls, system, rest, rules }: PlanOffcutsI
   const coreOf = new Map(walls.map((wall) => [wall.id, wall.core]));
   const isHalfPiece = (height: Length): boolean =>
     rest?.how === 'half-piece' && height === rest.height && height === system.halfHeight;
-  const groups: {
-    readonly core: Length;
-    readonly height: Length;
-    wholes: number;
-    readonly cuts: WallPiece[];
-  }[] = [];
+  const byHeight = new Map<Length, Map<Length, SawnAlike>>();
   for (const piece of pieces) {
     if (piece.kind === 'corner') continue;
-    const height = heightOf(piece);
-    const core = coreOf.get(piece.wall) ?? ZERO;
-    let group = groups.find((each) => each.height === height && each.core === core);
-    if (!group) groups.push((group = { core, height, wholes: 0, cuts: [] }));
+    const [core, height] = [coreOf.get(piece.wall) ?? ZERO, heightOf(piece)];
+    const heights = byHeight.get(core) ?? new Map<Length, SawnAlike>();
+    byHeight.set(core, heights);
+    const group = heights.get(height) ?? { core, height, wholes: 0, cuts: [] };
+    heights.set(height, group);
     if (piece.kind === 'straight') group.wholes += 1;
     else group.cuts.push(piece);
   }
   const opened: (Opened & { readonly height: Length })[] = [];
   const cores = new Map<Length, { whole: number; opened: number; strips: Length[]; halfPieces: number }>();
+  const groups = [...byHeight.values()].flatMap((heights) => [...heights.values()]);
   for (const { core, height, wholes, cuts } of groups) {
     const own = cores.get(core) ?? { whole: 0, opened: 0, strips: [], halfPieces: 0 };
     cores.set(core, own);
