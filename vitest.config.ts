@@ -6,6 +6,7 @@ export default defineConfig({
     // Their own database is started for them: `npm run postgres`.
     exclude: ['app/test/postgres/**'],
     testTimeout: 60_000,
+    hookTimeout: 60_000,
     // Modules are fetched once for all files: most of the time went into fetching the core again for each. No test leaves anything
     // behind in one.
     isolate: false,
