@@ -168,7 +168,7 @@ test('plates and bolts, the list before the pump, and both sheets', async ({ pag
   await expect(page.getByLabel(/^Blowout kit out/)).toBeChecked();
 
   await page.keyboard.press('p');
-  // The sheet plays its day on the server: a machine that works on something else as well takes a while.
+  // Four seconds where the server has to start a thread for it; many times that on a machine that is busy with other things.
   await expect(page).toHaveURL(/\/sheets\/pour$/, { timeout: 45_000 });
   await expect(page.getByText('☒ Blowout kit out')).toBeVisible();
   await expectAccessible(page);

@@ -87,7 +87,7 @@ describe('several servers on one database', () => {
     servers.push(await start(folder, environment));
     await writing;
 
-    // Each writer kept something, however slow the machine is.
+    // Enough to go by, however slow the machine is.
     expect(entries.size).toBeGreaterThan(WRITERS);
     expect(saves.length).toBeGreaterThan(WRITERS);
     expect(stale).toBeGreaterThan(0);

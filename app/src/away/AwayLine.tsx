@@ -70,8 +70,8 @@ export function AwayLine({ job }: { readonly job: Job }) {
         {waiting > 0 && ` · ${String(waiting)} waiting`}
       </span>
       {newer && (
-        <button type="button" className="button min-h-11" onClick={newer.take}>
-          Take the newer Ombra
+        <button type="button" className="button min-h-11" disabled={newer.taking} onClick={newer.take}>
+          {newer.taking ? 'Taking the newer Ombra …' : 'Take the newer Ombra'}
         </button>
       )}
     </p>

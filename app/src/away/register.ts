@@ -5,24 +5,45 @@ import { create } from 'zustand';
 interface Newer {
   /** Lets it take over and reloads the page. */
   readonly take: () => void;
+  /** Whether it is about to take over. */
+  readonly taking: boolean;
 }
 
 /**
- * A browser may lose count of what the older version is busy with, if it is asked to put it aside just as a page asks it for something; the
- * newer one then waits for minutes. It does not once the page is loaded again, so that is done after so many milliseconds, a few times.
+ * Milliseconds after which the page is reloaded if the newer version has not taken over. Chromium often kept the older one when it was
+ * asked to switch just as a page had opened; after a reload it switched.
  */
-const TAKES_OVER_WITHIN = 3_000;
+const RELOAD_AFTER = 3_000;
 const MOST_TRIES = 3;
+/** Where this tab counts its tries, over reloads. */
 const TRIES = 'ombra.newer.tries';
+
+/** The newer version, if one waits. */
+export const useNewer = create((): { readonly newer: Newer | null } => ({ newer: null }));
+
+const offer = (own: Workbox, taking: boolean): void => {
+  useNewer.setState({
+    newer: {
+      take: () => {
+        takeOver(own);
+      },
+      taking,
+    },
+  });
+};
 
 /** Has the waiting version take over, and loads the page again with it. */
 function takeOver(own: Workbox): void {
+  offer(own, true);
   const tries = Number(sessionStorage.getItem(TRIES) ?? '0') + 1;
   sessionStorage.setItem(TRIES, String(tries));
   const again = setTimeout(() => {
     if (tries < MOST_TRIES) location.reload();
-    else sessionStorage.removeItem(TRIES);
-  }, TAKES_OVER_WITHIN);
+    else {
+      sessionStorage.removeItem(TRIES);
+      offer(own, false);
+    }
+  }, RELOAD_AFTER);
   own.addEventListener('controlling', () => {
     clearTimeout(again);
     sessionStorage.removeItem(TRIES);
@@ -30,9 +51,6 @@ function takeOver(own: Workbox): void {
   });
   own.messageSkipWaiting();
 }
-
-/** The newer version, if one waits. */
-export const useNewer = create((): { readonly newer: Newer | null } => ({ newer: null }));
 
 let worker: Workbox | null = null;
 
@@ -52,15 +70,9 @@ const stored = (installing: ServiceWorker): Promise<boolean> =>
 
 async function register(own: Workbox): Promise<boolean> {
   own.addEventListener('waiting', () => {
-    useNewer.setState({
-      newer: {
-        take: () => {
-          takeOver(own);
-        },
-      },
-    });
-    // It was taken before the page was loaded again.
-    if (sessionStorage.getItem(TRIES) !== null) takeOver(own);
+    // It was taken before the page was reloaded.
+    if (sessionStorage.getItem(TRIES) === null) offer(own, false);
+    else takeOver(own);
   });
   try {
     const registration = await own.register({ immediate: true });

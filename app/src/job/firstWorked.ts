@@ -17,7 +17,7 @@ interface Asked {
   come?: Answer | null;
 }
 
-/** Requests that nobody has taken the answer of, by address. */
+/** Requests under way or answered, by address; each is used once. */
 const asked = new Map<string, Asked>();
 
 async function fetched(address: string): Promise<Answer | null> {

@@ -163,7 +163,8 @@ export function useJob(job: OpenJob, shows: readonly WorkedKey[], lookEvery = LO
   });
   const { saveState, sync, unkept } = useSync(job, planStore);
   const { lookTo } = log;
-  // What is told before the plan can be saved is looked for as soon as it can; told again, it is looked for again.
+  // A version may be announced before saving is ready. An object, so that the same version announced twice is fetched twice: the first
+  // fetch may have failed.
   const [told, setTold] = useState<{ readonly version: number } | null>(null);
   useEffect(() => {
     if (told) void sync?.look(told.version);

@@ -62,7 +62,7 @@ export const entries = z
   .object({
     entries: z.array(z.object({ number: z.number().int(), entry })),
     last: z.number().int().describe('Ask for what comes after it next time.'),
-    more: z.boolean().describe('Whether there may be more to ask for now: an answer holds so many at most.'),
+    more: z.boolean().describe('Whether further entries may follow now; ask again, after `last`.'),
   })
   .meta({ title: 'Entries' });
 export const newEntries = z.object({ entries: z.array(entry).max(500) }).meta({ title: 'NewEntries' });
