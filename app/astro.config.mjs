@@ -5,6 +5,7 @@ import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'astro/config';
 import { randomUUID } from 'node:crypto';
 import { compressed } from './compressed.mjs';
+import { serving } from './serving.mjs';
 
 /** A script smaller than this goes into another one that is fetched with it, in bytes. */
 const SMALL = 9_000;
@@ -33,6 +34,7 @@ export default defineConfig({
       },
     }),
     compressed(),
+    serving(),
   ],
   // Writes are guarded for JSON and forms alike in src/server/guard.ts.
   security: { checkOrigin: false },

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 /** Does something while a built server of its own runs on a fresh data folder, the demo in it. */
 export async function withServer<Outcome>(port: number, work: () => Promise<Outcome>): Promise<Outcome> {
   const folder = mkdtempSync(join(tmpdir(), 'ombra-bench-'));
-  const server = spawn(process.execPath, ['--import', 'tsx', 'app/src/server/main.ts'], {
+  const server = spawn(process.execPath, ['app/dist/serve/main.mjs'], {
     env: {
       ...process.env,
       PORT: String(port),

@@ -89,7 +89,7 @@ test.describe('the server', () => {
 
   test('says plainly why it cannot start', () => {
     const attempt = (environment: Record<string, string>) => {
-      const { status, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'app/src/server/main.ts'], {
+      const { status, stderr } = spawnSync(process.execPath, ['app/dist/serve/main.mjs'], {
         env: { ...process.env, OMBRA_DATA: folder, LOG_LEVEL: 'warn', ...environment },
         encoding: 'utf8',
       });

@@ -57,7 +57,7 @@ export async function start(
   spawned: (child: ChildProcess) => void = () => undefined,
 ): Promise<Running> {
   const port = await freePort();
-  const child = spawn('bash', ['-c', shell('exec node --import tsx app/src/server/main.ts')], {
+  const child = spawn('bash', ['-c', shell('exec node app/dist/serve/main.mjs')], {
     cwd: ROOT,
     env: {
       ...process.env,

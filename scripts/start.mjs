@@ -93,7 +93,7 @@ function prepareBuild() {
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   prepareInstall();
   prepareBuild();
-  const server = spawn(process.execPath, ['--import', 'tsx', join(root, 'app/src/server/main.ts')], {
+  const server = spawn(process.execPath, [join(root, 'app/dist/serve/main.mjs')], {
     cwd: root,
     stdio: 'inherit',
     // The log is for those who ask for it; a person who types “npm start” wants the address.

@@ -6,6 +6,9 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type HeavyPool, makeHeavyPool } from '../src/server/heavy/heavyPool';
 import type { HeavyRequest } from '../src/server/heavy/messages';
 
+/** Milliseconds that the slow answer takes. */
+const SLOW = 40;
+
 /** A worker that does as its address says: answers, loops for ever, fills the memory, dies. */
 const SCRIPT = `
 import { parentPort, threadId } from 'node:worker_threads';
@@ -13,7 +16,7 @@ parentPort.on('message', ({ url }) => {
   if (url === '/loop') for (;;);
   if (url === '/fill') { const all = []; for (;;) all.push(new Array(100000).fill(all.length)); }
   if (url === '/die') process.exit(3);
-  if (url === '/slow') Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 40);
+  if (url === '/slow') Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, ${String(SLOW)});
   if (url === '/steps') for (const done of [1, 2]) parentPort.postMessage({ kind: 'progress', done, of: 2 });
   if (url === '/fail') return parentPort.postMessage({ kind: 'failed', message: 'broke' });
   parentPort.postMessage({ kind: 'answer', answer: { status: 200, headers: {}, body: new Uint8Array([threadId]) } });
@@ -78,17 +81,37 @@ describe('the pool of workers', () => {
     expect((await after).kind).toBe('answer');
   });
 
-  it('lets one go on that ends soon after nobody waits for it, and answers with it again', async () => {
+  it.each([
+    ['ends before others have waited long', 10_000],
+    ['takes longer, while nobody waits for it', 5],
+  ])('lets one go on that %s, and answers with it again', async (_, grace) => {
     const script = pathToFileURL(join(folder, 'worker.mjs'));
-    const single = makeHeavyPool(script, {}, { time: 20_000, grace: 10_000, workers: 1, megabytes: 60 });
+    const single = makeHeavyPool(script, {}, { time: 20_000, grace, workers: 1, megabytes: 60 });
     const given = { headers: {}, entries: [], job: {} as HeavyRequest['job'] };
     const before = await single.ask({ url: '/', ...given });
     const abort = new AbortController();
     const slow = single.ask({ url: '/slow', ...given }, { signal: abort.signal });
     abort.abort();
     expect(await slow).toEqual({ kind: 'cancelled' });
-    // The only worker is still at it; whoever comes next is answered by the same one, once it is done.
+    // With the long grace the only worker is still at it as the next one comes; with the short one it is done by then.
+    if (grace < SLOW) await new Promise((resolve) => setTimeout(resolve, 4 * SLOW));
     expect(await single.ask({ url: '/', ...given })).toEqual(before);
+    await single.close();
+  });
+
+  it('ends one that nobody waits for at the time that every answer has', async () => {
+    const script = pathToFileURL(join(folder, 'worker.mjs'));
+    const single = makeHeavyPool(script, {}, { time: 300, grace: 50, workers: 1, megabytes: 60 });
+    const given = { headers: {}, entries: [], job: {} as HeavyRequest['job'] };
+    const before = await single.ask({ url: '/', ...given });
+    const abort = new AbortController();
+    const loop = single.ask({ url: '/loop', ...given }, { signal: abort.signal });
+    abort.abort();
+    expect(await loop).toEqual({ kind: 'cancelled' });
+    await new Promise((resolve) => setTimeout(resolve, 1000));
+    const after = await single.ask({ url: '/', ...given });
+    expect(after.kind).toBe('answer');
+    expect(after).not.toEqual(before);
     await single.close();
   });
 

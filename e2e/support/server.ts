@@ -13,7 +13,7 @@ export async function startServer(
   port: number,
   environment: Record<string, string> = {},
 ): Promise<Running> {
-  const child = spawn(process.execPath, ['--import', 'tsx', 'app/src/server/main.ts'], {
+  const child = spawn(process.execPath, ['app/dist/serve/main.mjs'], {
     env: {
       ...process.env,
       PORT: String(port),

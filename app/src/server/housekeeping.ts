@@ -1,7 +1,7 @@
 import type { Logger } from 'pino';
 import type { JobStore } from './jobStore';
 import type { Clock } from './services';
-import { startThread } from './thread';
+import { startThread, threadScript } from './thread';
 
 /** How often to check whether the daily work is due. */
 const LOOK_EVERY = 10 * 60_000;
@@ -25,7 +25,7 @@ function dailyWork(folder: string): {
   readonly report: Promise<DailyReport>;
   readonly end: () => Promise<unknown>;
 } {
-  const worker = startThread(new URL('./dailyWorker.ts', import.meta.url), { folder });
+  const worker = startThread(threadScript('dailyWorker'), { folder });
   const report = new Promise<DailyReport>((resolve, reject) => {
     worker.once('message', resolve);
     worker.once('error', reject);

@@ -27,6 +27,7 @@ import { type Manifest, scriptsIn } from './scripts';
 import { type Settings, readSettings } from './settings';
 import { holdFolder, openDatabase } from './sqlite';
 import { startSentence } from './startFailure';
+import { threadScript } from './thread';
 
 const ROOT = new URL('../../../', import.meta.url);
 const ENTRY = new URL('app/dist/server/entry.mjs', ROOT);
@@ -93,9 +94,9 @@ async function run(settings: Settings, releases: Releases, log: Logger): Promise
   if (await loadDemo({ jobs, entries }, new URL('demo/', ROOT))) log.info('demo job loaded');
   const { handler } = (await import(ENTRY.href)) as { handler: PageHandler };
   const manifest = JSON.parse(await readFile(MANIFEST, 'utf8')) as Manifest;
-  const heavy = makeHeavyPool(new URL('heavy/heavyWorker.ts', import.meta.url), { entry: ENTRY.href });
+  const heavy = makeHeavyPool(threadScript('heavyWorker'), { entry: ENTRY.href });
   releases.push(() => heavy.close());
-  const outlines = outlineReader(new URL('imports/outlineWorker.ts', import.meta.url));
+  const outlines = outlineReader(threadScript('outlineWorker'));
   const house = keepHouse(settings.databaseUrl === null ? dataFolder : null, jobs, log, clock);
   releases.push(() => house.stop());
   const health = async (): Promise<string | null> => {

@@ -1,8 +1,9 @@
 import { Worker, type WorkerOptions } from 'node:worker_threads';
 
-/** Starts a TypeScript module in a thread of its own; what it is given stands in its `workerData`. */
+/** The script of a thread, as the build lays it beside the server's. */
+export const threadScript = (name: 'heavyWorker' | 'dailyWorker' | 'outlineWorker'): URL =>
+  new URL(`./${name}.mjs`, import.meta.url);
+
+/** Starts a script in a thread of its own; what it is given stands in its `workerData`. */
 export const startThread = (script: URL, data: object, options: WorkerOptions = {}): Worker =>
-  new Worker(new URL('./threadEntry.mjs', import.meta.url), {
-    ...options,
-    workerData: { ...data, script: script.href },
-  });
+  new Worker(script, { ...options, workerData: data });

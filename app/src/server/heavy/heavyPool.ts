@@ -28,17 +28,14 @@ export interface HeavyPool {
 export interface HeavyLimits {
   /** Milliseconds that one answer may take once its worker has begun. */
   readonly time: number;
-  /** Milliseconds that a cancelled request may still run; then its worker is terminated. */
+  /** Milliseconds that a cancelled request may still run once others wait for a worker; then its own is terminated. */
   readonly grace: number;
   readonly workers: number;
   readonly megabytes: number;
 }
 
-/**
- * Twenty seconds for a sheet that takes one; three at once on any machine, more than which wait. What a page asks for as it opens takes
- * less than a new worker: whoever turns over pages quickly is not to end one with each. [ours]
- */
-export const HEAVY_LIMITS: HeavyLimits = { time: 20_000, grace: 500, workers: 3, megabytes: 700 };
+/** Twenty seconds for a sheet that takes one; three at once on any machine, more than which wait. [ours] */
+const HEAVY_LIMITS: HeavyLimits = { time: 20_000, grace: 500, workers: 3, megabytes: 700 };
 
 interface Waiting {
   readonly request: HeavyRequest;
@@ -77,6 +74,7 @@ export function makeHeavyPool(script: URL, data: object, limits: HeavyLimits = H
 
   const run = (worker: Worker, { request, watch, done }: Waiting, fresh: boolean): void => {
     let timer: ReturnType<typeof setTimeout> | undefined;
+    let began = 0;
     let cancelled = false;
     const finish = (outcome: HeavyOutcome, reuse: boolean): void => {
       clearTimeout(timer);
@@ -90,18 +88,16 @@ export function makeHeavyPool(script: URL, data: object, limits: HeavyLimits = H
         next();
       } else void worker.terminate();
     };
-    const endAfter = (milliseconds: number): void => {
-      clearTimeout(timer);
-      timer = setTimeout(() => {
-        finish({ kind: 'too-much' }, false);
-      }, milliseconds);
+    const end = (): void => {
+      finish({ kind: 'too-much' }, false);
     };
     const begin = (): void => {
       if (cancelled) {
         finish({ kind: 'cancelled' }, true);
         return;
       }
-      endAfter(limits.time);
+      began = performance.now();
+      timer = setTimeout(end, limits.time);
       worker.postMessage(request);
     };
     const onMessage = (message: HeavyMessage): void => {
@@ -117,11 +113,25 @@ export function makeHeavyPool(script: URL, data: object, limits: HeavyLimits = H
     const onExit = (): void => {
       finish({ kind: 'failed', message: 'The worker ended.' }, false);
     };
-    // What a worker is in the middle of cannot be stopped but with the worker.
+    /**
+     * What a worker is in the middle of cannot be stopped but with the worker, and a new one takes longer to start than most work:
+     * whoever turns over pages quickly is not to end one with each. It goes on while nobody waits for it.
+     */
+    const endWhenWanted = (): void => {
+      clearTimeout(timer);
+      const left = began + limits.time - performance.now();
+      timer = setTimeout(
+        () => {
+          if (queue.length > 0 || left <= limits.grace) end();
+          else endWhenWanted();
+        },
+        Math.min(limits.grace, left),
+      );
+    };
     const onAbort = (): void => {
       cancelled = true;
       done({ kind: 'cancelled' });
-      if (timer !== undefined) endAfter(limits.grace);
+      if (timer !== undefined) endWhenWanted();
     };
     watch.signal?.addEventListener('abort', onAbort);
     worker.on('message', onMessage);
