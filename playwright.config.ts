@@ -1,7 +1,7 @@
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
-import { CHROMIUM_FLAGS, chromiumPath } from './e2e/support/chromium';
+import { CHROMIUM_FLAGS, testChromiumPath } from './e2e/support/chromium';
 
 const PORT = 4399;
 
@@ -21,10 +21,10 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     // Writing down every step takes a fifth of the time: it is done where somebody asks for it.
     trace: process.env['TRACE'] === undefined ? 'off' : 'retain-on-failure',
-    launchOptions: { executablePath: chromiumPath(), args: [...CHROMIUM_FLAGS] },
+    launchOptions: { executablePath: testChromiumPath(), args: [...CHROMIUM_FLAGS] },
   },
   webServer: {
-    command: 'node --import tsx app/src/server/main.ts',
+    command: 'node app/dist/serve/main.mjs',
     url: `http://127.0.0.1:${String(PORT)}/`,
     env: {
       PORT: String(PORT),

@@ -3,7 +3,7 @@ import { type Server, createServer, request as ask } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, type BrowserContext, type Page, chromium, expect, test } from '@playwright/test';
-import { CHROMIUM_FLAGS, chromiumPath } from './support/chromium';
+import { CHROMIUM_FLAGS, testChromiumPath } from './support/chromium';
 import { expectAccessible } from './support/page';
 import { type Running, startServer } from './support/server';
 
@@ -72,7 +72,7 @@ test('a phone that was switched off opens the job without a server, and what it 
   const profile = join(folder, 'profile');
   const open = (): Promise<BrowserContext> =>
     chromium.launchPersistentContext(profile, {
-      executablePath: chromiumPath(),
+      executablePath: testChromiumPath(),
       args: [...CHROMIUM_FLAGS],
       ...PHONE,
     });

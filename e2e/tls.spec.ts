@@ -5,7 +5,7 @@ import { get } from 'node:https';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, expect, request, test } from '@playwright/test';
-import { CHROMIUM_FLAGS, chromiumPath } from './support/chromium';
+import { CHROMIUM_FLAGS, testChromiumPath } from './support/chromium';
 import { type Running, startServer } from './support/server';
 
 const PORT = 4394;
@@ -83,7 +83,7 @@ test('a browser that trusts the authority comes in, over TLS, with a cookie for 
   ).toBe(0);
   const launch = (env: Record<string, string>) =>
     chromium.launch({
-      executablePath: chromiumPath(),
+      executablePath: testChromiumPath(),
       args: [...CHROMIUM_FLAGS],
       env: { ...(process.env as Record<string, string>), ...env },
     });
@@ -108,7 +108,7 @@ test('a browser that trusts the authority comes in, over TLS, with a cookie for 
 
 test('says plainly what is wrong with a certificate of the user’s', () => {
   const attempt = (certificate: string, key: string): string =>
-    spawnSync(process.execPath, ['--import', 'tsx', 'app/src/server/main.ts'], {
+    spawnSync(process.execPath, ['app/dist/serve/main.mjs'], {
       env: {
         ...process.env,
         PORT: '0',

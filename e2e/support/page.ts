@@ -38,33 +38,47 @@ export { expect };
  * @param within what is looked at, where the rest of the page has been
  */
 export async function expectAccessible(page: Page, within = 'html'): Promise<void> {
-  const { violations } = await new AxeBuilder({ page })
+  await expectNothingSerious(axeOf(page, within));
+}
+
+/** Every word stands out from what is behind it: what another theme can change of a page that is accessible. */
+export const expectContrast = (page: Page): Promise<void> =>
+  expectNothingSerious(axeOf(page, 'html').withRules(['color-contrast']));
+
+const axeOf = (page: Page, within: string): AxeBuilder =>
+  new AxeBuilder({ page })
     .setLegacyMode(true)
     .include(within)
-    .options({ resultTypes: ['violations'] })
-    .analyze();
+    .options({ resultTypes: ['violations'] });
+
+async function expectNothingSerious(axe: AxeBuilder): Promise<void> {
+  const { violations } = await axe.analyze();
   const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
   expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' | ')}`)).toEqual([]);
 }
 
 export const saved = (page: Page) => expect(page.getByRole('status').first()).toHaveText('Saved');
 
+/** Makes a job of a name or a plan file, without a page of its own, and gives its number. */
+async function jobOf(
+  page: Page,
+  given: { readonly name: string } | { readonly plan: unknown },
+): Promise<string> {
+  const origin = new URL(test.info().project.use.baseURL ?? '').origin;
+  const answer = await page.request.post('/api/jobs', { headers: { Origin: origin }, data: given });
+  return ((await answer.json()) as { job: { id: string } }).job.id;
+}
+
 /** Makes a job through the server and opens its outline. */
 export async function openNewJob(page: Page, name: string): Promise<string> {
-  await page.goto('/');
-  await page.getByLabel('Name of a new job').fill(name);
-  await page.getByRole('button', { name: 'New job', exact: true }).click();
+  const id = await jobOf(page, { name });
+  await page.goto(`/jobs/${id}/outline`);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(name);
-  return page.url().split('/').at(-2) ?? '';
+  return id;
 }
 
 /** Makes a job of a plan file and gives its path. */
-async function jobOf(page: Page, plan: unknown): Promise<string> {
-  const origin = new URL(test.info().project.use.baseURL ?? '').origin;
-  const answer = await page.request.post('/api/jobs', { headers: { Origin: origin }, data: { plan } });
-  const { job } = (await answer.json()) as { job: { id: string } };
-  return `/jobs/${job.id}`;
-}
+const pathOf = async (page: Page, plan: unknown): Promise<string> => `/jobs/${await jobOf(page, { plan })}`;
 
 const demoFile = () =>
   JSON.parse(readFileSync('demo/sorrel-fork-hatchery.json', 'utf8')) as {
@@ -72,13 +86,13 @@ const demoFile = () =>
   };
 
 /** A copy of the demo that a test may change without another one minding. */
-export const demoCopy = (page: Page, name: string): Promise<string> => jobOf(page, { ...demoFile(), name });
+export const demoCopy = (page: Page, name: string): Promise<string> => pathOf(page, { ...demoFile(), name });
 
 /** The demo's outline on flat ground, seven courses high: the hatchery of the reference cases, as a job of its own. */
 export function flatHatchery(page: Page): Promise<string> {
   const demo = demoFile();
   const walk = demo.outline.walk.map(({ length, turn }) => ({ length, turn }));
-  return jobOf(page, {
+  return pathOf(page, {
     ...demo,
     name: 'Flat hatchery',
     courses: 7,
