@@ -17,6 +17,8 @@ function world(
     readonly there?: readonly Entry[];
     /** What was taken along of the log. */
     readonly along?: { readonly entries: readonly Entry[]; readonly last: number };
+    /** Whether the browser does not open what it keeps. */
+    readonly shut?: boolean;
   } = {},
 ) {
   const kept = new Map((first.kept ?? []).map((entry) => [entry.id, entry]));
@@ -27,6 +29,8 @@ function world(
   const said = { state: EMPTY_LOG as LogState, announced: 0 };
   /** After which numbers it was asked for what is new. */
   const asked: number[] = [];
+  const opened = <Value>(value: () => Value): Promise<Value> =>
+    first.shut === true ? Promise.reject(new Error('shut')) : Promise.resolve(value());
   const sync = makeLogSync({
     fetch: (after) => {
       asked.push(after);
@@ -41,16 +45,13 @@ function world(
       }
       return Promise.resolve(answer);
     },
-    remembered: () => Promise.resolve(first.along ?? null),
-    kept: () => Promise.resolve([...kept.values()]),
-    keep: (entry) => {
-      kept.set(entry.id, entry);
-      return Promise.resolve();
-    },
-    forget: (ids) => {
-      for (const id of ids) kept.delete(id);
-      return Promise.resolve();
-    },
+    remembered: () => opened(() => first.along ?? null),
+    kept: () => opened(() => [...kept.values()]),
+    keep: (entry) => opened(() => void kept.set(entry.id, entry)),
+    forget: (ids) =>
+      opened(() => {
+        for (const id of ids) kept.delete(id);
+      }),
     later: (callback) => {
       timers.push(callback);
       return () => {
@@ -109,6 +110,22 @@ describe('the log of a page', () => {
     expect(ids(server)).toEqual(['a']);
     expect(kept.size).toBe(0);
     expect(said.state.waiting.size).toBe(0);
+  });
+
+  it('shows what others wrote and sends what is written in a browser that keeps nothing, and says so', async () => {
+    const { sync, said, server, answers } = world({ shut: true, there: [note('a')] });
+    await sync.start();
+    expect(said.state).toMatchObject({ read: true, unkept: false });
+    expect(ids(said.state.entries)).toEqual(['a']);
+    answers.up = false;
+    await sync.add([note('b')]);
+    expect(said.state.unkept).toBe(true);
+    answers.up = true;
+    await sync.flush();
+    expect(ids(server)).toEqual(['a', 'b']);
+    expect(said.state).toMatchObject({ unkept: false, reached: true });
+    expect(said.state.waiting.size).toBe(0);
+    expect(said.announced).toBe(1);
   });
 
   it('tries again when the server comes back, and loses nothing meanwhile', async () => {

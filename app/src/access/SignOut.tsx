@@ -1,5 +1,6 @@
 import { LogOut } from 'lucide-react';
 import { useState } from 'react';
+import { device } from '../remembered';
 import { useAlive } from '../jobs/useAlive';
 import { rememberedKey } from '../today/rememberedCard';
 import { send } from './send';
@@ -15,7 +16,7 @@ export function SignOut() {
     const { leaveBehind, takenJobs } = await import('../away/takenJobs');
     for (const { id } of await takenJobs()) {
       await leaveBehind(id);
-      localStorage.removeItem(rememberedKey(id));
+      device.remove(rememberedKey(id));
     }
     location.assign('/sign-in');
   };

@@ -1,5 +1,6 @@
 import { Workbox } from 'workbox-window';
 import { create } from 'zustand';
+import { tab } from '../remembered';
 
 /** A newer version of the program that waits to take over. */
 interface Newer {
@@ -35,18 +36,18 @@ const offer = (own: Workbox, taking: boolean): void => {
 /** Has the waiting version take over, and loads the page again with it. */
 function takeOver(own: Workbox): void {
   offer(own, true);
-  const tries = Number(sessionStorage.getItem(TRIES) ?? '0') + 1;
-  sessionStorage.setItem(TRIES, String(tries));
+  const tries = Number(tab.get(TRIES) ?? '0') + 1;
+  tab.set(TRIES, String(tries));
   const again = setTimeout(() => {
     if (tries < MOST_TRIES) location.reload();
     else {
-      sessionStorage.removeItem(TRIES);
+      tab.remove(TRIES);
       offer(own, false);
     }
   }, RELOAD_AFTER);
   own.addEventListener('controlling', () => {
     clearTimeout(again);
-    sessionStorage.removeItem(TRIES);
+    tab.remove(TRIES);
     location.reload();
   });
   own.messageSkipWaiting();
@@ -71,7 +72,7 @@ const stored = (installing: ServiceWorker): Promise<boolean> =>
 async function register(own: Workbox): Promise<boolean> {
   own.addEventListener('waiting', () => {
     // It was taken before the page was reloaded.
-    if (sessionStorage.getItem(TRIES) === null) offer(own, false);
+    if (tab.get(TRIES) === null) offer(own, false);
     else takeOver(own);
   });
   try {

@@ -45,8 +45,8 @@ export function JobAlerts({ open, job }: { readonly open: OpenJob; readonly job:
       )}
       {job.unkept && (
         <p role="alert" className="border-b border-line bg-sheet p-3 text-stop">
-          This device has no room to keep what you write. It is only on this page until it is sent: stay here
-          until there is a signal, or make room.
+          This device does not keep what you write: it has no room, or the browser is set to keep nothing.
+          What you write is only on this page until it is sent. Stay here until there is a signal.
         </p>
       )}
       {clockOff !== 0 && (

@@ -1,4 +1,5 @@
 import { create } from 'zustand';
+import { device } from '../remembered';
 
 /** Clocks that differ by less, in milliseconds, count as equal: the answer itself may take that long. [ours] */
 const TOLERANCE = 120_000;
@@ -6,8 +7,7 @@ const TOLERANCE = 120_000;
 const KEPT = 'ombra.clock';
 
 function kept(): number {
-  // Nothing is kept where there is no browser.
-  const value = typeof localStorage === 'undefined' ? 0 : Number(localStorage.getItem(KEPT) ?? 0);
+  const value = Number(device.get(KEPT) ?? 0);
   return Number.isFinite(value) ? value : 0;
 }
 
@@ -31,7 +31,7 @@ export function clockAhead(date: string | null, asked: number, answered: number)
 export function heedClock(response: Response, asked: number): void {
   const next = clockAhead(response.headers.get('date'), asked, Date.now());
   if (next === null || Math.abs(next - useAhead.getState()) < TOLERANCE) return;
-  localStorage.setItem(KEPT, String(next));
+  device.set(KEPT, String(next));
   useAhead.setState(next, true);
 }
 

@@ -164,14 +164,18 @@ export function makeLogSync(ports: LogPorts) {
     return next;
   }
 
+  /** What is not forgotten is sent once more one day, to a server that knows its id. */
+  const forget = (ids: readonly string[]): Promise<void> => ports.forget(ids).catch(() => undefined);
+
   async function begin(): Promise<void> {
-    const before = await ports.remembered();
+    // Where the browser does not open what it keeps, the log still comes, and what is written is sent.
+    const before = await ports.remembered().catch(() => null);
     if (before) {
       for (const entry of before.entries) learn(entry);
       ({ last } = before);
       read = true;
     }
-    for (const entry of await ports.kept()) {
+    for (const entry of await ports.kept().catch(() => [])) {
       // One that the server had taken before this device heard of it is sent again; it knows its id.
       learn(entry);
       waiting.set(entry.id, entry);
@@ -194,7 +198,7 @@ export function makeLogSync(ports: LogPorts) {
         retry = FIRST_RETRY;
         for (const { id } of batch) waiting.delete(id);
         if (waiting.size === 0) unkept = false;
-        await ports.forget(batch.map(({ id }) => id));
+        await forget(batch.map(({ id }) => id));
         ports.announce();
         show();
         return flush();
@@ -207,7 +211,7 @@ export function makeLogSync(ports: LogPorts) {
             const alone = await ports.send([entry]);
             if (alone.kind === 'kept') {
               waiting.delete(entry.id);
-              await ports.forget([entry.id]);
+              await forget([entry.id]);
             } else if (alone.kind === 'refused') stuck.add(entry.id);
           }
         } else for (const { id } of batch) stuck.add(id);

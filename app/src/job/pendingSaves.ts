@@ -1,4 +1,5 @@
-import { createStore, del, entries, get, set } from 'idb-keyval';
+import { createStore, del, entries, set } from 'idb-keyval';
+import { tab as remembering } from '../remembered';
 import { keptAs, planKept } from './keptPlan';
 import type { PendingSave } from './sync';
 
@@ -39,10 +40,15 @@ const asPending = async ({ before, plan, base, ...save }: Kept): Promise<Pending
   ...(isKept(before) && { before: await asPending(before) }),
 });
 
+/** Browsers have locks with TLS alone. Without them no tab knows of another; who takes over what a living one keeps sends the same save. */
+const locks = (): LockManager | null => ('locks' in navigator ? navigator.locks : null);
+
 /** Holds a lock for as long as this tab lives; false where another tab holds it already. */
 function claim(tab: string): Promise<boolean> {
+  const held = locks();
+  if (held === null) return Promise.resolve(true);
   return new Promise((resolve) => {
-    void navigator.locks.request(`${LOCK}${tab}`, { ifAvailable: true }, (lock) => {
+    void held.request(`${LOCK}${tab}`, { ifAvailable: true }, (lock) => {
       resolve(lock !== null);
       return lock === null ? undefined : new Promise<never>(() => undefined);
     });
@@ -51,10 +57,10 @@ function claim(tab: string): Promise<boolean> {
 
 /** This tab's lasting name: the same after a reload, a new one in a tab that was duplicated. */
 export async function tabName(newId: () => string): Promise<string> {
-  const known = sessionStorage.getItem(TAB);
+  const known = remembering.get(TAB);
   if (known !== null && (await claim(known))) return known;
   const fresh = newId();
-  sessionStorage.setItem(TAB, fresh);
+  remembering.set(TAB, fresh);
   await claim(fresh);
   return fresh;
 }
@@ -64,23 +70,31 @@ const key = (tab: string, jobId: string): string => `${tab}|${jobId}`;
 export const keepPending = (tab: string, jobId: string, pending: PendingSave | null): Promise<void> =>
   pending === null ? del(key(tab, jobId), store()) : set(key(tab, jobId), asKept(pending), store());
 
+/** What was left unsent, or that the browser does not open what it keeps. */
+type Left = { readonly kind: 'read'; readonly pending: PendingSave | null } | { readonly kind: 'shut' };
+
 /**
  * The unsent edit of this tab, or else of a tab that is gone, which this one then takes over. Fails where what reads plan files
  * cannot be fetched; what is kept stays as it is.
  */
-export async function findPending(tab: string, jobId: string): Promise<PendingSave | null> {
-  const own: unknown = await get(key(tab, jobId), store());
-  if (isKept(own)) return asPending(own);
-  const { held = [] } = await navigator.locks.query();
+export async function findPending(tab: string, jobId: string): Promise<Left> {
+  let all: readonly [string, unknown][];
+  try {
+    all = await entries<string, unknown>(store());
+  } catch {
+    return { kind: 'shut' };
+  }
+  const own = all.find(([place]) => place === key(tab, jobId))?.[1];
+  if (isKept(own)) return { kind: 'read', pending: await asPending(own) };
+  const { held = [] } = (await locks()?.query()) ?? {};
   const alive = new Set(held.map((lock) => lock.name));
-  const all: [string, unknown][] = await entries(store());
   for (const [place, value] of all) {
     const [owner = ''] = place.split('|');
     if (!isKept(value) || value.jobId !== jobId || alive.has(`${LOCK}${owner}`)) continue;
     const pending = await asPending(value);
     await keepPending(tab, jobId, pending);
     await del(place, store());
-    return pending;
+    return { kind: 'read', pending };
   }
-  return null;
+  return { kind: 'read', pending: null };
 }

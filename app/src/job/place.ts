@@ -1,5 +1,6 @@
 import type { Notice } from '@ombra/core/kernel/notices';
 import type { SurveyPass } from '@ombra/core/stages/footing';
+import { device } from '../remembered';
 
 /** Where the user is in a job, so that a reload comes back to it. Kept in the browser, not in the plan. */
 export interface Place {
@@ -79,7 +80,7 @@ const key = (jobId: string): string => `ombra.place.${jobId}`;
 /** The place kept for a job; the start where there is none or it cannot be read. */
 export function keptPlace(jobId: string): Place {
   try {
-    const kept: unknown = JSON.parse(localStorage.getItem(key(jobId)) ?? 'null');
+    const kept: unknown = JSON.parse(device.get(key(jobId)) ?? 'null');
     return typeof kept === 'object' && kept !== null ? { ...START, ...kept } : START;
   } catch {
     return START;
@@ -87,9 +88,5 @@ export function keptPlace(jobId: string): Place {
 }
 
 export function keepPlace(jobId: string, place: Place): void {
-  try {
-    localStorage.setItem(key(jobId), JSON.stringify(place));
-  } catch {
-    // A full or closed store only loses the place.
-  }
+  device.set(key(jobId), JSON.stringify(place));
 }

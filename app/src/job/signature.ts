@@ -1,7 +1,9 @@
+import { device } from '../remembered';
+
 const WHO = 'ombra.who';
 
 /** The name that entries of this browser are signed with. */
-export const keptName = (): string => localStorage.getItem(WHO) ?? '';
+export const keptName = (): string => device.get(WHO) ?? '';
 export const keepName = (name: string): void => {
-  localStorage.setItem(WHO, name);
+  device.set(WHO, name);
 };

@@ -2,12 +2,13 @@ import type { WorkedKey } from '@ombra/core/kernel/engine';
 import type { Plan } from '@ombra/core/kernel/plan';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useStore } from 'zustand';
+import { newId } from '../ids';
 import { useKeptAlong } from '../away/useKeptAlong';
 import { useLive } from '../live/useLive';
 import { findPending, keepPending, tabName } from './pendingSaves';
 import { makePlanStore } from './planStore';
 import { newestOf, sendSave, setAside } from './server';
-import { type SaveState, type Sync, makeSync } from './sync';
+import { type PendingSave, type SaveState, type Sync, makeSync } from './sync';
 import { roleHere } from './role';
 import { LOOK_EVERY, useLog } from './useLog';
 import { useWorked } from './useWorked';
@@ -22,10 +23,11 @@ export interface OpenJob {
   readonly away?: boolean;
 }
 
-const newId = (): string => crypto.randomUUID();
-
 /** Milliseconds until what was left unsent is tried to be read again. */
 const READ_AGAIN = 2000;
+
+/** How often it is tried in a browser that does not open what it keeps. */
+const SHUT_TRIES = 2;
 
 /** Connects the plan to the server, to the edits kept in the browser, and to the other tabs on the same job. */
 function useSync(job: OpenJob, planStore: ReturnType<typeof makePlanStore>) {
@@ -37,6 +39,8 @@ function useSync(job: OpenJob, planStore: ReturnType<typeof makePlanStore>) {
     const visit = { over: false };
     const channel = new BroadcastChannel(`ombra.job.${job.id}`);
     let received: Plan | null = null;
+    // Whether the browser does not open what it keeps: what is written is sent, and nothing that may lie there is written over.
+    let shut = false;
     void (async () => {
       const tab = await tabName(newId);
       const made = makeSync(
@@ -59,6 +63,7 @@ function useSync(job: OpenJob, planStore: ReturnType<typeof makePlanStore>) {
           },
           keep: async (pending) => {
             try {
+              if (shut) throw new Error('shut');
               await keepPending(tab, job.id, pending);
               setUnkept(false);
             } catch {
@@ -77,15 +82,20 @@ function useSync(job: OpenJob, planStore: ReturnType<typeof makePlanStore>) {
         },
         job,
       );
-      const findLeft = async (): ReturnType<typeof findPending> => {
-        while (!visit.over) {
+      const findLeft = async (): Promise<PendingSave | null> => {
+        for (let tries = 1; !visit.over; tries++) {
           try {
-            return await findPending(tab, job.id);
+            const left = await findPending(tab, job.id);
+            if (left.kind === 'read') return left.pending;
+            if (tries === SHUT_TRIES) {
+              shut = true;
+              return null;
+            }
           } catch {
             // What reads it did not come. Nothing else is kept in its place until it has been read.
             setSaveState({ kind: 'unreachable' });
-            await new Promise((resolve) => setTimeout(resolve, READ_AGAIN));
           }
+          await new Promise((resolve) => setTimeout(resolve, READ_AGAIN));
         }
         return null;
       };
@@ -199,7 +209,7 @@ export function useJob(job: OpenJob, shows: readonly WorkedKey[], lookEvery = LO
     edit,
     /** Whether something was to be edited by somebody who only reads the plan. */
     refusedEdit,
-    /** Whether the browser has no room to keep what waits to be sent. */
+    /** Whether the browser does not keep what waits to be sent. */
     unkept: unkept || log.unkept,
     /** Names of the others that have the job open. */
     others,

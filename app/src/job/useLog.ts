@@ -9,6 +9,7 @@ import { share } from '@ombra/core/kernel/engine';
 import { formatISO } from 'date-fns';
 import { createStore, del, entries as everything, set } from 'idb-keyval';
 import { useCallback, useEffect, useMemo, useState } from 'react';
+import { newId } from '../ids';
 import { heedClock, siteNow } from './clock';
 import { heedDoor } from './door';
 import { sendPicture } from './pictures';
@@ -194,7 +195,7 @@ export function useLog(jobId: string, lookEvery: number) {
           return;
         }
         const entry = {
-          id: crypto.randomUUID(),
+          id: newId(),
           at: formatISO(siteNow()),
           who: keptName(),
           kind,

@@ -2,12 +2,11 @@ import { type WorkedKey, patched } from '@ombra/core/kernel/engine';
 import type { Plan } from '@ombra/core/kernel/plan';
 import type { WorkedPlan } from '@ombra/core/work';
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { newId } from '../ids';
 import { latestWins } from '../workers/latest';
 import type { WorkAnswer } from '../workers/work.worker';
 import { endWorker, onWorkerEnded, workClient } from '../workers/workClient';
 import { workedAtHand, workedByServer } from './firstWorked';
-
-const newId = (): string => crypto.randomUUID();
 
 /** Milliseconds without an answer after which the page offers to stop the worker. */
 const LONG_WORK = 8_000;

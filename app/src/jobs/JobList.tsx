@@ -1,5 +1,6 @@
 import { FileUp, Plus, Search, Trash2, Undo2 } from 'lucide-react';
 import { type SubmitEvent, useRef, useState } from 'react';
+import { newId } from '../ids';
 import {
   type JobPage,
   type ListedJob,
@@ -46,7 +47,7 @@ export function JobList({ first, inBin, office }: JobListProps) {
     // Read from the form: what was typed before the page came alive counts too.
     const typed = new FormData(event.currentTarget).get('name');
     const name = typeof typed === 'string' ? typed : '';
-    open(await makeEmptyJob(name.trim() || 'New job', crypto.randomUUID()));
+    open(await makeEmptyJob(name.trim() || 'New job', newId()));
   };
   const bringIn = async (file: File | undefined): Promise<void> => {
     if (!file) return;

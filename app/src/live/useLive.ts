@@ -1,4 +1,5 @@
 import { useEffect, useEffectEvent, useState } from 'react';
+import { newId } from '../ids';
 import { keptName } from '../job/signature';
 
 /** What the server tells of an open job. */
@@ -16,7 +17,7 @@ interface LivePorts {
 }
 
 /** One page of one browser. */
-const PAGE = typeof crypto === 'undefined' ? '' : crypto.randomUUID();
+const PAGE = newId();
 
 /** Names of the others who have the job open, each once. Calls back on their changes. A hidden page closes its event stream. */
 export function useLive(jobId: string, { onVersion, onLast }: LivePorts): readonly string[] {

@@ -7,6 +7,7 @@ import type { WorkedPlan } from '@ombra/core/worked';
 import { formatISO } from 'date-fns';
 import { Check, StepBack, StepForward, Undo2 } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
+import { newId } from '../ids';
 import { AwayLine } from '../away/AwayLine';
 import { OthersHere } from '../live/OthersHere';
 import { JobAlerts } from '../job/JobAlerts';
@@ -83,7 +84,7 @@ interface Recorded {
 
 /** An entry of this moment, under the name that this browser signs with. */
 function written(job: Job, entry: Partial<Entry>): string {
-  const id = crypto.randomUUID();
+  const id = newId();
   job.log.add({ id, at: formatISO(siteNow()), who: keptName(), ...entry } as Entry);
   return id;
 }

@@ -1,5 +1,6 @@
 import type { UnitSystem } from '@ombra/core/kernel/measure';
 import type { TodayCard } from '@ombra/core/today';
+import { device } from '../remembered';
 
 /** The card as it was last seen on this device: on screen at once, while the plan is still being worked. */
 export interface RememberedCard {
@@ -17,16 +18,12 @@ export const rememberedKey = (job: string): string => `ombra.today.1.${job}`;
 
 export function rememberedCard(job: string): RememberedCard | null {
   try {
-    return JSON.parse(localStorage.getItem(rememberedKey(job)) ?? 'null') as RememberedCard | null;
+    return JSON.parse(device.get(rememberedKey(job)) ?? 'null') as RememberedCard | null;
   } catch {
     return null;
   }
 }
 
 export function rememberCard(remembered: RememberedCard): void {
-  try {
-    localStorage.setItem(rememberedKey(remembered.job), JSON.stringify(remembered));
-  } catch {
-    // No room: the next start takes a moment longer.
-  }
+  device.set(rememberedKey(remembered.job), JSON.stringify(remembered));
 }

@@ -1,4 +1,5 @@
 import { useCallback, useState } from 'react';
+import { device } from '../remembered';
 
 const KEPT = 'ombra.voice';
 
@@ -10,10 +11,10 @@ export function useVoice(): {
   readonly say: (text: string) => void;
 } {
   const there = 'speechSynthesis' in window;
-  const [on, setOn] = useState(() => there && localStorage.getItem(KEPT) === 'on');
+  const [on, setOn] = useState(() => there && device.get(KEPT) === 'on');
   const say = useCallback(
     (text: string) => {
-      if (!there || localStorage.getItem(KEPT) !== 'on') return;
+      if (!there || device.get(KEPT) !== 'on') return;
       speechSynthesis.cancel();
       speechSynthesis.speak(new SpeechSynthesisUtterance(text));
     },
@@ -21,7 +22,7 @@ export function useVoice(): {
   );
   const set = useCallback(
     (next: boolean) => {
-      localStorage.setItem(KEPT, next ? 'on' : 'off');
+      device.set(KEPT, next ? 'on' : 'off');
       setOn(next);
       if (!next && there) speechSynthesis.cancel();
     },

@@ -2,6 +2,7 @@ import type { Figure } from '@ombra/core/kernel/figures';
 import { readVolume } from '@ombra/core/kernel/measure';
 import { type SidePour, type SideTime, type WorkedPour, SIDE_TIMES } from '@ombra/core/stages/pour';
 import { Plus, X } from 'lucide-react';
+import { newId } from '../../ids';
 import type { Job } from '../../job/useJob';
 import { FigureRow } from '../../frame/figures/FigureRow';
 
@@ -102,7 +103,7 @@ export function Sides({ job, pour, open, onOpen }: SidesProps) {
         className="button mt-1"
         onClick={() => {
           put({
-            id: crypto.randomUUID(),
+            id: newId(),
             name: `Side pour ${String(typed.length + 1)}`,
             volume: plan.units === 'imperial' ? '1 yd³' : '1 m³',
             when: 'between',

@@ -16,6 +16,7 @@ import {
 import type { WorkedPlan } from '@ombra/core/worked';
 import { ArrowLeft, GraduationCap, Undo2 } from 'lucide-react';
 import { useCallback, useMemo, useState } from 'react';
+import { newId } from '../../../ids';
 import { JobAlerts } from '../../../job/JobAlerts';
 import { StaleDialog } from '../../../job/StaleDialog';
 import { type Job, type OpenJob, useJob } from '../../../job/useJob';
@@ -143,7 +144,7 @@ function OnBoard({ open, job, worked, pour, number, language, onLanguage }: OnBo
     const told = at ?? (late > 0 ? minute - late : undefined);
     setLate(0);
     write({
-      id: crypto.randomUUID(),
+      id: newId(),
       at: writeMoment(siteNow()),
       who: keptName(),
       kind,
@@ -350,7 +351,7 @@ function OnBoard({ open, job, worked, pour, number, language, onLanguage }: OnBo
           onClick={() => {
             if (back === null) return;
             const entry = {
-              id: crypto.randomUUID(),
+              id: newId(),
               at: writeMoment(siteNow()),
               who: keptName(),
               kind: 'withdrawn',

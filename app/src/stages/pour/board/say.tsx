@@ -1,5 +1,6 @@
 import { IntlMessageFormat } from 'intl-messageformat';
 import { type ReactNode, createContext, useContext, useEffect, useMemo, useState } from 'react';
+import { device } from '../../../remembered';
 import { type Language, LANGUAGES } from '../../packet/choice';
 
 type Values = Readonly<Record<string, string | number>>;
@@ -38,7 +39,7 @@ export const useSay = (): Say => useContext(SayContext);
 const KEPT = 'ombra.board.language';
 
 const keptLanguage = (): Language => {
-  const kept = localStorage.getItem(KEPT);
+  const kept = device.get(KEPT);
   return LANGUAGES.find((each) => each === kept) ?? 'en';
 };
 
@@ -70,7 +71,7 @@ export function useLanguage() {
     language,
     say,
     choose: (next: Language): void => {
-      localStorage.setItem(KEPT, next);
+      device.set(KEPT, next);
       setLanguage(next);
     },
   };
