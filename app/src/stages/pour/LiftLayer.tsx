@@ -1,5 +1,5 @@
 import type { Levels } from '@ombra/core/stages/outline';
-import type { WorkedPour } from '@ombra/core/stages/pour';
+import { type WorkedPour, liftHours } from '@ombra/core/stages/pour';
 import { memo } from 'react';
 import { type StripFrame, stripSpan, stripX, stripY, wallIndex } from '../../drawing/strip/stripGeometry';
 import { timeOf } from './pourWords';
@@ -10,24 +10,10 @@ interface LiftLayerProps {
   readonly pour: WorkedPour;
 }
 
-/** When each lift is placed, as planned: first and last minute. */
-export function liftTimes(pour: WorkedPour): readonly { readonly from: number; readonly to: number }[] {
-  return pour.lifts.map((_, index) => {
-    const own = pour.clock.placed.filter(({ stop }) => {
-      const at = pour.stops[stop];
-      return at !== undefined && at.lift === index + 1 && at.kind !== 'side';
-    });
-    return {
-      from: Math.min(...own.map((each) => each.from)),
-      to: Math.max(...own.map((each) => each.to)),
-    };
-  });
-}
-
 /** Lifts as bands over the blocks with their clock times, the sills that are filled apart, and where the hose begins. */
 export const LiftLayer = memo(function LiftLayer({ frame, levels, pour }: LiftLayerProps) {
   const walls = wallIndex(frame);
-  const times = liftTimes(pour);
+  const hours = liftHours(pour);
   const first = pour.slices[pour.route[0] ?? -1];
   const second = pour.slices[pour.route[1] ?? -1];
   const begin = first && walls.get(first.wall);
@@ -79,7 +65,7 @@ export const LiftLayer = memo(function LiftLayer({ frame, levels, pour }: LiftLa
       {frame.loops.map((loop) => {
         const { x: left } = stripSpan(frame, loop, 0, loop.built.perimeter);
         return pour.lifts.map((lift, index) => {
-          const time = times[index];
+          const time = hours[index];
           const middle = stripY(frame, (lift.bottom + lift.top) / 2);
           return (
             <g
@@ -89,9 +75,7 @@ export const LiftLayer = memo(function LiftLayer({ frame, levels, pour }: LiftLa
               <rect x={-4} y={-10} width={112} height={20} className="fill-sheet stroke-chalk" />
               <text dominantBaseline="central" className="figures fill-chalk text-[15px] font-semibold">
                 {String(index + 1)}
-                {time && Number.isFinite(time.from)
-                  ? `  ${timeOf(pour, time.from)}–${timeOf(pour, time.to)}`
-                  : ''}
+                {time ? `  ${timeOf(pour, time.from)}–${timeOf(pour, time.to)}` : ''}
               </text>
             </g>
           );

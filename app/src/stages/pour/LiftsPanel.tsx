@@ -3,7 +3,7 @@ import { type Figure, showQuantity } from '@ombra/core/kernel/figures';
 import { nanometres, showLength, subtract, USUAL } from '@ombra/core/kernel/measure';
 import type { RuleId } from '@ombra/core/kernel/rules';
 import type { Wall } from '@ombra/core/stages/outline';
-import { type WorkedPour, clockText } from '@ombra/core/stages/pour';
+import { type WorkedPour, clockText, liftHours } from '@ombra/core/stages/pour';
 import { Plus, X } from 'lucide-react';
 import { LengthField } from '../../ui/LengthField';
 import { TableHead } from '../../ui/TableHead';
@@ -11,7 +11,6 @@ import type { Job } from '../../job/useJob';
 import { RuleLines } from '../../rules/RuleLines';
 import { FigureRow } from '../../frame/figures/FigureRow';
 import { HoleList } from './HoleList';
-import { liftTimes } from './LiftLayer';
 import { timeOf } from './pourWords';
 import type { DayEdit } from './dayEdit';
 
@@ -121,7 +120,7 @@ function Stations({ job, pour }: Pick<LiftsPanelProps, 'job' | 'pour'>) {
 export function LiftsPanel({ job, pour, walls, open, onOpen, set }: LiftsPanelProps) {
   const { plan } = job;
   const rules = rulesOf(plan);
-  const times = liftTimes(pour);
+  const hours = liftHours(pour);
   const own = plan.pour?.pours?.[pour.span.pour];
   const volume = (value: number): string => showQuantity(value, 'volume', plan.units);
   return (
@@ -148,7 +147,7 @@ export function LiftsPanel({ job, pour, walls, open, onOpen, set }: LiftsPanelPr
             <tbody>
               {pour.lifts.map((lift, index) => {
                 const figure = pour.volumes.lifts[index]?.whole;
-                const time = times[index];
+                const time = hours[index];
                 return (
                   <tr key={index} className="border-b border-line">
                     <th scope="row" className="px-1 text-left">
@@ -159,9 +158,7 @@ export function LiftsPanel({ job, pour, walls, open, onOpen, set }: LiftsPanelPr
                       {showLength(subtract(lift.top, lift.bottom), plan.units)}
                     </td>
                     <td className="px-1 whitespace-nowrap">
-                      {time && Number.isFinite(time.from)
-                        ? `${timeOf(pour, time.from)}–${timeOf(pour, time.to)}`
-                        : ''}
+                      {time ? `${timeOf(pour, time.from)}–${timeOf(pour, time.to)}` : ''}
                     </td>
                     <td className="px-1 text-right whitespace-nowrap">
                       {figure && (

@@ -3,14 +3,13 @@ import { pointOfPump } from '@ombra/core/stages/days';
 import { rulesOf } from '@ombra/core/rules';
 import { showMass, showMinutes, showPressure, showVolume } from '@ombra/core/kernel/figures';
 import { showLength } from '@ombra/core/kernel/measure';
-import type { PourReady, WorkedPour } from '@ombra/core/stages/pour';
+import { type PourReady, type WorkedPour, liftHours } from '@ombra/core/stages/pour';
 import type { WorkedPlan } from '@ombra/core/work';
 import { TableHead } from '../../ui/TableHead';
 import { PlanDrawing } from '../../drawing/plan/PlanDrawing';
 import { mixText } from './MixPanel';
 import { degreesText, loadText, METHOD_WORDS, slumpText, timeOf } from './pourWords';
 import { HoleList } from './HoleList';
-import { liftTimes } from './LiftLayer';
 import { RouteOnPlan } from './RouteOnPlan';
 import { SheetFrame } from '../../frame/sheet/SheetFrame';
 import type { SheetProps } from '../../frame/stage';
@@ -56,7 +55,7 @@ function Card({
   const { plan } = job;
   const { units } = worked;
   const rules = rulesOf(plan);
-  const times = liftTimes(pour);
+  const hours = liftHours(pour);
   const volume = (value: number): string => showVolume(value, units, 1);
   const { mix, volumes, pressing } = pour;
   return (
@@ -75,7 +74,7 @@ function Card({
             <TableHead names={['lift', 'up to', 'hours', 'concrete', 'seen']} left={['hours', 'seen']} />
             <tbody>
               {pour.lifts.map((lift, index) => {
-                const time = times[index];
+                const time = hours[index];
                 return (
                   <tr key={index} className="border-b border-line">
                     <th scope="row" className="px-1 text-left">
@@ -83,9 +82,7 @@ function Card({
                     </th>
                     <td className="px-1 text-right">{showLength(lift.top, units)}</td>
                     <td className="px-1">
-                      {time && Number.isFinite(time.from)
-                        ? `${timeOf(pour, time.from)}–${timeOf(pour, time.to)}`
-                        : ''}
+                      {time ? `${timeOf(pour, time.from)}–${timeOf(pour, time.to)}` : ''}
                     </td>
                     <td className="px-1 text-right font-semibold">
                       {volume(volumes.lifts[index]?.whole.value ?? 0)}

@@ -1,6 +1,7 @@
 export * from './buildPour';
 export * from './dayOf';
 export * from './holes';
+export * from './hours';
 export * from './method';
 export * from './mix';
 export * from './money';

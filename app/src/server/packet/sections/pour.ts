@@ -1,5 +1,5 @@
 import { TROUBLES } from '@ombra/core/kernel/record';
-import { type WorkedPour, clockText } from '@ombra/core/stages/pour';
+import { type WorkedPour, clockText, hoursOf, liftHours } from '@ombra/core/stages/pour';
 import type { Content } from 'pdfmake/interfaces';
 import { TROUBLE_NAMES } from '../../../stages/days/log/entryWords';
 import { TROUBLE_CARDS } from '../../../stages/pour/board/troubleCards';
@@ -18,23 +18,6 @@ const stopWhen = ({ t, rules }: PacketContext): Content => ({
     ...STOPS.map((key) => text(`• ${t(key, { minutes: rules.count('pour.lightning.wait') })}`)),
   ],
 });
-
-/** From when to when the clock places what passes, in minutes after the first truck; null where nothing does. */
-function hoursOf(
-  { clock, stops }: WorkedPour,
-  passes: (stop: WorkedPour['stops'][number]) => boolean,
-): { readonly from: number; readonly to: number } | null {
-  const own = clock.placed.filter(({ stop }) => {
-    const found = stops[stop];
-    return found !== undefined && passes(found);
-  });
-  const [first] = own;
-  if (!first) return null;
-  return {
-    from: own.reduce((least, each) => Math.min(least, each.from), first.from),
-    to: own.reduce((most, each) => Math.max(most, each.to), first.to),
-  };
-}
 
 const poured = ({ worked }: PacketContext): readonly WorkedPour[] =>
   worked.pour.pours.filter(({ volumes }) => volumes.walls.length > 0);
@@ -57,6 +40,7 @@ export const hoseSection = (context: PacketContext): readonly Content[] =>
   byPour(context, (pour) => {
     const { t, say, volume, length, rules, words, worked } = context;
     const { mix, volumes } = pour;
+    const times = liftHours(pour);
     return [
       text(
         [
@@ -72,7 +56,7 @@ export const hoseSection = (context: PacketContext): readonly Content[] =>
       table(
         [t('lift'), t('upTo'), t('hours'), t('concrete')],
         pour.lifts.map((lift, index) => {
-          const hours = hoursOf(pour, (stop) => stop.lift === index + 1 && stop.kind !== 'side');
+          const hours = times[index];
           return [
             String(index + 1),
             length(lift.top),
