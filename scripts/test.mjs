@@ -1,5 +1,5 @@
 // `npm test`: everything that must hold before a change lands. Installs what it needs on a fresh machine.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -48,14 +48,40 @@ function ensureOthers() {
     console.error(`Not here, so the tests that need them are left out: ${missing.join(', ')}`);
 }
 
+/** Runs a step of the package file; what a quiet one says is told once it has ended. */
+function step(name, { quiet = false } = {}) {
+  if (!quiet) console.log(`\n— ${name}`);
+  const child = spawn('npm', ['run', '--silent', name], {
+    cwd: root,
+    stdio: ['ignore', quiet ? 'pipe' : 'inherit', quiet ? 'pipe' : 'inherit'],
+  });
+  // What runs beside a step that failed ends with it.
+  process.once('exit', () => child.kill());
+  let said = '';
+  for (const stream of [child.stdout, child.stderr]) stream?.on('data', (chunk) => (said += String(chunk)));
+  return new Promise((resolve) => {
+    child.once('error', ({ message }) => {
+      console.error(message);
+      resolve(1);
+    });
+    child.once('close', resolve);
+  }).then((code) => {
+    if (quiet) console.log(`\n— ${name}\n${said}`);
+    if (code === 0) return;
+    console.error(`\nFailed at: ${name}`);
+    process.exit(1);
+  });
+}
+
+async function steps(...names) {
+  for (const name of names) await step(name);
+}
+
 prepareInstall();
 ensureChromium();
 ensureOthers();
-for (const step of ['types', 'lint', 'unit', 'postgres', 'build', 'rough', 'e2e']) {
-  console.log(`\n— ${step}`);
-  if (!run('npm', ['run', '--silent', step])) {
-    console.error(`\nFailed at: ${step}`);
-    process.exit(1);
-  }
-}
+await steps('types');
+// The linter keeps one processor busy for minutes, and leaves the other one to these.
+await Promise.all([step('lint', { quiet: true }), steps('build', 'unit', 'postgres')]);
+await steps('rough', 'e2e');
 console.log('\nAll of it holds.');
