@@ -204,7 +204,7 @@ test('a phone with no room says so, and what it writes arrives all the same', as
   await expect.poll(async () => (await log()).length).toBe(before + 1);
   await context.setOffline(true);
   await lay(page, 'C–D');
-  await expect(page.getByText('It is only on this page until it is sent')).toBeVisible();
+  await expect(page.getByText('only on this page until it is sent')).toBeVisible();
   await context.setOffline(false);
   await expect.poll(async () => (await log()).length, { timeout: 40_000 }).toBe(before + 2);
   await context.close();
