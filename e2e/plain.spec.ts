@@ -35,7 +35,6 @@ test('over plain HTTP from another device, where browsers lack what needs TLS, p
   await field.fill('Renamed by plain HTTP');
   await field.press('Enter');
   await saved(page);
-  const path = new URL(page.url()).pathname.replace('/outline', '');
   await page.reload();
   await expect(field).toHaveValue('Renamed by plain HTTP');
   await page.goto('/jobs/sorrel-fork-hatchery/today');
@@ -46,7 +45,6 @@ test('over plain HTTP from another device, where browsers lack what needs TLS, p
   await expect(page.getByText('Recorded: B–C, course')).toBeVisible();
   await expect(page.getByText(/waiting/)).toHaveCount(0);
   expect(broke).toEqual([]);
-  expect(path).toMatch(/^\/jobs\/[\w-]+$/);
   await browser.close();
   running.child.kill('SIGTERM');
   await running.exited;

@@ -114,8 +114,8 @@ export function makeHeavyPool(script: URL, data: object, limits: HeavyLimits = H
       finish({ kind: 'failed', message: 'The worker ended.' }, false);
     };
     /**
-     * What a worker is in the middle of cannot be stopped but with the worker, and a new one takes longer to start than most work:
-     * whoever turns over pages quickly is not to end one with each. It goes on while nobody waits for it.
+     * Work under way is stopped only by ending its worker, and a new worker takes longer to start than most work takes. So cancelled work
+     * goes on, up to the time limit, until another request waits for a worker.
      */
     const endWhenWanted = (): void => {
       clearTimeout(timer);
