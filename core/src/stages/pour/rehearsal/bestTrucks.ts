@@ -1,5 +1,6 @@
 import type { Day } from './day';
-import { runDay, scratchFor } from './run';
+import { scratchFor } from './layers';
+import { runDay } from './run';
 import { seedOf } from './runs';
 import type { Underway } from './underway';
 

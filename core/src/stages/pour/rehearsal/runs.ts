@@ -1,5 +1,6 @@
 import type { Day } from './day';
-import { runDay, scratchFor } from './run';
+import { scratchFor } from './layers';
+import { runDay } from './run';
 import type { Underway } from './underway';
 
 /** A part of a distribution: from and to, and how many of the days fell into it. */
