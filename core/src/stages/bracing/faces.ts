@@ -1,5 +1,5 @@
-import { type Length, nanometres, toDegrees } from '../../kernel/measure';
-import type { BuiltLoop, Corner, Wall } from '../outline';
+import { type Length, nanometres } from '../../kernel/measure';
+import { type BuiltLoop, type Corner, type Wall, insideLater } from '../outline';
 import type { Side } from './problem';
 
 /** The end of a wall on the face that is braced. */
@@ -22,12 +22,9 @@ export function faceEnds(built: BuiltLoop, wall: Wall, side: Side): readonly [st
       return { at: place(0), how: tee ? 'tee' : 'free', corner: null };
     }
     if (corner.kind === 'straight') return { at: place(0), how: 'straight', corner };
-    // Inside, the face of a wall lies in by the thickness of the other one at an outside corner, and out by it at an inside one.
     const other = built.walls.find((each) => each.id === (atStart ? corner.wallBefore : corner.wallAfter));
-    const turn = Math.abs(Math.tan(((toDegrees(corner.turn) / 2) * Math.PI) / 180));
-    const thickness = (other ?? wall).thickness * turn;
     const inward = (corner.kind === 'outside') === (side === 'inside');
-    const off = side === 'outside' ? 0 : corner.kind === 'outside' ? thickness : -thickness;
+    const off = side === 'outside' ? 0 : insideLater(corner, wall, other ?? wall);
     return { at: place(off), how: inward ? 'inward' : 'outward', corner };
   };
   return [end(true), end(false)];

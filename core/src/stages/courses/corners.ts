@@ -1,16 +1,6 @@
 import type { FormSystem } from '../../kernel/forms';
-import {
-  type Angle,
-  type Length,
-  add,
-  FULL_TURN,
-  nanometres,
-  subtract,
-  ZERO,
-  abs,
-} from '../../kernel/measure';
-import { runPastCorner } from '../../kernel/geometry/offset';
-import { type Corner, type Wall, isSquare } from '../outline';
+import { type Angle, type Length, add, FULL_TURN, subtract, ZERO, abs, min } from '../../kernel/measure';
+import { type Corner, type Wall, insideLater, isSquare } from '../outline';
 import type { CornerMake, Hand } from './piece';
 import { type WebRules, websOfWhole } from './webs';
 
@@ -57,10 +47,6 @@ export function makeOf(system: FormSystem, corner: Corner, one: Wall, other: Wal
   if (isSquare(corner.turn)) return oneCore && system.corner90 ? 'moulded' : 'lapped';
   return Math.abs(corner.turn) === EIGHTH_TURN && oneCore && system.corner45Inside ? 'moulded' : 'mitred';
 }
-
-/** How far a wall's inside face runs on past its outside face at a corner: positive at inside corners, negative at outside ones. */
-const insideRunsOn = (corner: Corner, own: Wall, other: Wall): Length =>
-  nanometres(-runPastCorner(corner.turn, own.thickness, other.thickness));
 
 /** What takes up the end of a wall at a corner, or at a free end, in one course. */
 export interface WallEnd {
@@ -116,7 +102,7 @@ export function wallEnd({ system, corner, own, other, long, webs }: WallEndInput
     const stub = long ? null : halfBlock(system);
     return { make, take: stub ?? ZERO, webs: [], stub, butts: false };
   }
-  const runsOn = insideRunsOn(corner, own, other);
+  const later = insideLater(corner, own, other);
   const outside = corner.kind === 'outside';
   if (make === 'lapped') {
     const take = outside ? (long ? ZERO : other.thickness) : long ? subtract(ZERO, other.thickness) : ZERO;
@@ -124,12 +110,13 @@ export function wallEnd({ system, corner, own, other, long, webs }: WallEndInput
   }
   if (make === 'mitred') {
     const stub = long ? system.block : halfBlock(system);
-    return { make, take: outside ? stub : subtract(stub, runsOn), webs: [], stub, butts: false };
+    // Sawn so that the longer of its faces is the whole of it.
+    return { make, take: add(stub, min(later, ZERO)), webs: [], stub, butts: false };
   }
   const square = isSquare(corner.turn);
   const legs = (square ? system.corner90 : system.corner45Inside) ?? { long: ZERO, short: ZERO };
   const inside = long ? legs.long : legs.short;
-  const take = outside ? subtract(inside, runsOn) : inside;
+  const take = outside ? add(inside, later) : inside;
   return {
     make,
     take,
@@ -141,4 +128,4 @@ export function wallEnd({ system, corner, own, other, long, webs }: WallEndInput
 
 /** Whether a mitre runs so far past the corner that a half block cannot hold it. */
 export const isTooSharp = (system: FormSystem, corner: Corner, own: Wall, other: Wall): boolean =>
-  add(abs(insideRunsOn(corner, own, other)), system.cutMark) > system.block / 2;
+  add(abs(insideLater(corner, own, other)), system.cutMark) > system.block / 2;

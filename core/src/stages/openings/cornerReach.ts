@@ -1,16 +1,14 @@
-import { type Length, nanometres, toDegrees, ZERO, max } from '../../kernel/measure';
-import type { BuiltLoop, Wall } from '../outline';
+import { type Length, ZERO, max } from '../../kernel/measure';
+import { type BuiltLoop, type Wall, insideLater } from '../outline';
 
 /**
  * How much later the tape starts inside than outside at an end of a wall: by the thickness of the wall that it meets at a
- * square outside corner, so much earlier at an inside one.
+ * square outside corner, so much earlier at an inside one; not at all at a free end or a tee.
  */
 export function cornerReach(built: BuiltLoop, wall: Wall, atStart: boolean): Length {
   const corner = built.corners.find((each) => (atStart ? each.wallAfter : each.wallBefore) === wall.id);
   const other = built.walls.find((each) => each.id === (atStart ? corner?.wallBefore : corner?.wallAfter));
-  if (!corner || !other) return ZERO;
-  const half = (toDegrees(corner.turn) / 2) * (Math.PI / 180);
-  return nanometres(other.thickness * Math.tan(half));
+  return corner && other ? insideLater(corner, wall, other) : ZERO;
 }
 
 /** How much of a wall's outside face the wall that it meets at an end takes; nothing at an inside corner. */

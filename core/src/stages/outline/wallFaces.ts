@@ -1,6 +1,8 @@
+import { runPastCorner } from '../../kernel/geometry/offset';
 import { type Point, footOn } from '../../kernel/geometry/point';
+import { type Length, nanometres } from '../../kernel/measure';
 import { arcPoints, radiusAt } from './arc';
-import type { BuiltLoop, Faces, Wall } from './shell';
+import type { BuiltLoop, Corner, Faces, Wall } from './shell';
 
 /** How far inside the form's outside face a face lies. */
 function depthOf({ skin, core, thickness }: Wall, face: keyof Faces): number {
@@ -34,3 +36,11 @@ export function wallFace(built: BuiltLoop, wall: Wall, face: keyof Faces): reado
 /** A face all round a closed outline, with both corners where walls in one line lie at different depths. */
 export const faceRing = (built: BuiltLoop, face: keyof Faces): readonly Point[] =>
   built.walls.flatMap((wall) => wallFace(built, wall, face));
+
+/**
+ * How much later a wall's inside face begins, or how much sooner it ends, than its outside face at its corner with another wall:
+ * by that one's thickness at a square outside corner, by T · tan(θ/2) between walls as thick as each other. Below zero at an inside
+ * corner, and where a thin wall meets a thick one at a shallow angle. [intersection of the two inside lines]
+ */
+export const insideLater = ({ turn }: Pick<Corner, 'turn'>, own: Wall, other: Wall): Length =>
+  nanometres(runPastCorner(turn, own.thickness, other.thickness));
