@@ -48,3 +48,32 @@ export function unionArea(rectangles: readonly Rectangle[]): number {
   // Holes come the other way round, and take their area off.
   return Math.abs(solution.reduce((sum, path) => sum + clipper.Clipper.Area(path), 0)) / SCALE ** 2;
 }
+
+/**
+ * Whether spots of the plan lie in a ring of concrete, at least so far from both its faces; by a general-purpose polygon library.
+ *
+ * @param outer corners of its outside face, in inches
+ * @param inner corners of its inside face
+ * @param cover inches
+ */
+export function withinRing(
+  outer: readonly Spot[],
+  inner: readonly Spot[],
+  cover: number,
+): (spot: Spot) => boolean {
+  const shifted = (corners: readonly Spot[], inward: number): readonly clipper.Path[] => {
+    const offset = new clipper.ClipperOffset(100, 0.25);
+    const path = corners.map(([x, y]) => ({ X: Math.round(x * SCALE), Y: Math.round(y * SCALE) }));
+    offset.AddPath(path, clipper.JoinType.jtMiter, clipper.EndType.etClosedPolygon);
+    const solution: clipper.Path[] = [];
+    offset.Execute(solution, -inward * SCALE);
+    return solution;
+  };
+  const [around, hole] = [shifted(outer, cover), shifted(inner, -cover)];
+  const holds = (paths: readonly clipper.Path[], [x, y]: Spot): boolean =>
+    paths.some(
+      (path) =>
+        clipper.Clipper.PointInPolygon({ X: Math.round(x * SCALE), Y: Math.round(y * SCALE) }, path) !== 0,
+    );
+  return (spot) => holds(around, spot) && !holds(hole, spot);
+}

@@ -34,9 +34,9 @@ export interface Turned {
 const turnOf = (corner: Corner): number => Math.abs(toDegrees(corner.turn));
 
 /** How much of a wall an opening leaves at one of its corners, at the height of a row's bar; from where the bar ends there. */
-function roomAt(own: SteelWall, row: CourseRow, atStart: boolean, setting: Setting): Length {
+function roomAt({ own, row, atStart, offsets, setting }: Omit<LegAtInput, 'lap' | 'corner'>): Length {
   const rules = setting.rulesIn(own.wall.id, row.course);
-  const { from, to } = reachOf(own, row, rules);
+  const { from, to } = reachOf({ own, row, rules, offsets });
   const stretches = leftBeside({
     own,
     from,
@@ -55,14 +55,17 @@ interface LegAtInput {
   readonly own: SteelWall;
   readonly row: CourseRow;
   readonly atStart: boolean;
+  /** How far the bars round the corner lie off the middle of the core. */
+  readonly offsets: readonly Length[];
   readonly lap: Length;
   readonly corner: string;
   readonly setting: Setting;
 }
 
 /** The leg of a bar round a corner: a lap, or as much as an opening beside the corner leaves, which is told. */
-function legAt({ own, row, atStart, lap, corner, setting }: LegAtInput): Judged<Length, SteelProblem> {
-  const room = roomAt(own, row, atStart, setting);
+function legAt({ lap, corner, ...place }: LegAtInput): Judged<Length, SteelProblem> {
+  const room = roomAt(place);
+  const { own, row } = place;
   const { course } = row;
   return {
     value: min(room, lap),
@@ -149,7 +152,15 @@ export function bendRound({
   const met = lyingAt(lying, next, row.course);
   if (!met || coreChanges({ corner, before: own, after: next })) return fine(null);
   const lap = setting.lapOfTwo(size, met.size, isTopBar(next, nextRow));
-  const leg = legAt({ own: next, row: nextRow, atStart: true, lap, corner: corner.letter, setting });
+  const leg = legAt({
+    own: next,
+    row: nextRow,
+    atStart: true,
+    offsets: met.offsets,
+    lap,
+    corner: corner.letter,
+    setting,
+  });
   return {
     value: leg.value > 0 ? { leg: leg.value, degrees: turnOf(corner) } : null,
     problems: leg.problems,
@@ -171,10 +182,12 @@ function barsRound(
   const size = own.size.diameter >= other.size.diameter ? own.size : other.size;
   const top = isTopBar(after, rowAfter);
   const { letter } = corner;
+  const offsets = offsetsAcross(meeting, own, other);
   const leg = legAt({
     own: after,
     row: rowAfter,
     atStart: true,
+    offsets,
     lap: setting.lapOfTwo(size, own.size, top),
     corner: letter,
     setting,
@@ -183,6 +196,7 @@ function barsRound(
     own: before,
     row: rowBefore,
     atStart: false,
+    offsets,
     lap: setting.lapOfTwo(size, other.size, top),
     corner: letter,
     setting,
@@ -191,7 +205,7 @@ function barsRound(
   const problems = [...leg.problems, ...back.problems];
   if (leg.value <= 0 || back.value <= 0) return { value: [], problems };
   const height = heightIn(rowAfter);
-  const start = add(rowAfter.from, insetAt('corner', true, after, rules));
+  const start = add(rowAfter.from, insetAt({ limit: 'corner', atStart: true, own: after, rules, offsets }));
   const shape =
     corner.kind === 'straight'
       ? straight(add(back.value, leg.value), setting)
@@ -202,7 +216,7 @@ function barsRound(
           cutting: setting,
           bends: [turnOf(corner)],
         });
-  const bars = offsetsAcross(meeting, own, other).map((offset, index): Bar => ({
+  const bars = offsets.map((offset, index): Bar => ({
     ...shape,
     id: `c:${letter}:${String(course)}${index === 0 ? '' : `:${String(index)}`}`,
     use: 'corner',

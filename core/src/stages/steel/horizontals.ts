@@ -133,7 +133,7 @@ function waysOf({ own, row, lying, all, setting }: WaysOfInput): Judged<readonly
   const rules = setting.rulesIn(own.wall.id, row.course);
   const hookedStart = hookedAt({ own, row, atStart: true, size: lying.size, setting });
   const hookedEnd = hookedAt({ own, row, atStart: false, size: lying.size, setting });
-  const reach = reachOf(own, row, rules);
+  const reach = reachOf({ own, row, rules, offsets: lying.offsets });
   const from = subtract(reach.from, hookedStart?.across ?? NONE);
   const to = add(reach.to, hookedEnd?.across ?? NONE);
   const bend = bendRound({ own, row, size: lying.size, lying: all, setting });

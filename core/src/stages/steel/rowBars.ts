@@ -1,12 +1,27 @@
 import type { CourseRow, RowLimit } from '../courses';
-import { type Length, add, nanometres, subtract, toDegrees, ZERO, max, min } from '../../kernel/measure';
+import { runPastCorner } from '../../kernel/geometry/offset';
+import { type Length, add, nanometres, subtract, ZERO, max, min } from '../../kernel/measure';
 import { centreOf, halfWidthAt } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
 import { TOP_BAR_DEPTH } from './laps';
 import type { SteelWall } from './setting';
 
-/** How far inside the end of a row its bar ends: negative where it runs on past the face line, into the wall round an inside corner. */
-export function insetAt(limit: RowLimit, atStart: boolean, own: SteelWall, rules: HouseRules): Length {
+/** What `insetAt` goes by. */
+interface InsetAtInput {
+  readonly limit: RowLimit;
+  readonly atStart: boolean;
+  readonly own: SteelWall;
+  readonly rules: HouseRules;
+  /** How far the bars lie off the middle of the core, inside positive. */
+  readonly offsets: readonly Length[];
+}
+
+/**
+ * How far inside the end of a row its bars end: negative where they run on past the face line, into the wall round an inside corner.
+ * At a corner they go to where the first of them comes to the cover of the other wall's far face, and at a shallow one no farther
+ * than they would at a square one. [intersection of the bar's line and that of the cover]
+ */
+export function insetAt({ limit, atStart, own, rules, offsets }: InsetAtInput): Length {
   const { built, wall } = own;
   const cover = rules.length('steel.cover.end');
   if (limit === 'free') return add(wall.skin, cover);
@@ -20,10 +35,10 @@ export function insetAt(limit: RowLimit, atStart: boolean, own: SteelWall, rules
   const other = built.walls.find((each) => each.id === (atStart ? corner?.wallBefore : corner?.wallAfter));
   if (!corner || !other) return cover;
   if (corner.kind === 'straight') return cover;
-  const turn = Math.abs(Math.tan((toDegrees(corner.turn) / 2) * (Math.PI / 180)));
-  // To the far face of the other wall's core, less cover.
-  const face = corner.kind === 'outside' ? other.skin : other.skin - other.thickness;
-  return nanometres(face * turn + cover);
+  const outside = corner.kind === 'outside';
+  const far = outside ? other.skin + cover : other.thickness - other.skin - cover;
+  const ends = offsets.map((offset) => runPastCorner(corner.turn, wall.skin + wall.core / 2 + offset, far));
+  return nanometres(Math.max(outside ? 0 : -far, ...ends));
 }
 
 /** What `leftBeside` goes by. */
@@ -80,12 +95,22 @@ const lowest = (own: SteelWall): Length => min(...own.spans.map((span) => span.b
 export const isTopBar = (own: SteelWall, row: CourseRow): boolean =>
   heightIn(row) - lowest(own) > TOP_BAR_DEPTH;
 
+/** What `reachOf` goes by. */
+interface ReachOfInput {
+  readonly own: SteelWall;
+  readonly row: CourseRow;
+  readonly rules: HouseRules;
+  /** How far the bars lie off the middle of the core, inside positive. */
+  readonly offsets: readonly Length[];
+}
+
 /** From where to where bars lie in a row, before openings cut them. */
-export const reachOf = (
-  own: SteelWall,
-  row: CourseRow,
-  rules: HouseRules,
-): { readonly from: Length; readonly to: Length } => ({
-  from: add(row.from, insetAt(row.start, true, own, rules)),
-  to: subtract(row.to, insetAt(row.end, false, own, rules)),
+export const reachOf = ({
+  own,
+  row,
+  rules,
+  offsets,
+}: ReachOfInput): { readonly from: Length; readonly to: Length } => ({
+  from: add(row.from, insetAt({ limit: row.start, atStart: true, own, rules, offsets })),
+  to: subtract(row.to, insetAt({ limit: row.end, atStart: false, own, rules, offsets })),
 });

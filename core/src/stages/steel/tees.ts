@@ -59,13 +59,18 @@ export function hookedAt({
 }
 
 /** How far a bar may run along the through wall from a tee, either way, at a height. */
-function roomsAlong({ at, through }: TeeEnd, row: CourseRow, setting: Setting): readonly [Length, Length] {
+function roomsAlong(
+  { at, through }: TeeEnd,
+  row: CourseRow,
+  { offsets }: Lying,
+  setting: Setting,
+): readonly [Length, Length] {
   const none = ZERO;
   if (at === null) return [through.wall.length, through.wall.length];
   const met = through.rows.find((each) => each.course === row.course && each.from <= at && at <= each.to);
   if (!met) return [none, none];
   const rules = setting.rulesIn(through.wall.id, row.course);
-  const { from, to } = reachOf(through, met, rules);
+  const { from, to } = reachOf({ own: through, row: met, rules, offsets });
   const stretch = leftBeside({
     own: through,
     from,
@@ -94,12 +99,12 @@ function barsAt({ end, own, row, lying, met, setting }: BarsAtInput): Judged<rea
   const top = isTopBar(own, row);
   const back = setting.lapOfTwo(size, lying.size, top);
   const along = setting.lapOfTwo(size, met.size, top);
-  const [left, right] = roomsAlong(end, row, setting);
+  const [left, right] = roomsAlong(end, row, met, setting);
   const wanted = course % 2;
   const way = (wanted === 0 ? left : right) >= along ? wanted : left > right ? 0 : 1;
   const leg = min(along, way === 0 ? left : right);
   const rules = setting.rulesIn(own.wall.id, course);
-  const { from, to } = reachOf(own, row, rules);
+  const { from, to } = reachOf({ own, row, rules, offsets: lying.offsets });
   const stretches = leftBeside({
     own,
     from,
