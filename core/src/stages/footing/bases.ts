@@ -48,6 +48,9 @@ export interface WallBase {
   /** Lengths of planks along its edges, from long point to long point of their mitres. */
   readonly plankOuter: Length;
   readonly plankInner: Length;
+  /** Lengths of the form's own faces, which lie off the middle of the footing where the wall does. */
+  readonly formOutside: Length;
+  readonly formInside: Length;
   readonly risers: readonly Riser[];
 }
 
@@ -259,6 +262,16 @@ export function buildBases(
         );
       const [outer, outerFar] = [beyond(ZERO), beyond(plank)];
       const [inner, innerFar] = [within(ZERO), within(plank)];
+      const faces = [
+        edgeAt(
+          built,
+          built.walls.map(() => ZERO),
+        ),
+        edgeAt(
+          built,
+          built.walls.map((wall) => wall.thickness),
+        ),
+      ] as const;
       const longer = (near: Edge, far: Edge, index: number): Length =>
         Math.max(near.lengths[index] ?? 0, far.lengths[index] ?? 0) as Length;
       const walls = built.walls.map((wall, index): WallBase => ({
@@ -272,6 +285,8 @@ export function buildBases(
         innerLength: inner.lengths[index] ?? ZERO,
         plankOuter: longer(outer, outerFar, index),
         plankInner: longer(inner, innerFar, index),
+        formOutside: faces[0].lengths[index] ?? ZERO,
+        formInside: faces[1].lengths[index] ?? ZERO,
         risers: onRock ? [] : risersOf(wall, levels),
       }));
       return {

@@ -3,27 +3,31 @@ import { type Figure, figureOf } from '../../kernel/figures/figure';
 import { type How, givenCount, givenLength } from '../../kernel/figures/how';
 import type { Bases, WallBase } from './bases';
 
-/** The middle of a wall's footing: half of both its edges, exact for any mitre and for arcs. */
-const middle = (base: WallBase): How => ({
+/** The middle between two edges: half of both, exact for any mitre and for arcs. */
+const middle = (name: string, edges: readonly [How, How]): How => ({
   op: 'quotient',
-  name: 'middle of the footing',
+  name,
   unit: 'length',
-  of: [
-    {
-      op: 'sum',
-      name: 'both edges',
-      unit: 'length',
-      of: [givenLength('outer edge', base.outerLength), givenLength('inner edge', base.innerLength)],
-    },
-    givenCount('edges', 2),
-  ],
+  of: [{ op: 'sum', name: 'both edges', unit: 'length', of: edges }, givenCount('edges', 2)],
 });
+
+const middleOfFooting = (base: WallBase): How =>
+  middle('middle of the footing', [
+    givenLength('outer edge', base.outerLength),
+    givenLength('inner edge', base.innerLength),
+  ]);
+
+const middleOfWall = (base: WallBase): How =>
+  middle('middle of the wall', [
+    givenLength('outside', base.formOutside),
+    givenLength('inside', base.formInside),
+  ]);
 
 const strip = (base: WallBase, depth: Length): How => ({
   op: 'product',
   name: base.name,
   unit: 'volume',
-  of: [givenLength('width', base.width), middle(base), givenLength('depth', depth)],
+  of: [givenLength('width', base.width), middleOfFooting(base), givenLength('depth', depth)],
 });
 
 /** A riser stands on the lower footing, as thick along the wall as the footing is deep. */
@@ -73,7 +77,7 @@ export function sheetArea({ sheet, loops }: Bases): Figure | null {
         op: 'product',
         name: base.name,
         unit: 'area',
-        of: [givenLength('wall thickness', base.thickness), middle(base)],
+        of: [givenLength('wall thickness', base.thickness), middleOfWall(base)],
       })),
     ),
   };
