@@ -1,6 +1,6 @@
 import { rulesOf } from '@ombra/core/rules';
 import type { Figure } from '@ombra/core/kernel/figures';
-import { type Length, showLength, subtract } from '@ombra/core/kernel/measure';
+import { type Length, showLength } from '@ombra/core/kernel/measure';
 import type { RuleId } from '@ombra/core/kernel/rules';
 import type { TopOff } from '@ombra/core/stages/topoff';
 import { TableHead } from '../../ui/TableHead';
@@ -72,9 +72,7 @@ export function PlateTable({
               </th>
               <td className="px-1 text-right">{told(piece.from)}</td>
               <td className="px-1 text-right">{told(piece.to)}</td>
-              <td className="px-1 text-right">
-                {run.curved ? 'to the curve' : told(subtract(piece.to, piece.from))}
-              </td>
+              <td className="px-1 text-right">{run.curved ? 'to the curve' : told(piece.cut)}</td>
               <td className="px-1 font-semibold">{piece.bolts.map(told).join(' · ')}</td>
             </tr>
           )),
@@ -108,9 +106,10 @@ export function TopPanel({ job, topoff, edges, wall, open, onOpen }: TopPanelPro
             ))}
           </div>
           <p className="mt-1 text-[15px]">
-            Plates follow the middle of the core. The plate that starts at a corner runs through, the other
-            butts. Bolts in the middle third: {told(topoff.band.from)} to {told(topoff.band.to)} in from the
-            concrete’s outside face, {told(rules.length('topoff.bolt.embed'))} deep, all{' '}
+            Plates follow the middle of the core. The plate that starts at a square corner runs through, the
+            other butts; at other corners both are mitered, and cut from long point to long point. Bolts in
+            the middle third: {told(topoff.band.from)} to {told(topoff.band.to)} in from the concrete’s
+            outside face, {told(rules.length('topoff.bolt.embed'))} deep, all{' '}
             {told(rules.length('topoff.bolt.above'))} above it. Lay the plate on them and tap it to mark the
             holes.
             {cast + drilled > 0 && ` Ledger anchors: ${String(cast)} cast in, ${String(drilled)} drilled.`}

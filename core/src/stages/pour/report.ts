@@ -73,6 +73,7 @@ export const topOffReport = (topoff: TopOff, units: UnitSystem) => ({
       wall: run.wall,
       from: lengthQuantity(piece.from, units),
       to: lengthQuantity(piece.to, units),
+      cut: lengthQuantity(piece.cut, units),
       bolts: piece.bolts.map((bolt) => lengthQuantity(bolt, units)),
     })),
   ),

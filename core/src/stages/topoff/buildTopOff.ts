@@ -3,7 +3,7 @@ import type { Pour } from '../outline/plan';
 import type { Worked } from '../../kernel/engine/stage';
 import type { Bracing } from '../bracing';
 import type { Inserts } from '../inserts';
-import { add, inches, subtract, ZERO, nanometres } from '../../kernel/measure';
+import { type Length, add, inches, subtract, ZERO, nanometres } from '../../kernel/measure';
 import type { Openings } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
 import { type Wall, pourName } from '../outline';
@@ -66,6 +66,10 @@ function standingByWall({ bars }: Steel): ReadonlyMap<string, readonly Bar[]> {
   return found;
 }
 
+/** What a piece of a run is cut to. */
+const cutOf = ({ from, to, past }: PlateRun, start: Length, end: Length): Length =>
+  add(subtract(end, start), start === from ? past.start : ZERO, end === to ? past.end : ZERO);
+
 function boltedRun(
   run: PlateRun,
   blocked: readonly Blocked[],
@@ -78,7 +82,7 @@ function boltedRun(
     const beside = blocked.filter((each) => each.to > from && each.from < to);
     const laid = layBolts(from, to, beside, wants);
     return {
-      value: { from, to, bolts: laid.at },
+      value: { from, to, cut: cutOf(run, from, to), bolts: laid.at },
       problems: laid.short
         ? [{ kind: 'piece-short', wall: run.wall, length: subtract(to, from) }]
         : laid.gaps.map((gap) => ({ kind: 'bolt-gap', wall: run.wall, ...gap })),
@@ -155,7 +159,7 @@ export function buildTopOff(
   const reading = cutStock(
     runs
       .filter((run) => !run.curved)
-      .flatMap((run) => run.pieces.map(({ from, to }) => ({ length: subtract(to, from), count: 1 }))),
+      .flatMap((run) => run.pieces.map(({ cut }) => ({ length: cut, count: 1 }))),
     rules.length('topoff.plate.stock'),
     KERF,
     'quick',

@@ -1,16 +1,18 @@
 import { type Length, add, nanometres, subtract, ZERO, max } from '../../kernel/measure';
 import type { PlacedOpening } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
-import { type BuiltLoop, type Corner, type Levels, type Wall, isSquare } from '../outline';
+import { type BuiltLoop, type Corner, type Levels, type Wall, isSquare, radiansOf } from '../outline';
 
 /** One piece of a sill plate, from its wall's first corner along the outside face. */
 export interface PlatePiece {
   readonly from: Length;
   readonly to: Length;
+  /** What its board is cut to: from long point to long point where an end is mitred. */
+  readonly cut: Length;
   readonly bolts: readonly Length[];
 }
 
-/** A stretch of plate in one go: between corners, or beside what reaches through the top of the wall. */
+/** A stretch of plate in one go, along its middle: between corners, or beside what reaches through the top of the wall. */
 export interface PlateRun {
   readonly wall: string;
   readonly name: string;
@@ -18,6 +20,8 @@ export interface PlateRun {
   readonly top: Length;
   readonly from: Length;
   readonly to: Length;
+  /** How far the long points of its mitres reach past its ends; nothing where it is cut square. */
+  readonly past: { readonly start: Length; readonly end: Length };
   /** Cut of sheets to the wall's curve, not of straight stock. */
   readonly curved: boolean;
 }
@@ -48,6 +52,13 @@ function plateEnd({ built, wall, atStart, width, levelGoesOn }: PlateEndInput): 
 /** At a square corner the plate of the wall that starts there runs through and the other butts against it; elsewhere both are mitred. */
 const acrossCorner = (corner: Corner, starts: boolean, width: Length): number =>
   isSquare(corner.turn) ? (starts ? -width : width) / 2 : 0;
+
+/** How far the long point of a plate's mitre reaches past its middle: half its width times tan(θ/2), whichever way the corner turns. */
+function longPoint({ built, wall, atStart, width, levelGoesOn }: PlateEndInput): Length {
+  const corner = built.corners.find((each) => (atStart ? each.wallAfter : each.wallBefore) === wall.id);
+  if (!corner || !levelGoesOn || isSquare(corner.turn)) return ZERO;
+  return nanometres((width / 2) * Math.abs(Math.tan(radiansOf(corner.turn) / 2)));
+}
 
 /** The top of a wall at one of its ends. */
 function topAt(levels: Levels, wall: string, atStart: boolean): Length | undefined {
@@ -92,20 +103,24 @@ export function plateRuns({ built, wall, levels, openings, rules }: PlateRunsInp
   return stretches.flatMap((stretch, index): PlateRun[] => {
     const first = index === 0;
     const last = index === stretches.length - 1;
-    const start = first
-      ? plateEnd({ built, wall, atStart: true, width, levelGoesOn: goesOn(built, levels, wall, true) })
-      : 0;
-    const end = last
-      ? plateEnd({ built, wall, atStart: false, width, levelGoesOn: goesOn(built, levels, wall, false) })
-      : 0;
+    const ends = [true, false].map((atStart): PlateEndInput => ({
+      built,
+      wall,
+      atStart,
+      width,
+      levelGoesOn: goesOn(built, levels, wall, atStart),
+    })) as [PlateEndInput, PlateEndInput];
+    const start = first ? plateEnd(ends[0]) : 0;
+    const end = last ? plateEnd(ends[1]) : 0;
+    const began = nanometres(stretch.from + start);
     const gaps = openings
       .filter((each) => each.worked && each.wall === wall.id && each.concrete.top >= stretch.top)
       .map(({ concrete }) => concrete)
       .filter((hole) => hole.from < stretch.to && stretch.from < hole.to)
       .sort((a, b) => a.from - b.from);
     const runs: PlateRun[] = [];
-    let from = nanometres(stretch.from + start);
-    const put = (to: Length): void => {
+    let from = began;
+    const put = (to: Length, isLast = false): void => {
       if (to > from) {
         runs.push({
           wall: wall.id,
@@ -113,6 +128,10 @@ export function plateRuns({ built, wall, levels, openings, rules }: PlateRunsInp
           top: stretch.top,
           from,
           to,
+          past: {
+            start: first && from === began ? longPoint(ends[0]) : ZERO,
+            end: last && isLast ? longPoint(ends[1]) : ZERO,
+          },
           curved: wall.curve !== null,
         });
       }
@@ -121,7 +140,7 @@ export function plateRuns({ built, wall, levels, openings, rules }: PlateRunsInp
       put(gap.from);
       from = max(from, gap.to);
     }
-    put(nanometres(stretch.to - end));
+    put(nanometres(stretch.to - end), true);
     return runs;
   });
 }
@@ -134,12 +153,14 @@ export function splices(run: PlateRun, rules: HouseRules): readonly Length[] {
   const stock = rules.length('topoff.plate.stock');
   const least = rules.length('topoff.plate.least');
   const ends: Length[] = [];
+  // Boards are used up from long point to long point.
+  const [first, end] = [subtract(run.from, run.past.start), add(run.to, run.past.end)];
   if (!run.curved) {
-    for (let at = add(run.from, stock); at < run.to; at = add(at, stock)) ends.push(at);
+    for (let at = add(first, stock); at < end; at = add(at, stock)) ends.push(at);
   }
   const last = ends.at(-1);
-  if (last !== undefined && subtract(run.to, last) < least) {
-    ends[ends.length - 1] = max(subtract(run.to, least), ends.at(-2) ?? run.from, ZERO);
+  if (last !== undefined && subtract(end, last) < least) {
+    ends[ends.length - 1] = max(subtract(end, least), ends.at(-2) ?? run.from, ZERO);
   }
   return [...ends, run.to];
 }

@@ -107,6 +107,39 @@ describe('sill plates', () => {
     ).toBeGreaterThanOrEqual(inches(32));
   });
 
+  it('are mitred at other corners, and cut from long point to long point', () => {
+    const octagon = planOf(
+      Array.from({ length: 8 }, (): Side => [180, 45]),
+      withCourses(4),
+    );
+    const { runs, stock } = work(octagon).topoff;
+    // The outer edge of a 2×6 lies 6 1/2 less 2 3/4 in inside the form's face, whose sides it shortens at both ends.
+    const long = 180 - 2 * 3.75 * Math.tan(Math.PI / 8);
+    expect(runs.map(({ pieces }) => pieces.length)).toEqual(Array(8).fill(1));
+    for (const { pieces } of runs) expect(toInches(pieces[0]?.cut as Length)).toBeCloseTo(long, 4);
+    expect(stock.pieces.flat().map((each) => toInches(each as Length))).toSatisfy((cuts: number[]) =>
+      cuts.every((cut) => Math.abs(cut - long) < 0.001),
+    );
+    // A board of 16 ft reaches from long point to long point; an inch longer and it does not.
+    const pieces = (side: number) => {
+      const { topoff } = work(
+        planOf(
+          Array.from({ length: 8 }, (): Side => [side, 45]),
+          withCourses(4),
+        ),
+      );
+      return topoff.runs.map((run) => run.pieces.map(({ cut }) => toInches(cut)));
+    };
+    const most = 192 + 2 * 3.75 * Math.tan(Math.PI / 8);
+    expect(pieces(most - 0.1).flat()).toHaveLength(8);
+    const spliced = pieces(most + 1);
+    expect(spliced.flat()).toHaveLength(16);
+    for (const [first = 0, second = 0] of spliced) {
+      expect(second).toBeCloseTo(32, 4);
+      expect(first + second).toBeCloseTo(193, 2);
+    }
+  });
+
   it('stop beside an opening that takes the top of its wall', () => {
     const open = plan({
       openings: [
