@@ -26,6 +26,9 @@ const wallIn = (loops: readonly ShellLoop[], id: string | undefined) =>
     .flatMap(({ built }) => (built ? built.walls.map((wall) => ({ built, wall })) : []))
     .find(({ wall }) => wall.id === id);
 
+/** How an inside wall meets a wall: with what of it the concrete runs through, and into which core. */
+const teeAt = ({ id, skin, core }: Wall, at: Tee['at']): Tee => ({ wall: id, at, skin, core });
+
 /** The walls that an open walk's ends meet, and where it sets out from the one that it starts at. */
 function teesOf(
   loop: Loop,
@@ -44,12 +47,12 @@ function teesOf(
   if (loop.tee?.start && !within) problems.push({ kind: 'tee-nowhere', end: 'start' });
   const ending = wallIn(others, loop.tee?.end?.wall);
   if (loop.tee?.end && !ending) problems.push({ kind: 'tee-nowhere', end: 'end' });
-  const end: Tee | null = ending ? { wall: ending.wall.id, at: null, skin: ending.wall.skin } : null;
+  const end: Tee | null = ending ? teeAt(ending.wall, null) : null;
   if (!starting || !reading.ok || !within) return { tees: { start: null, end }, problems };
   const { wall, built } = starting;
   const corner = built.faces.formOutside[built.walls.indexOf(wall)] as Point;
   return {
-    tees: { start: { wall: wall.id, at: reading.length, skin: wall.skin }, end },
+    tees: { start: teeAt(wall, reading.length), end },
     setting: {
       from: step(corner, wall.heading, reading.length, wall.thickness),
       heading: normalise((wall.heading + RIGHT_ANGLE) as Angle),

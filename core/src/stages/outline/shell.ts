@@ -159,6 +159,8 @@ export interface Tee {
   readonly at: Length | null;
   /** Foam of that wall that is cut out for the concrete to run through. */
   readonly skin: Length;
+  /** Core of that wall. */
+  readonly core: Length;
 }
 
 export interface BuiltLoop {

@@ -41,7 +41,7 @@ function plateEnd({ built, wall, atStart, width, levelGoesOn }: PlateEndInput): 
   if (!corner) {
     const tee = atStart ? built.tees.start : built.tees.end;
     // Up to the edge of the plate of the wall that it meets; a free end stops behind its bulkhead.
-    return tee ? (width - wall.core) / 2 - tee.skin : wall.skin;
+    return tee ? (width - tee.core) / 2 - tee.skin : wall.skin;
   }
   if (corner.turn === 0) return 0;
   if (!levelGoesOn) return wall.skin;

@@ -140,6 +140,30 @@ describe('sill plates', () => {
     }
   });
 
+  it('of an inside wall reach to the plate of the wall that it meets, whatever cores the two have', () => {
+    const met = (inner: string, through: string): number => {
+      const outer = plan({ core: through });
+      const { topoff } = work({
+        ...outer,
+        loops: [
+          ...outer.loops,
+          {
+            id: 'inner',
+            closed: false,
+            tee: { start: { wall: 'w1', at: '200in' }, end: { wall: 'w3' } },
+            walk: [{ id: 'inside', length: '310in', turn: 'right 90', core: inner }],
+          },
+        ],
+      });
+      return toInches(topoff.runs.find(({ wall }) => wall === 'inside')?.from as Length);
+    };
+    // From the inside face of the wall that is met: 2 1/2 in of foam and half its core, less half of a 2×6.
+    for (const inner of ['6in', '8in', '10in']) {
+      expect(met(inner, '8in')).toBeCloseTo(-(2.5 + 4 - 2.75), 6);
+      expect(met(inner, '6in')).toBeCloseTo(-(2.5 + 3 - 2.75), 6);
+    }
+  });
+
   it('stop beside an opening that takes the top of its wall', () => {
     const open = plan({
       openings: [
