@@ -41,6 +41,17 @@ const FINISH = {
   'half-block': 'stopped halfway up the block, not troweled',
 } as const;
 
+/** Where bolts stand across the core: `3 1/8″ to 4 7/8″`; where cores differ, each with its own. */
+export const bandsText = ({ bands }: TopOff, units: Job['plan']['units']): string => {
+  const told = (length: Length): string => showLength(length, units, { style: 'inches' });
+  return bands
+    .map(
+      ({ core, from, to }) =>
+        `${told(from)} to ${told(to)}${bands.length > 1 ? ` at a core of ${told(core)}` : ''}`,
+    )
+    .join(', ');
+};
+
 /** Pieces of plate with their bolts, as a tape sheet: every station from the wall's first corner. */
 export function PlateTable({
   topoff,
@@ -108,10 +119,9 @@ export function TopPanel({ job, topoff, edges, wall, open, onOpen }: TopPanelPro
           <p className="mt-1 text-[15px]">
             Plates follow the middle of the core. The plate that starts at a square corner runs through, the
             other butts; at other corners both are mitered, and cut from long point to long point. Bolts in
-            the middle third: {told(topoff.band.from)} to {told(topoff.band.to)} in from the concrete’s
-            outside face, {told(rules.length('topoff.bolt.embed'))} deep, all{' '}
-            {told(rules.length('topoff.bolt.above'))} above it. Lay the plate on them and tap it to mark the
-            holes.
+            the middle third: {bandsText(topoff, plan.units)} in from the concrete’s outside face,{' '}
+            {told(rules.length('topoff.bolt.embed'))} deep, all {told(rules.length('topoff.bolt.above'))}{' '}
+            above it. Lay the plate on them and tap it to mark the holes.
             {cast + drilled > 0 && ` Ledger anchors: ${String(cast)} cast in, ${String(drilled)} drilled.`}
           </p>
           <div className="mt-2 overflow-x-auto">

@@ -2,7 +2,7 @@ import { rulesOf } from '@ombra/core/rules';
 import { type Length, showLength } from '@ombra/core/kernel/measure';
 import { type RuleId, stateRule } from '@ombra/core/kernel/rules';
 import { edgeText } from '../pour/EdgePanel';
-import { PlateTable } from '../pour/TopPanel';
+import { PlateTable, bandsText } from '../pour/TopPanel';
 import { SheetFrame } from '../../frame/sheet/SheetFrame';
 import type { SheetProps } from '../../frame/stage';
 
@@ -18,7 +18,6 @@ const STATED: readonly RuleId[] = [
 export function TopSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
   const { topoff, edges, units } = worked;
   const rules = rulesOf(job.plan);
-  const told = (length: Length): string => showLength(length, units, { style: 'inches' });
   return (
     <SheetFrame
       job={job}
@@ -32,8 +31,8 @@ export function TopSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
         <>
           <PlateTable topoff={topoff} units={units} />
           <p className="mt-2 text-[15px]">
-            Bolts between {told(topoff.band.from)} and {told(topoff.band.to)} in from the concrete’s outside
-            face. {STATED.map((id) => stateRule(id, rules, units)).join(' ')}
+            Bolts {bandsText(topoff, units)} in from the concrete’s outside face.{' '}
+            {STATED.map((id) => stateRule(id, rules, units)).join(' ')}
           </p>
           {edges.walls.length > 0 && (
             <p className="mt-1 text-[15px]">

@@ -1,4 +1,4 @@
-import { evaluate } from '../../kernel/figures/how';
+import { evaluate, roundedUp } from '../../kernel/figures/how';
 import type { Pour } from '../outline/plan';
 import { type Straps, strapsOf } from '../bracing';
 import type { Bucks } from '../bucks';
@@ -6,44 +6,20 @@ import type { Courses } from '../courses';
 import { type FirstCourse, type Footing, type FootingForms, firstCourseOf, standingPieces } from '../footing';
 import type { Family } from '../../kernel/forms';
 import type { Inserts } from '../inserts';
-import { type Length, type UnitSystem, add, showLength, ZERO, subtract } from '../../kernel/measure';
+import { type UnitSystem, add, showLength, subtract } from '../../kernel/measure';
 import type { PlacedOpening } from '../openings';
 import type { HouseRules, RuleId } from '../../kernel/rules';
-import { type Levels, type Shell, type Wall, isSquare } from '../outline';
+import type { Levels, Shell } from '../outline';
 import type { StockOfSize } from '../steel';
 import type { Edges } from '../edges';
 import type { TopOff } from '../topoff';
 import { type How, givenCount, givenLength } from '../../kernel/figures/how';
+import type { Article, OrderLine } from './article';
 import { closingParts } from './closingParts';
+import { corners, straights } from './formArticles';
 import { ledgeStraights, openingParts } from './openingParts';
 import { panelParts } from './panelParts';
-
-/** One article to order: what is needed, what is spare, and how it comes. */
-export interface OrderLine {
-  readonly id: string;
-  readonly group: 'forms' | 'parts' | 'fixings';
-  /** Plain name: `Straight`, `Corner, left-hand`. */
-  readonly article: string;
-  /** Core that it is made for; null where it serves any. */
-  readonly core: Length | null;
-  /** What is needed, worked out. */
-  readonly needed: How;
-  readonly spare: number;
-  /** Pieces in a bundle, where the family says. */
-  readonly bundle: number | null;
-  readonly bundles: number | null;
-  /** What is ordered: needed and spare, rounded up to bundles; a length for what is bought by length. */
-  readonly ordered: number;
-  readonly massKilograms: number | null;
-  readonly rules: readonly RuleId[];
-}
-
-/** How many bundles of straights stand inside each wall before the crew starts. */
-export interface Staging {
-  readonly wall: string;
-  readonly name: string;
-  readonly bundles: number;
-}
+import { type Staging, staging } from './staging';
 
 export interface Order {
   readonly lines: readonly OrderLine[];
@@ -51,28 +27,8 @@ export interface Order {
   readonly staging: readonly Staging[];
 }
 
-const sum = (name: string, of: readonly How[]): How => ({
-  op: 'sum',
-  name,
-  unit: of[0]?.unit ?? 'count',
-  of,
-});
-
-interface Article {
-  readonly id: string;
-  readonly group: OrderLine['group'];
-  readonly article: string;
-  readonly core?: Length;
-  readonly needed: How;
-  readonly rules?: readonly RuleId[];
-  /** Bundled and weighed as the family states it. */
-  readonly isForm?: boolean;
-  /** Share of a whole piece's mass. */
-  readonly massShare?: number;
-}
-
 function orderLine(article: Article, family: Family, rules: HouseRules): OrderLine {
-  const needed = Math.ceil(evaluate(article.needed));
+  const needed = roundedUp(evaluate(article.needed), 1);
   const isLength = article.needed.unit === 'length';
   const spare = isLength || needed === 0 ? 0 : sparesOf(needed, rules);
   const bundle = article.isForm === true ? (family.bundle ?? null) : null;
@@ -96,112 +52,8 @@ function orderLine(article: Article, family: Family, rules: HouseRules): OrderLi
 
 const sparesOf = (needed: number, rules: HouseRules): number => {
   const share = rules.count('order.spares');
-  return share === 0 ? 0 : Math.max(1, Math.ceil((needed * share) / 100));
+  return share === 0 ? 0 : Math.max(1, roundedUp((needed * share) / 100, 1));
 };
-
-/** Straights of every core: laid whole, opened for cuts, ripped; and half-height pieces. */
-function straights(courses: Courses, family: Family, ledges: (core: Length) => number): readonly Article[] {
-  const panels = family.kind === 'panel-and-tie';
-  return courses.offcuts.byCore.flatMap((own): Article[] => {
-    const ledge = ledges(own.core);
-    const all = sum('blocks', [
-      givenCount('laid whole', own.whole),
-      givenCount('opened for cuts', own.opened),
-      ...(own.ripped === 0 ? [] : [givenCount('ripped for lower courses', own.ripped)]),
-    ]);
-    const blocks: How =
-      ledge === 0
-        ? all
-        : {
-            op: 'difference',
-            name: 'blocks',
-            unit: 'count',
-            of: [all, givenCount('with a brick ledge', ledge)],
-          };
-    const both: How = { op: 'product', name: 'panels', unit: 'count', of: [givenCount('faces', 2), blocks] };
-    return [
-      {
-        id: `straight:${String(own.core)}`,
-        group: 'forms',
-        article: panels ? 'Panel' : family.kind === 'cell' ? 'Block' : 'Straight',
-        // Panels and cell blocks serve any core of their family.
-        ...(family.kind === 'flat-wall' ? { core: own.core } : {}),
-        needed: panels ? both : blocks,
-        isForm: true,
-        rules: ['offcuts.fromCourse', 'offcuts.shortest'],
-      },
-      ...(ledge === 0
-        ? []
-        : [
-            {
-              id: `ledge:${String(own.core)}`,
-              group: 'forms' as const,
-              article: 'Straight with brick ledge',
-              core: own.core,
-              needed: givenCount('along the ledges', ledge),
-              isForm: true,
-            },
-          ]),
-      ...(own.halfPieces === 0
-        ? []
-        : [
-            {
-              id: `half:${String(own.core)}`,
-              group: 'forms' as const,
-              article: 'Half-height straight',
-              core: own.core,
-              needed: givenCount('laid', own.halfPieces),
-              isForm: true,
-              massShare: 0.5,
-            },
-          ]),
-    ];
-  });
-}
-
-/** Moulded corners by angle, core and hand; both hands are one article where the family may be turned over. */
-function corners(
-  shell: Shell,
-  courses: Courses,
-  family: Family,
-  walls: ReadonlyMap<string, Wall>,
-): readonly Article[] {
-  if (family.kind !== 'flat-wall') return [];
-  const kinds = new Map(
-    shell.loops.flatMap((loop) => loop.built?.corners ?? []).map((corner) => [corner.letter, corner]),
-  );
-  const groups = new Map<
-    string,
-    { angle: string; core: Length; hand: string; whole: number; ripped: number }
-  >();
-  for (const piece of courses.pieces) {
-    if (piece.kind !== 'corner' || piece.make !== 'moulded') continue;
-    const core = walls.get(piece.wallAfter)?.core ?? ZERO;
-    const turn = kinds.get(piece.corner)?.turn;
-    const angle = turn === undefined || isSquare(turn) ? 'Corner' : '45° corner';
-    const hand = family.reversible ? 'either hand' : piece.hand === 'LH' ? 'left-hand' : 'right-hand';
-    const key = `${angle}:${String(core)}:${hand}`;
-    const group = groups.get(key) ?? { angle, core, hand, whole: 0, ripped: 0 };
-    groups.set(key, group);
-    if (piece.top - piece.bottom === courses.courseHeight) group.whole += 1;
-    else group.ripped += 1;
-  }
-  return [...groups].map(([key, { angle, core, hand, whole, ripped }]): Article => {
-    const halves = family.reversible ? Math.ceil(ripped / 2) : ripped;
-    return {
-      id: `corner:${key}`,
-      group: 'forms',
-      article: `${angle}, ${hand}`,
-      core,
-      needed: sum('corners', [
-        givenCount('laid whole', whole),
-        ...(ripped === 0 ? [] : [givenCount('ripped for lower courses', halves)]),
-      ]),
-      isForm: true,
-      rules: ['courses.corner.lead'],
-    };
-  });
-}
 
 /** What `fixings` goes by. */
 interface FixingsInput {
@@ -402,26 +254,6 @@ const edgeParts = (edges: Edges | null, rules: HouseRules, units: UnitSystem): r
     rules: count.rules,
   }));
 
-/** Bundles of straights shared out by what each wall lays, the largest remainders first, so that all are placed. */
-function staging(lines: readonly OrderLine[], courses: Courses, walls: readonly Wall[]): readonly Staging[] {
-  const bundles = lines
-    .filter((line) => line.id.startsWith('straight:'))
-    .reduce((total, line) => total + (line.bundles ?? 0), 0);
-  const laid = walls.map(
-    (wall) => courses.pieces.filter((piece) => piece.kind !== 'corner' && piece.wall === wall.id).length,
-  );
-  const all = laid.reduce((total, each) => total + each, 0);
-  if (bundles === 0 || all === 0) return [];
-  const shares = laid.map((each) => (each * bundles) / all);
-  const given = shares.map(Math.floor);
-  const order = shares
-    .map((share, index) => ({ index, rest: share - Math.floor(share) }))
-    .sort((a, b) => b.rest - a.rest || a.index - b.index);
-  const left = bundles - given.reduce((total, each) => total + each, 0);
-  for (const { index } of order.slice(0, left)) given[index] = (given[index] ?? 0) + 1;
-  return walls.map((wall, index) => ({ wall: wall.id, name: wall.name, bundles: given[index] ?? 0 }));
-}
-
 /** What an order is made of. */
 interface OrderGround {
   readonly shell: Shell;
@@ -477,7 +309,7 @@ export function buildOrder(
   const articles = [
     ...straights(courses, family, (core) => ledgeStraights(inserts, courses, wallById, core)),
     ...corners(shell, courses, family, wallById),
-    ...(family.kind === 'panel-and-tie' ? panelParts(courses, family, openings) : []),
+    ...(family.kind === 'panel-and-tie' ? panelParts({ courses, family, openings, walls: wallById }) : []),
     ...footingParts(footing.forms, rules),
     ...openingParts({ bucks, inserts, walls: wallById, rules, units }),
     ...barsToBuy(steel, units),

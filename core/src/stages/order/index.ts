@@ -1,2 +1,3 @@
+export type { OrderLine } from './article';
 export * from './buildOrder';
 export * from './orderFor';

@@ -1,8 +1,9 @@
 import type { CourseRow, Courses } from '../courses';
 import type { PanelAndTieFamily } from '../../kernel/forms';
 import { besideGaps } from '../../kernel/geometry/gaps';
-import { type Length, add } from '../../kernel/measure';
+import { type Length, add, ZERO } from '../../kernel/measure';
 import { type PlacedOpening, overlap } from '../openings';
+import type { Wall } from '../outline';
 import { type How, givenCount } from '../../kernel/figures/how';
 import { standsNextTo } from './rows';
 
@@ -10,6 +11,7 @@ interface Part {
   readonly id: string;
   readonly group: 'parts';
   readonly article: string;
+  readonly core?: Length;
   readonly needed: How;
 }
 
@@ -35,28 +37,36 @@ const byCourse = (
   of: rows.filter((row) => row.value > 0).map((row) => givenCount(`course ${String(row.course)}`, row.value)),
 });
 
+/** What `panelParts` goes by. */
+interface PanelPartsInput {
+  readonly courses: Courses;
+  readonly family: PanelAndTieFamily;
+  readonly openings: readonly PlacedOpening[];
+  readonly walls: ReadonlyMap<string, Pick<Wall, 'core'>>;
+}
+
 /**
- * What a panel system needs beside its panels, counted by course: ties at every joint between courses but in openings, split
+ * What a panel system needs beside its panels, counted by course: ties as long as each core asks for at every joint between courses but in openings, split
  * ties at free ends and beside bucks, wire ties along the top and beside its butt joints, tracks at foot and head, a bracket at every corner and one at every end of an inside wall.
  * [common practice]
  */
-export function panelParts(
-  courses: Courses,
-  family: PanelAndTieFamily,
-  openings: readonly PlacedOpening[],
-): readonly Part[] {
+export function panelParts({ courses, family, openings, walls }: PanelPartsInput): readonly Part[] {
   const numbers = Array.from({ length: courses.count }, (_, index) => index + 1);
   const rowsIn = (course: number) => courses.rows.filter((row) => row.course === course);
   const hasAbove = (row: (typeof courses.rows)[number]): boolean => standsNextTo(courses, row, 1);
   const lengthOf = (row: { readonly from: Length; readonly to: Length }): number => row.to - row.from;
   const sumOver = <Row>(rows: readonly Row[], of: (row: Row) => number): number =>
     rows.reduce((total, row) => total + of(row), 0);
-  const ties = numbers.map((course) => ({
-    course,
-    value: sumOver(rowsIn(course).filter(hasAbove), (row) =>
-      sumOver(stretchesAt(row, openings), (length) => along(length, family.tieSpacing)),
-    ),
-  }));
+  const coreOf = (row: CourseRow): Length => walls.get(row.wall)?.core ?? ZERO;
+  const cores = [...new Set(courses.rows.map(coreOf))].sort((a, b) => a - b);
+  const tiesOf = (core: Length) =>
+    numbers.map((course) => ({
+      course,
+      value: sumOver(
+        rowsIn(course).filter((row) => coreOf(row) === core && hasAbove(row)),
+        (row) => sumOver(stretchesAt(row, openings), (length) => along(length, family.tieSpacing)),
+      ),
+    }));
   const split = numbers.map((course) => ({
     course,
     value: sumOver(
@@ -104,7 +114,13 @@ export function panelParts(
   const feet = courses.rows.filter((row) => !standsNextTo(courses, row, -1));
   const heads = courses.rows.filter((row) => !hasAbove(row));
   return [
-    { id: 'ties', group: 'parts', article: 'Ties', needed: byCourse('ties', ties) },
+    ...cores.map((core) => ({
+      id: cores.length === 1 ? 'ties' : `ties:${String(core)}`,
+      group: 'parts' as const,
+      article: 'Ties',
+      core,
+      needed: byCourse('ties', tiesOf(core)),
+    })),
     ...(split.some((each) => each.value > 0)
       ? [
           {

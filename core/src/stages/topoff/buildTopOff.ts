@@ -165,7 +165,7 @@ export function buildTopOff(
     'quick',
   );
   const stock: StockPlan = reading.ok ? reading.plan : { pieces: [], bound: 0, proved: true };
-  const core = walls[0]?.wall.core ?? ZERO;
+  const cores = [...new Set(walls.map(({ wall }) => wall.core))].sort((a, b) => b - a);
   const ledgers = inserts.placed.filter((each) => each.kind === 'ledger');
   const anchors = (cast: boolean): number =>
     ledgers.filter((each) => each.cast === cast).reduce((sum, each) => sum + each.fixings.length, 0);
@@ -197,10 +197,11 @@ export function buildTopOff(
       rules: ['topoff.bolt.spacing', 'topoff.bolt.end', 'topoff.bolt.diameters', 'topoff.bolt.least'],
       pieces: {},
     }),
-    band: {
+    bands: cores.map((core) => ({
+      core,
       from: nanometres(core / 2 - width / 6),
       to: nanometres(core / 2 + width / 6),
-    },
+    })),
     ledgerAnchors: { cast: anchors(true), drilled: anchors(false) },
     tops: topsOf(pours, rules),
     problems: [

@@ -48,8 +48,8 @@ export interface TopOff {
   readonly stock: StockPlan;
   readonly boards: Figure;
   readonly bolts: Figure;
-  /** Middle third of the plate, from the core's outside face. */
-  readonly band: { readonly from: Length; readonly to: Length };
+  /** Middle third of the plate, from the core's outside face, for each core that a wall has. */
+  readonly bands: readonly { readonly core: Length; readonly from: Length; readonly to: Length }[];
   readonly ledgerAnchors: { readonly cast: number; readonly drilled: number };
   readonly tops: readonly PourTop[];
   readonly problems: readonly TopOffProblem[];

@@ -33,6 +33,23 @@ describe('the order list', () => {
     expect(straight.massKilograms).toBeCloseTo(240 * 2.6, 9);
   });
 
+  it('shares bundles out among the walls that are laid of them', () => {
+    const mixed: Plan = {
+      ...plan,
+      loops: plan.loops.map((loop) => ({
+        ...loop,
+        walk: loop.walk.map((row, index) => (index === 0 ? { ...row, core: '6in' } : row)),
+      })),
+    };
+    const { lines, staging } = order(mixed);
+    const bundles = (core: number) =>
+      lines.find(({ id }) => id === `straight:${String(inches(core))}`)?.bundles ?? 0;
+    expect(bundles(6)).toBeGreaterThan(0);
+    expect(staging.find(({ wall }) => wall === 'w1')?.bundles).toBe(bundles(6));
+    const rest = staging.filter(({ wall }) => wall !== 'w1');
+    expect(rest.reduce((sum, each) => sum + each.bundles, 0)).toBe(bundles(8));
+  });
+
   it('takes both hands of corners as one article where the family may be turned over, and as two where not', () => {
     const corners = (family: string, core: string) =>
       order({ ...plan, family, core })
@@ -146,6 +163,28 @@ describe('the order of a panel system', () => {
       (piece) => piece.kind !== 'corner' && piece.course === 8,
     ).length;
     expect(evaluate(line(list, 'top-ties').needed)).toBe(2 * (61 + 43) + top - 4);
+  });
+
+  it('has panels of one article for all cores, and ties for each core', () => {
+    const mixed: Plan = {
+      ...plan,
+      loops: plan.loops.map((loop) => ({
+        ...loop,
+        walk: loop.walk.map((row, index) => (index % 2 === 0 ? row : { ...row, core: '6in' })),
+      })),
+    };
+    const { lines } = order(mixed);
+    const panels = lines.filter(({ article }) => article === 'Panel');
+    expect(panels.map(({ needed }) => evaluate(needed))).toEqual([
+      2 * work(mixed).tally.total.blocksBought.value,
+    ]);
+    const ties = lines.filter(({ article }) => article === 'Ties');
+    // Seven joints: 41 along each of the 40 ft walls of 8 in, 29 along those of 28 ft and 6 in.
+    expect(ties.map(({ core, needed }) => [core && toInches(core), evaluate(needed)])).toEqual([
+      [6, 7 * 2 * 29],
+      [8, 7 * 2 * 41],
+    ]);
+    expect(order(plan).lines.find(({ id }) => id === 'ties')?.core).toBe(inches(8));
   });
 
   it('has a T bracket in every course at both ends of an inside wall', () => {

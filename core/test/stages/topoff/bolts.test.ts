@@ -140,6 +140,22 @@ describe('sill plates', () => {
     }
   });
 
+  it('have their bolts in the middle third, told for every core', () => {
+    const mixed = plan();
+    const { bands } = work({
+      ...mixed,
+      loops: mixed.loops.map((loop) => ({
+        ...loop,
+        walk: loop.walk.map((row, index) => (index === 0 ? { ...row, core: '6in' } : row)),
+      })),
+    }).topoff;
+    // A 2×6 of 5 1/2 in: its middle third is 1 5/6 in wide, about the middle of the core.
+    expect(bands.map(({ core, from, to }) => [core, from, to].map((each) => toInches(each)))).toEqual([
+      [8, expect.closeTo(4 - 5.5 / 6, 6), expect.closeTo(4 + 5.5 / 6, 6)],
+      [6, expect.closeTo(3 - 5.5 / 6, 6), expect.closeTo(3 + 5.5 / 6, 6)],
+    ]);
+  });
+
   it('of an inside wall reach to the plate of the wall that it meets, whatever cores the two have', () => {
     const met = (inner: string, through: string): number => {
       const outer = plan({ core: through });
