@@ -136,6 +136,10 @@ describe('the report', () => {
     expect(pour?.lifts).toHaveLength(3);
     expect(pour?.ordered.unit).toBe('yd3');
     expect(pour?.planned.start).toBe('06:00');
+    const minutes = (text = ''): number => Number(text.slice(0, 2)) * 60 + Number(text.slice(3));
+    const clock = work(plan()).pour.pours[0]?.clock;
+    expect(Math.abs(minutes(pour?.planned.finish) - 360 - (clock?.finish ?? 0))).toBeLessThanOrEqual(1);
+    expect(minutes(pour?.planned.done)).toBeGreaterThan(minutes(pour?.planned.finish));
     expect(pour?.pressure?.aci347.unit).toBe('kPa');
     expect(told.topoff.plates[0]?.bolts[0]?.unit).toBe('in');
     expect(told.topoff.bolts).toBe(told.topoff.plates.reduce((sum, plate) => sum + plate.bolts.length, 0));

@@ -380,6 +380,13 @@ describe('ways to go on', () => {
     expect(shifts).toEqual([-SHIFT, SHIFT]);
   });
 
+  it('place a quarter slower, off the chute too', () => {
+    const [on, slower] = ['on', 'slower'].map((kind) => ways.find((way) => way.kind === kind)?.ahead.day);
+    expect(slower?.rate).toBeCloseTo((on?.rate ?? 0) * 0.75, 9);
+    expect(slower?.chuteRate).toBeCloseTo((on?.chuteRate ?? 0) * 0.75, 9);
+    expect(slower?.stops).toEqual(on?.stops);
+  });
+
   it('stand before going on where they are better in what must not happen, and behind it otherwise', () => {
     const ahead = lookAhead(ways, 3, { on: 200, way: 100 });
     expect(ahead?.ways.map(({ kind }) => kind).sort()).toEqual(ways.map(({ kind }) => kind).sort());
@@ -402,6 +409,21 @@ describe('ways to go on', () => {
       way('truck', 0, 0.1, 2),
     ]);
     expect(order.map(({ kind }) => kind)).toEqual(['oldest', 'truck', 'on', 'slower', 'later']);
+    // As safe as each other: the sooner done of those that help, the less waiting of the rest, and of those the sooner done.
+    const done = (kind: WayKind, risk: number, waited: number, finish: number) => ({
+      ...way(kind, risk, 0, 0),
+      waited,
+      finish,
+    });
+    const alike = ranked([
+      done('later', 0.3, 20, 500),
+      done('on', 0.3, 10, 400),
+      done('slower', 0.3, 20, 450),
+      done('sooner', 0.3, 5, 900),
+      done('lower', 0.1, 90, 420),
+      done('oldest', 0.1, 0, 430),
+    ]);
+    expect(alike.map(({ kind }) => kind)).toEqual(['lower', 'oldest', 'on', 'sooner', 'slower', 'later']);
   });
 
   it('wait half an hour after thunder [NOAA lightning safety guidance; from memory]', () => {
@@ -517,6 +539,18 @@ describe('a pour that is done', () => {
     const quick = playDay(queue.day, 0);
     const change = seenOf(queue, boardAt(queue, tappedDay(queue, quick), quick.finish));
     expect(change['pour.truck.change']?.value).toBeCloseTo(PLAIN.day.change, 3);
+  });
+
+  it('teaches no drive of four hours or of no time: those are tickets that were misread', () => {
+    const travel = (batched: number) => {
+      const taps = [tap(0, 'load', { load: 1, step: 'arrived', volumeM3: 6, batched: timeAt(-batched) })];
+      return seenOf(PLAIN, boardAt(PLAIN, taps, 10))['pour.plant.travel']?.value;
+    };
+    const { load } = PLAIN.day;
+    expect(travel(load + 30)).toBeCloseTo(30, 3);
+    expect(travel(load + 239)).toBeCloseTo(239, 3);
+    expect(travel(load + 240)).toBeUndefined();
+    expect(travel(load)).toBeUndefined();
   });
 });
 
