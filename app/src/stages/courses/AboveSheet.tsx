@@ -9,6 +9,7 @@ import type { WorkedPlan } from '@ombra/core/work';
 import { placeOfPiece } from './describePiece';
 import { type PlanFrame, pathOf, planFrame } from '../../drawing/plan/planGeometry';
 import { SheetFrame, SheetPage } from '../../frame/sheet/SheetFrame';
+import { whatIsMissing } from '../../frame/sheet/missing';
 
 const WIDTH = 720;
 const HEIGHT = 560;
@@ -262,7 +263,7 @@ export function AboveSheet({ worked, asked, ...job }: SheetProps) {
       {...(stands ? {} : { title: 'from above' })}
     >
       {!stands ? (
-        <p className="text-lg font-semibold">No courses yet. Finish the outline first.</p>
+        <p className="text-lg font-semibold">No courses yet. {whatIsMissing(worked.shell)}</p>
       ) : (
         Array.from({ length: worked.courses.count }, (_, index) => {
           const course = index + 1;

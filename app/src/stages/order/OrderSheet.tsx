@@ -5,6 +5,7 @@ import type { OrderLine } from '@ombra/core/stages/order';
 import { BEFORE, SIGNS } from '../../frame/figures/signs';
 import type { SheetProps } from '../../frame/stage';
 import { SheetFrame } from '../../frame/sheet/SheetFrame';
+import { whatIsMissing } from '../../frame/sheet/missing';
 import { TableHead } from '../../ui/TableHead';
 
 /** More terms than these are told by their total alone. */
@@ -64,7 +65,7 @@ export function OrderSheet({ worked, asked, ...job }: SheetProps) {
       line={pour ? `${pour.name}, courses ${String(pour.from)} to ${String(pour.to)}` : 'whole job'}
     >
       {order.lines.length === 0 ? (
-        <p className="text-lg font-semibold">Nothing to order yet. Finish the outline first.</p>
+        <p className="text-lg font-semibold">Nothing to order yet. {whatIsMissing(worked.shell)}</p>
       ) : (
         <table className="figures w-full border-collapse text-[16px]">
           <TableHead

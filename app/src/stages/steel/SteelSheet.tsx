@@ -11,6 +11,7 @@ import { SlotSection } from './SlotSection';
 import { SteelLayer } from './SteelLayer';
 import { CutPatterns, proofText } from './StockPanel';
 import { SheetFrame } from '../../frame/sheet/SheetFrame';
+import { whatIsMissing } from '../../frame/sheet/missing';
 import type { SheetProps } from '../../frame/stage';
 import { elevationFrame, WallElevation } from '../../drawing/WallElevation';
 
@@ -70,7 +71,7 @@ export function SteelSheet({ worked, ...job }: Omit<SheetProps, 'asked'>) {
         {STATED.map((id) => stateRule(id, rules, units)).join(' ')} Walls and zones that differ follow their
         own spec. The drawings or the engineer decide sizes and spacings.
       </p>
-      {!stands && <p className="text-lg font-semibold">No steel yet. Finish the outline first.</p>}
+      {!stands && <p className="text-lg font-semibold">No steel yet. {whatIsMissing(worked.shell)}</p>}
       {stands && (
         <>
           <p className="mb-2 text-sm">
