@@ -11,6 +11,7 @@ import {
   subtract,
   ZERO,
   abs,
+  max,
 } from '../../kernel/measure';
 import type { Plan } from '../../kernel/plan';
 import type { HouseRules } from '../../kernel/rules';
@@ -20,10 +21,12 @@ import {
   type BuiltLoop,
   type Levels,
   type Shell,
+  type Tee,
   type Wall,
   arcPoints,
   radiansOf,
   radiusAt,
+  wallsOf,
 } from '../outline';
 import type { FootingProblem } from './problem';
 
@@ -61,6 +64,11 @@ export interface LoopBase {
   readonly inner: readonly Point[];
   readonly walls: readonly WallBase[];
 }
+
+/** How wide the footing of a wall is, and how far its edges lie from the form's faces. */
+type Chalk = Pick<WallBase, 'width' | 'outer' | 'inner'>;
+
+const UNCHALKED: Chalk = { width: ZERO, outer: ZERO, inner: ZERO };
 
 /** What the walls stand on. */
 export interface Bases {
@@ -118,7 +126,15 @@ interface Edge {
   readonly lengths: readonly Length[];
 }
 
-function edgeAt(built: BuiltLoop, inward: readonly Length[]): Edge {
+/** How much sooner a line ends than its open walk does, where that meets another wall's footing. */
+interface Trim {
+  readonly start: Length;
+  readonly end: Length;
+}
+
+const UNTRIMMED: Trim = { start: ZERO, end: ZERO };
+
+function edgeAt(built: BuiltLoop, inward: readonly Length[], trim = UNTRIMMED): Edge {
   const { walls, open } = built;
   const from = built.faces.formOutside;
   const turns = new Map(built.corners.map((corner) => [corner.wallAfter, corner.turn]));
@@ -131,11 +147,13 @@ function edgeAt(built: BuiltLoop, inward: readonly Length[]): Edge {
   const last = walls.length - 1;
   const final = walls[last] as Wall;
   const starts = open
-    ? [step(lines[0]?.from as Point, lines[0]?.heading as Angle, 0, inward[0]), ...joined.slice(1)]
+    ? [step(lines[0]?.from as Point, lines[0]?.heading as Angle, trim.start, inward[0]), ...joined.slice(1)]
     : joined;
   const nexts = [
     ...starts.slice(1),
-    open ? step(from[last + 1] as Point, final.heading, 0, inward[last]) : (starts[0] as Point),
+    open
+      ? step(from[last + 1] as Point, final.heading, nanometres(-trim.end), inward[last])
+      : (starts[0] as Point),
   ];
   /** Whether the wall after one goes straight on, perhaps with a footing that lies otherwise. */
   const straightOn = (index: number): boolean =>
@@ -230,35 +248,40 @@ export function buildBases(
   const plank = rules.length('footing.plank.thickness');
   const least = rules.length('footing.edge.least');
   const onRock = footing.kind === 'rock';
+  const chalkOf = (wall: Wall): Judged<Chalk, FootingProblem> => {
+    const row = rows.get(wall.id);
+    // Bare rock has no edges: the wall is all that there is.
+    const own = onRock
+      ? fine(wall.thickness)
+      : lengthOr({ text: row?.bearing?.width, usual: width.value, what: 'width', wall: wall.id, units });
+    const offset = onRock ? fine(ZERO) : offsetOf(row, wall, units);
+    const both = subtract(own.value, wall.thickness);
+    const outer = nanometres(both / 2 - offset.value);
+    return {
+      value: { width: own.value, outer, inner: subtract(both, outer) },
+      problems: [...own.problems, ...offset.problems],
+    };
+  };
+  const chalked = allOf(wallsOf(shell).map(chalkOf));
+  const chalkBy = new Map(wallsOf(shell).map(({ id }, index) => [id, chalked.value[index]]));
+  /** What the footing of the wall that is met reaches to inside it: a footing that joins it begins there. */
+  const joins = (tee: Tee | null): Length => (tee ? max(ZERO, chalkBy.get(tee.wall)?.inner ?? ZERO) : ZERO);
   const { value: loops, problems } = flatOf(
     shell.loops.map(({ id, built }): Judged<readonly LoopBase[], FootingProblem> => {
       if (!built) return fine([]);
-      const chalked = built.walls.map((wall) => {
-        const row = rows.get(wall.id);
-        // Bare rock has no edges: the wall is all that there is.
-        const own = onRock
-          ? fine(wall.thickness)
-          : lengthOr({ text: row?.bearing?.width, usual: width.value, what: 'width', wall: wall.id, units });
-        const offset = onRock ? fine(ZERO) : offsetOf(row, wall, units);
-        const both = subtract(own.value, wall.thickness);
-        const outer = nanometres(both / 2 - offset.value);
-        return {
-          value: { width: own.value, outer, inner: subtract(both, outer) },
-          problems: [...own.problems, ...offset.problems],
-        };
-      });
-      const { value: chalk, problems: typed } = allOf<(typeof chalked)[number]['value'], FootingProblem>(
-        chalked,
-      );
+      const chalk = built.walls.map((wall) => chalkBy.get(wall.id) ?? UNCHALKED);
+      const trim: Trim = { start: joins(built.tees.start), end: joins(built.tees.end) };
       const beyond = (more: Length) =>
         edgeAt(
           built,
           chalk.map((each) => subtract(subtract(ZERO, each.outer), more)),
+          trim,
         );
       const within = (more: Length) =>
         edgeAt(
           built,
           chalk.map((each, index) => ((built.walls[index]?.thickness ?? 0) + each.inner + more) as Length),
+          trim,
         );
       const [outer, outerFar] = [beyond(ZERO), beyond(plank)];
       const [inner, innerFar] = [within(ZERO), within(plank)];
@@ -291,7 +314,7 @@ export function buildBases(
       }));
       return {
         value: [{ loop: id, outer: outer.corners, inner: inner.corners, walls }],
-        problems: [...typed, ...(onRock ? [] : walls.flatMap((base) => judge(base, least)))],
+        problems: onRock ? [] : walls.flatMap((base) => judge(base, least)),
       };
     }),
   );
@@ -301,6 +324,6 @@ export function buildBases(
     withWall: footing.withWall === true && !onRock,
     sheet: sheet.value,
     loops,
-    problems: [...width.problems, ...depth.problems, ...problems, ...sheet.problems],
+    problems: [...width.problems, ...depth.problems, ...chalked.problems, ...problems, ...sheet.problems],
   };
 }

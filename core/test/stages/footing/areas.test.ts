@@ -4,6 +4,8 @@ import type { Point } from '../../../src/kernel/geometry/point';
 import type { Plan } from '../../../src/kernel/plan';
 import { work } from '../../../src/work';
 import { angledHalls } from '../../support/angledHalls';
+import { unionArea } from '../../support/clipper';
+import { planOf, withCourses } from '../../support/plans';
 
 /** Square metres within corners, by the cross products of their sides. [shoelace formula] */
 const within = (corners: readonly Point[]): number =>
@@ -47,5 +49,51 @@ describe('walls that stand off the middle of their footing, at any angle and of 
       }),
       { numRuns: 40 },
     );
+  });
+});
+
+describe('the footing of an inside wall', () => {
+  // Source: Clipper (polygon union), through the clipper-lib package.
+  it('begins where that of the wall it meets ends: together they take what they cover', () => {
+    const concrete = (width: string, inner: string): number => {
+      const plan = planOf(
+        [
+          [480, 90],
+          [336, 90],
+          [480, 90],
+          [336, 90],
+        ],
+        { ...withCourses(4), footing: { kind: 'strip', width, depth: '10in' } },
+      );
+      return work({
+        ...plan,
+        loops: [
+          ...plan.loops,
+          {
+            id: 'inner',
+            closed: false,
+            tee: { start: { wall: 'w1', at: '200in' }, end: { wall: 'w3' } },
+            walk: [{ id: 'inside', length: '310in', turn: 'right 90', bearing: { width: inner } }],
+          },
+        ],
+      }).footing.concrete.value;
+    };
+    for (const [width, inner] of [
+      [24, 24],
+      [30, 20],
+      [16, 26],
+    ] as const) {
+      // Walls are 13 in thick: so much of a footing shows on both sides of them.
+      const out = (width - 13) / 2;
+      const [left, right] = [200 - 13 - (inner - 13) / 2, 200 + (inner - 13) / 2];
+      const covered = unionArea([
+        [-out, -out, 480 + out, 13 + out],
+        [-out, 336 - 13 - out, 480 + out, 336 + out],
+        [-out, -out, 13 + out, 336 + out],
+        [480 - 13 - out, -out, 480 + out, 336 + out],
+        [left, 13, right, 336 - 13],
+      ]);
+      expect(concrete(`${String(width)}in`, `${String(inner)}in`)).toBeCloseTo(covered * 10 * 0.0254 ** 3, 6);
+    }
   });
 });
