@@ -1,11 +1,14 @@
 import { readFileSync } from 'node:fs';
 import { readPlanText } from '@ombra/core/planFile';
+import type { Plan } from '@ombra/core/kernel/plan';
 import { type WorkedPlan, work } from '@ombra/core/work';
 import { CUBIC_METRES_PER_CUBIC_YARD, toMillimetres } from '@ombra/core/kernel/measure';
-import { wallsOf } from '@ombra/core/stages/outline';
+import { wallFace, wallsOf } from '@ombra/core/stages/outline';
 import fc from 'fast-check';
 import * as WebIFC from 'web-ifc';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { angledHalls } from '../../core/test/support/angledHalls';
+import { hall } from '../../core/test/support/hall';
 import { planOf, rectilinear, withCourses } from '../../core/test/support/plans';
 import { globalId } from '../src/server/exports/ifc/globalId';
 import { writeIfc } from '../src/server/exports/ifc/model';
@@ -163,6 +166,63 @@ it('is as large as the walls are, its openings cut: the reader’s own meshes, w
     }),
     { numRuns: 12 },
   );
+});
+
+it('has walls and footings of every kind of outline as large as they are: cores that change, inside walls, walks that stay open', () => {
+  const rectangle = planOf(
+    [
+      [480, 90],
+      [336, 90],
+      [480, 90],
+      [336, 90],
+    ],
+    withCourses(3),
+  );
+  const plans: readonly Plan[] = [
+    hall(
+      [
+        { length: 240, core: 8 },
+        { length: 200, core: 6, flush: 'inside' },
+        { length: 160, core: 10, flush: 'middle' },
+      ],
+      300,
+    ),
+    {
+      ...rectangle,
+      loops: [
+        ...rectangle.loops,
+        {
+          id: 'inner',
+          closed: false,
+          tee: { start: { wall: 'w1', at: '200in' }, end: { wall: 'w3' } },
+          walk: [{ id: 'inside', length: '310in', turn: 'right 90' }],
+        },
+      ],
+    },
+    {
+      ...rectangle,
+      loops: rectangle.loops.map((loop) => ({ ...loop, closed: false, walk: loop.walk.slice(0, 3) })),
+    },
+    ...fc.sample(angledHalls, { numRuns: 4, seed: 7 }),
+  ];
+  for (const plan of plans) {
+    const worked = work(plan);
+    const read = readIfc(writeIfc(worked, { ...OF, name: 'Any' }));
+    expect(read.volume(WebIFC.IFCFOOTING) / worked.footing.concrete.value).toBeCloseTo(1, 4);
+    // A wall's own plan: half of both its faces times its thickness, exact for any miter.
+    const area = worked.shell.loops
+      .flatMap(({ built }) => (built ? built.walls.map((wall) => ({ built, wall })) : []))
+      .reduce((sum, { built, wall }) => {
+        const [outside, inside] = (['formOutside', 'formInside'] as const).map((face) => {
+          const [from, to] = wallFace(built, wall, face);
+          return Math.hypot(to.x - from.x, to.y - from.y) / 1e9;
+        }) as [number, number];
+        return sum + (((outside + inside) / 2) * wall.thickness) / 1e9;
+      }, 0);
+    const height = (worked.courses.tops.at(-1) ?? 0) / 1e9;
+    expect(read.volume(WebIFC.IFCWALL) / (area * height)).toBeCloseTo(1, 4);
+    read.close();
+  }
 });
 
 it('cuts the openings of the demo out of its walls', () => {

@@ -48,6 +48,9 @@ export interface WallBase {
   /** Lengths of the footing's own edges. */
   readonly outerLength: Length;
   readonly innerLength: Length;
+  /** Where its edges begin and end on the plan; on an arc, the ends of their chords. */
+  readonly outerSide: readonly [Point, Point];
+  readonly innerSide: readonly [Point, Point];
   /** Lengths of planks along its edges, from long point to long point of their mitres. */
   readonly plankOuter: Length;
   readonly plankInner: Length;
@@ -123,6 +126,8 @@ function offsetOf(row: WalkRow | undefined, wall: Wall, units: UnitSystem): Judg
 /** A line along the walls of a loop at some depth of each, negative outside them: its corners, and the length along every wall. */
 interface Edge {
   readonly corners: readonly Point[];
+  /** Where every wall's part of it begins and ends. */
+  readonly sides: readonly (readonly [Point, Point])[];
   readonly lengths: readonly Length[];
 }
 
@@ -179,6 +184,7 @@ function edgeAt(built: BuiltLoop, inward: readonly Length[], trim = UNTRIMMED): 
             : []),
       ])
       .concat(open ? [ends[last] as Point] : []),
+    sides: walls.map((_, index) => [starts[index] as Point, ends[index] as Point] as const),
     lengths: walls.map((wall, index) =>
       wall.curve
         ? nanometres(radius(wall, index) * Math.abs(radiansOf(wall.curve.sweep)))
@@ -306,6 +312,8 @@ export function buildBases(
         inner: chalk[index]?.inner ?? ZERO,
         outerLength: outer.lengths[index] ?? ZERO,
         innerLength: inner.lengths[index] ?? ZERO,
+        outerSide: outer.sides[index] as readonly [Point, Point],
+        innerSide: inner.sides[index] as readonly [Point, Point],
         plankOuter: longer(outer, outerFar, index),
         plankInner: longer(inner, innerFar, index),
         formOutside: faces[0].lengths[index] ?? ZERO,

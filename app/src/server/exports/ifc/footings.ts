@@ -1,5 +1,4 @@
 import type { PlacedWall } from '@ombra/core/drawings';
-import type { Point } from '@ombra/core/kernel/geometry';
 import type { WorkedPlan } from '@ombra/core/work';
 import { type Band, bandShape } from './bands';
 import { type Model, idOf, quantities, shape } from './hang';
@@ -18,17 +17,10 @@ export function addFootings(
     loop.walls.flatMap((base): Ref[] => {
       const place = places.get(base.wall);
       if (!place) return [];
-      const straight = place.built.walls.every(({ curve }) => !curve) && !place.built.open;
-      const { index, built } = place;
-      const ends = (ring: readonly Point[]): readonly [Point, Point] | null => {
-        const [start, end] = [ring[index], ring[(index + 1) % built.walls.length]];
-        return start && end ? [start, end] : null;
-      };
-      const [outer, inner] = straight ? [ends(loop.outer), ends(loop.inner)] : [null, null];
       const band: Band = {
         outer: -base.outer,
         inner: base.thickness + base.inner,
-        ...(outer && inner ? { mitres: { outer, inner } } : {}),
+        mitres: { outer: base.outerSide, inner: base.innerSide },
       };
       const items = (worked.levels.walls[base.wall] ?? []).map(({ from, to, bottom }) =>
         model.solids.raised(bandShape(place, band, from, to), mm(bottom - bases.depth), mm(bottom)),
