@@ -59,6 +59,7 @@ const ABOUT: Readonly<Record<OpeningProblem['kind'], string>> = {
   'rise-too-high': 'Round tops too high',
   'short-pier': 'Short piers',
   'nothing-to-hold-down': 'Thresholds too low to hold down',
+  'at-tee': 'Openings where inside walls meet',
   'on-curve': 'Openings in a curve',
   'not-lined-through': 'Heads that do not line up',
   'buck-figure': 'Buck sizes that cannot be used',
@@ -141,6 +142,19 @@ function wording(plan: Context, nameOf: (wall: string) => string): NoticeTable<O
           },
         },
       ],
+    }),
+    'at-tee': (problem) => ({
+      severity: 'check',
+      what: `${nameOf(problem.other)} meets the wall here: ${inInches(problem.behind)} of the opening would lie behind it. Move the opening, or that wall.`,
+      fixes: [problem.back, problem.on]
+        .sort((a, b) => abs(a) - abs(b))
+        .flatMap((by) =>
+          movedBy(
+            plan.openings?.find(({ id }) => id === problem.opening),
+            by,
+            plan,
+          ),
+        ),
     }),
     'on-curve': () => ({
       severity: 'check',

@@ -5,6 +5,7 @@ import type { Plan } from '../../kernel/plan';
 import type { HouseRules } from '../../kernel/rules';
 import { type BuiltLoop, type HeightSpan, type Levels, type Shell, type Wall, alongFace } from '../outline';
 import { type BuckMaterial, buckMaterial } from './bucks';
+import { atTees } from './atTees';
 import { takenByCorner } from './cornerReach';
 import { missedHeads, shortPiers } from './neighbours';
 import type { OpeningField, OpeningProblem } from './problem';
@@ -337,6 +338,7 @@ export function placeOpenings(
           built ? shortPiers(placed, built, wall, rules.length('openings.pier.least')) : [],
         ),
       ),
+      ...atTees(placed, shell, levels),
       ...missedHeads(placed, rules.length('openings.head.near')),
     ],
   };

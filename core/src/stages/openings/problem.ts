@@ -52,6 +52,16 @@ export type OpeningProblem =
       readonly depth: Length;
       readonly has: Length;
     })
+  | (OfOpening & {
+      /** An inside wall meets this one where the opening is. */
+      readonly kind: 'at-tee';
+      readonly wall: string;
+      readonly other: string;
+      /** So much of the opening lies behind that wall, and so far it would have to move to be clear of it: back, and on. */
+      readonly behind: Length;
+      readonly back: Length;
+      readonly on: Length;
+    })
   | (OfOpening & { readonly kind: 'on-curve'; readonly wall: string })
   | (OfOpening & {
       readonly kind: 'not-lined-through';

@@ -30,6 +30,46 @@ const told = (plan: Plan, id: string): Notice => {
 
 const door = { kind: 'door', at: '200in', height: '80in', sill: '0in' } as const;
 
+describe('an opening where an inside wall meets its wall', () => {
+  const parted = (at: string, change: Partial<Opening> = {}, top?: string): Plan => {
+    const plan = planWith([{ at, width: '36in', height: '40in', sill: '32in', ...change }]);
+    return {
+      ...plan,
+      loops: [
+        ...plan.loops,
+        {
+          id: 'inner',
+          closed: false,
+          tee: { start: { wall: 'w1', at: '200in' } },
+          walk: [{ id: 'inside', length: '120in', turn: 'right 90', ...(top ? { top } : {}) }],
+        },
+      ],
+    };
+  };
+  const atTee = (plan: Plan): Notice | undefined =>
+    work(plan).notices.find(({ id }) => id.startsWith('opening-at-tee'));
+
+  it('is told with what of it lies behind that wall, and either way out of it', () => {
+    // The inside wall is 13 in thick and set out from 200 in: it takes 187 to 200. The hole in the concrete is 39 in wide.
+    const plan = parted('170in');
+    const notice = atTee(plan);
+    expect(notice?.severity).toBe('check');
+    expect(valuesIn(notice?.what)).toContain('13″');
+    expect(notice?.fixes).toHaveLength(2);
+    for (const { edit } of notice?.fixes ?? []) expect(atTee(applyEdit(plan, edit))).toBeUndefined();
+  });
+
+  it('is nothing to tell beside it, or over it', () => {
+    // From 148 1/2 to 187 1/2 in, and an inch less.
+    expect(atTee(parted('150in'))?.what).toContain('1/2″');
+    expect(atTee(parted('149 1/2in'))).toBeUndefined();
+    expect(atTee(parted('201 1/2in'))).toBeUndefined();
+    // Its buck's sill lies on the two courses of the inside wall.
+    expect(atTee(parted('170in', { sill: '33 1/2in' }, '2 courses'))).toBeUndefined();
+    expect(atTee(parted('170in', { sill: '33in' }, '2 courses'))).toBeDefined();
+  });
+});
+
 describe('what openings have to say', () => {
   it.each<readonly [string, Plan, string, Notice['severity'], readonly string[]]>([
     ['no distance', planWith([{ at: '', sill: '3ft' }]), 'opening-unreadable', 'stop', []],

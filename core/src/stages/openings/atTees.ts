@@ -1,0 +1,38 @@
+import { nanometres } from '../../kernel/measure';
+import { type Crossing, type Levels, type Shell, crossingsOf } from '../outline';
+import type { PlacedOpening } from './placeOpenings';
+import type { OpeningProblem } from './problem';
+
+/** Whether an inside wall stands as high as an opening, at the end where it meets the opening's wall. */
+function standsBeside({ wall, atStart }: Crossing, { concrete }: PlacedOpening, levels: Levels): boolean {
+  const spans = levels.walls[wall] ?? [];
+  const own = atStart ? spans[0] : spans.at(-1);
+  return own !== undefined && own.bottom < concrete.top && own.top > concrete.bottom;
+}
+
+/** Openings that lie where an inside wall meets their wall: what of them is behind it could not be gone or looked through. */
+export function atTees(
+  placed: readonly PlacedOpening[],
+  shell: Shell,
+  levels: Levels,
+): readonly OpeningProblem[] {
+  return crossingsOf(shell).flatMap((crossing) =>
+    placed.flatMap((opening): OpeningProblem[] => {
+      const { from, to } = opening.concrete;
+      if (!opening.worked || opening.wall !== crossing.through) return [];
+      if (to <= crossing.from || from >= crossing.to || !standsBeside(crossing, opening, levels)) return [];
+      return [
+        {
+          kind: 'at-tee',
+          opening: opening.id,
+          name: opening.name,
+          wall: opening.wall,
+          other: crossing.wall,
+          behind: nanometres(Math.min(to, crossing.to) - Math.max(from, crossing.from)),
+          back: nanometres(crossing.from - to),
+          on: nanometres(crossing.to - from),
+        },
+      ];
+    }),
+  );
+}
