@@ -7,7 +7,15 @@ import { type Openings, holesByWall } from '../openings';
 import type { Plan } from '../../kernel/plan';
 import type { Laid } from '../../kernel/record';
 import type { HouseRules } from '../../kernel/rules';
-import type { BuiltLoop, Corner, HeightRest, Levels, Shell, Wall } from '../outline';
+import {
+  type BuiltLoop,
+  type Corner,
+  type HeightRest,
+  type Levels,
+  type Shell,
+  type Wall,
+  meetingsOf,
+} from '../outline';
 import { type LongLegOn, type WallEnd, handOf, isTooSharp, longLegIn, makeOf, parityOf } from './corners';
 import { openingBoards } from './boards';
 import {
@@ -406,14 +414,12 @@ function teeJoints(shell: Shell, loops: readonly LaidLoop[]): readonly WeakJoint
     shell.loops.flatMap((loop) => loop.built?.walls ?? []).map((wall) => [wall.id, wall]),
   );
   const rows = loops.flatMap((loop) => loop.rows);
-  return shell.loops.flatMap(({ built }): WeakJoint[] => {
-    const tee = built?.tees.start;
-    const branch = built?.walls[0];
-    const main = walls.get(tee?.wall ?? '');
-    if (!branch || !main || !tee || tee.at === null) return [];
-    const { at } = tee;
+  return meetingsOf(shell).flatMap(({ through, wall, atStart, at }): WeakJoint[] => {
+    const main = walls.get(through);
+    const length = walls.get(wall)?.length;
+    if (!main) return [];
     return rows
-      .filter((row) => row.wall === branch.id && row.from === ZERO)
+      .filter((row) => row.wall === wall && (atStart ? row.from === ZERO : row.to === length))
       .filter(({ course }) =>
         rows.some((row) => row.wall === main.id && row.course === course && row.from <= at && at <= row.to),
       )

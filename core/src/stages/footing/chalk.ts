@@ -1,6 +1,6 @@
 import type { Courses, Piece, WallPiece } from '../courses';
 import { type Length, add, subtract, max, min, ZERO } from '../../kernel/measure';
-import type { Levels, Shell } from '../outline';
+import { type Levels, type Shell, meetingsOf, wallsOf } from '../outline';
 
 /** A mark to make on the footing along a wall's outer chalk line. */
 export interface TapeMark {
@@ -48,6 +48,8 @@ export function standingPieces(courses: Courses, levels: Levels): readonly Piece
 /** The tape sheet of an outline: every mark from its first corner on, in walking order. */
 export function tapeMarks(shell: Shell, levels: Levels, courses: Courses): readonly TapeMark[] {
   const first = standingPieces(courses, levels);
+  const meetings = meetingsOf(shell);
+  const names = new Map(wallsOf(shell).map(({ id, name }) => [id, name]));
   return shell.loops.flatMap(({ built }): TapeMark[] => {
     if (!built) return [];
     const walls = new Map(built.walls.map((wall) => [wall.id, wall]));
@@ -89,14 +91,9 @@ export function tapeMarks(shell: Shell, levels: Levels, courses: Courses): reado
         index > 0 && spans[index - 1]?.bottom !== span.bottom ? [mark(wall.id, span.from, 'step')] : [],
       );
     });
-    const tees = shell.loops.flatMap((other) => {
-      const { start, end: stop } = other.built?.tees ?? { start: null, end: null };
-      return [start, stop].flatMap((tee) =>
-        tee && tee.at !== null && walls.has(tee.wall)
-          ? [mark(tee.wall, tee.at, 'wall-meets', { letter: other.built?.walls[0]?.name ?? null })]
-          : [],
-      );
-    });
+    const tees = meetings
+      .filter(({ through }) => walls.has(through))
+      .map(({ through, wall, at }) => mark(through, at, 'wall-meets', { letter: names.get(wall) ?? null }));
     return [...corners, ...own, ...steps, ...tees, ...end].sort((a, b) => a.station - b.station);
   });
 }

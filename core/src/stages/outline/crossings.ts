@@ -11,6 +11,8 @@ export interface Crossing {
   /** What its form takes of the through wall's face, from that wall's first corner on its outside face. */
   readonly from: Length;
   readonly to: Length;
+  /** Where its outside face meets the through wall. */
+  readonly at: Length;
   /** The face of the through wall that it stands against. */
   readonly side: 'inside' | 'outside';
 }
@@ -73,9 +75,28 @@ export function crossingsOf(shell: Shell): readonly Crossing[] {
           atStart,
           from: nanometres(from),
           to: nanometres(to),
+          at: nanometres(one.along),
           side: deep > thickness / 2 ? 'inside' : 'outside',
         },
       ];
+    }),
+  );
+}
+
+/** An end of an inside wall, and where its outside face meets the wall that runs through. */
+export type Meeting = Pick<Crossing, 'through' | 'wall' | 'atStart' | 'at'>;
+
+/** Every end of an inside wall whose place on the wall that it meets is known: as crossings tell it, and on a curved wall as typed. */
+export function meetingsOf(shell: Shell): readonly Meeting[] {
+  const crossings = crossingsOf(shell);
+  return shell.loops.flatMap(({ built }) =>
+    [true, false].flatMap((atStart): readonly Meeting[] => {
+      const own = atStart ? built?.walls[0] : built?.walls.at(-1);
+      const tee = atStart ? built?.tees.start : built?.tees.end;
+      if (!own || !tee) return [];
+      const crossing = crossings.find((each) => each.wall === own.id && each.atStart === atStart);
+      const at = tee.at ?? crossing?.at;
+      return at === undefined ? [] : [{ through: tee.wall, wall: own.id, atStart, at }];
     }),
   );
 }

@@ -221,9 +221,15 @@ describe('at an inside wall', () => {
 
   it('is where the tee’s own geometry puts it, on the face that it stands against', () => {
     // 13 in of wall, to the right of the walk: before the 200 in at which its outside starts.
+    const own = { wall: 'inside', side: 'inside' } as const;
+    const place = (from: number, to: number, at: number) => ({
+      from: inches(from),
+      to: inches(to),
+      at: inches(at),
+    });
     expect(crossingsOf(work(joined(200, 4)).shell)).toEqual([
-      { through: 'w1', wall: 'inside', atStart: true, from: inches(187), to: inches(200), side: 'inside' },
-      { through: 'w3', wall: 'inside', atStart: false, from: inches(280), to: inches(293), side: 'inside' },
+      { ...own, through: 'w1', atStart: true, ...place(187, 200, 200) },
+      { ...own, through: 'w3', atStart: false, ...place(280, 293, 280) },
     ]);
   });
 

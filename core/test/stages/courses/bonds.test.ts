@@ -340,6 +340,10 @@ describe('an inside wall', () => {
     expect(tees.filter((joint) => joint.wall === 'w1').map((joint) => toInches(joint.at))).toEqual([
       240, 240, 240, 240,
     ]);
+    // 40 ft less 20 ft from where the wall across begins.
+    expect(tees.filter((joint) => joint.wall === 'w3').map((joint) => toInches(joint.at))).toEqual([
+      240, 240, 240, 240,
+    ]);
     expect(tees.filter((joint) => joint.wall === 'inside').length).toBe(8);
     expect(noticesOf(worked, 'check').some((id) => id.startsWith('open'))).toBe(false);
     // The core runs on through the foam of both walls: 8 in × (310 + 2 × 2 1/2).

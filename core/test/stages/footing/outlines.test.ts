@@ -173,14 +173,20 @@ describe('a footing', () => {
         {
           id: 'inside',
           closed: false,
-          tee: { start: { wall: 'w1', at: '20ft' }, end: { wall: 'w3' } },
+          tee: { start: { wall: 'w1', at: '15ft' }, end: { wall: 'w3' } },
           walk: [{ id: 'in', length: '21ft 10in', turn: 'right 90' }],
         },
       ],
     });
+    // The wall across is walked the other way, from the far end of its 40 ft.
     expect(
-      footing.tape.filter((mark) => mark.what === 'wall-meets').map((mark) => [mark.wall, mark.at]),
-    ).toContainEqual(['w1', feet(20)]);
+      footing.tape
+        .filter((mark) => mark.what === 'wall-meets')
+        .map((mark) => [mark.wall, toInches(mark.at), mark.letter]),
+    ).toEqual([
+      ['w1', 180, 'E–F'],
+      ['w3', 300, 'E–F'],
+    ]);
   });
 });
 
