@@ -1,5 +1,5 @@
 import { nanometres } from '../../kernel/measure';
-import { type Crossing, type Levels, type Shell, crossingsOf } from '../outline';
+import { type Crossing, type Levels, type Shell, crossingsOf, wallsOf } from '../outline';
 import type { PlacedOpening } from './placeOpenings';
 import type { OpeningProblem } from './problem';
 
@@ -16,6 +16,7 @@ export function atTees(
   shell: Shell,
   levels: Levels,
 ): readonly OpeningProblem[] {
+  const corners = new Map(wallsOf(shell).map(({ id, from, to }) => [id, { from, to }]));
   return crossingsOf(shell).flatMap((crossing) =>
     placed.flatMap((opening): OpeningProblem[] => {
       const { from, to } = opening.concrete;
@@ -31,6 +32,7 @@ export function atTees(
           behind: nanometres(Math.min(to, crossing.to) - Math.max(from, crossing.from)),
           back: nanometres(crossing.from - to),
           on: nanometres(crossing.to - from),
+          corners: [corners.get(opening.wall)?.from ?? '', corners.get(opening.wall)?.to ?? ''],
         },
       ];
     }),

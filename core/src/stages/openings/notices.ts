@@ -153,7 +153,7 @@ function wording(plan: Context, nameOf: (wall: string) => string): NoticeTable<O
             plan.openings?.find(({ id }) => id === problem.opening),
             by,
             plan,
-          ),
+          ).map((fix) => ({ ...fix, label: `${fix.label} toward ${problem.corners[by < 0 ? 0 : 1]}` })),
         ),
     }),
     'on-curve': () => ({

@@ -61,6 +61,8 @@ export type OpeningProblem =
       readonly behind: Length;
       readonly back: Length;
       readonly on: Length;
+      /** The corners at which its wall begins and ends. */
+      readonly corners: readonly [start: string, end: string];
     })
   | (OfOpening & { readonly kind: 'on-curve'; readonly wall: string })
   | (OfOpening & {
