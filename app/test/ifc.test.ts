@@ -9,7 +9,7 @@ import * as WebIFC from 'web-ifc';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { angledHalls } from '../../core/test/support/angledHalls';
 import { hall } from '../../core/test/support/hall';
-import { planOf, rectilinear, withCourses } from '../../core/test/support/plans';
+import { planOf, rectilinear, withCourses, withInside } from '../../core/test/support/plans';
 import { globalId } from '../src/server/exports/ifc/globalId';
 import { writeIfc } from '../src/server/exports/ifc/model';
 import { stepText } from '../src/server/exports/ifc/step';
@@ -187,18 +187,7 @@ it('has walls and footings of every kind of outline as large as they are: cores 
       ],
       300,
     ),
-    {
-      ...rectangle,
-      loops: [
-        ...rectangle.loops,
-        {
-          id: 'inner',
-          closed: false,
-          tee: { start: { wall: 'w1', at: '200in' }, end: { wall: 'w3' } },
-          walk: [{ id: 'inside', length: '310in', turn: 'right 90' }],
-        },
-      ],
-    },
+    withInside(rectangle),
     {
       ...rectangle,
       loops: rectangle.loops.map((loop) => ({ ...loop, closed: false, walk: loop.walk.slice(0, 3) })),

@@ -3,6 +3,8 @@ import type { Plan } from '../../src/kernel/plan';
 import { type BuiltLoop, type Wall, wallFace } from '../../src/stages/outline';
 import { type Side, planOf, withCourses } from './plans';
 
+type Spot = readonly [x: number, y: number];
+
 /** Sides and turns of an outline from its corners in inches, clockwise on the plan. */
 function sidesFrom(corners: readonly (readonly [x: number, y: number])[]): readonly Side[] {
   const at = (index: number) => corners[index % corners.length] as readonly [number, number];
@@ -47,16 +49,38 @@ export const angledHalls: fc.Arbitrary<Plan> = fc
     };
   });
 
-/** Where a wall's inside face begins and ends by the drawn faces, in nanometres along its outside face. */
+/** Where two lines through points cross, by Cramer's rule; directions need not be of length 1. */
+function crossing(
+  [[x1, y1], [dx1, dy1]]: readonly [Spot, Spot],
+  [[x2, y2], [dx2, dy2]]: readonly [Spot, Spot],
+): Spot {
+  const along = ((x2 - x1) * dy2 - (y2 - y1) * dx2) / (dx1 * dy2 - dy1 * dx2);
+  return [x1 + along * dx1, y1 + along * dy1];
+}
+
+/**
+ * Where a wall's inside face begins and ends, in nanometres along its outside face: its outside line and those of its neighbours, each
+ * moved in by its own wall's thickness and crossed. Outside faces are checked by a polygon library elsewhere.
+ */
 export function insideTape(
   built: BuiltLoop,
   wall: Wall,
 ): readonly [from: number, to: number, length: number] {
-  const [start, end] = wallFace(built, wall, 'formOutside');
-  const [along, up] = [end.x - start.x, end.y - start.y];
-  const length = Math.hypot(along, up);
-  const [from = 0, to = 0] = wallFace(built, wall, 'formInside').map(
-    ({ x, y }) => ((x - start.x) * along + (y - start.y) * up) / length,
-  );
-  return [from, to, length];
+  const count = built.walls.length;
+  const index = built.walls.indexOf(wall);
+  const lineOf = (at: number) => {
+    const own = built.walls[(at + count) % count] as Wall;
+    const [start, end] = wallFace(built, own, 'formOutside');
+    const [dx, dy] = [end.x - start.x, end.y - start.y];
+    const length = Math.hypot(dx, dy);
+    // Walked clockwise, inward is to the right.
+    const from: Spot = [start.x - (dy / length) * own.thickness, start.y + (dx / length) * own.thickness];
+    return { start, length, along: [dx / length, dy / length] as Spot, inside: [from, [dx, dy]] as const };
+  };
+  const own = lineOf(index);
+  const tape = [lineOf(index - 1), lineOf(index + 1)].map(({ inside }) => {
+    const [x, y] = crossing(own.inside, inside);
+    return (x - own.start.x) * own.along[0] + (y - own.start.y) * own.along[1];
+  });
+  return [tape[0] ?? 0, tape[1] ?? 0, own.length];
 }

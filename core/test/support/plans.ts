@@ -22,6 +22,23 @@ export const withCourses = (toCourse: number): Pick<Plan, 'pours'> => ({
   pours: [{ id: 'pour-1', toCourse, top: 'full' }],
 });
 
+/** The plan with an inside wall from its first wall to its third, whose outside face starts so far along the first. */
+export const withInside = (
+  plan: Plan,
+  { at = '200in', ...row }: Partial<WalkRow> & { readonly at?: string } = {},
+): Plan => ({
+  ...plan,
+  loops: [
+    ...plan.loops,
+    {
+      id: 'inner',
+      closed: false,
+      tee: { start: { wall: 'w1', at }, end: { wall: 'w3' } },
+      walk: [{ id: 'inside', length: '25ft 10in', turn: 'right 90', ...row }],
+    },
+  ],
+});
+
 export const HATCHERY: readonly Side[] = [
   [528, 90],
   [240, 90],

@@ -1,7 +1,7 @@
 import { orderOf } from '@ombra/core/orderOf';
 import { evaluate, explainLine, showMass } from '@ombra/core/kernel/figures';
 import { type Length, type UnitSystem, showLength } from '@ombra/core/kernel/measure';
-import type { OrderLine } from '@ombra/core/stages/order';
+import { type OrderLine, wholePieces } from '@ombra/core/stages/order';
 import { BEFORE, SIGNS } from '../../frame/figures/signs';
 import type { SheetProps } from '../../frame/stage';
 import { SheetFrame } from '../../frame/sheet/SheetFrame';
@@ -24,7 +24,7 @@ function workedOut(line: OrderLine, units: UnitSystem): string {
 }
 
 function amount(line: OrderLine, value: number, units: UnitSystem): string {
-  return line.needed.unit === 'length' ? showLength(value as Length, units) : String(Math.ceil(value));
+  return line.needed.unit === 'length' ? showLength(value as Length, units) : String(wholePieces(value));
 }
 
 /** What to order: articles with spares and bundles, mass, fixings, and where the bundles stand. */

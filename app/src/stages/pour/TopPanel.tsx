@@ -47,7 +47,7 @@ export const bandsText = ({ bands }: TopOff, units: Job['plan']['units']): strin
   return bands
     .map(
       ({ core, from, to }) =>
-        `${told(from)} to ${told(to)}${bands.length > 1 ? ` at a core of ${told(core)}` : ''}`,
+        `${told(from)} to ${told(to)}${bands.length > 1 ? ` where the core is ${told(core)}` : ''}`,
     )
     .join(', ');
 };

@@ -1,5 +1,5 @@
 import { type Length, nanometres } from '../../kernel/measure';
-import { type BuiltLoop, type Corner, type Wall, insideLater } from '../outline';
+import { type BuiltLoop, type Corner, type Wall, cornerAt, insideLater } from '../outline';
 import type { Side } from './problem';
 
 /** The end of a wall on the face that is braced. */
@@ -14,17 +14,16 @@ export interface FaceEnd {
 /** Both ends of a wall's braced face. */
 export function faceEnds(built: BuiltLoop, wall: Wall, side: Side): readonly [start: FaceEnd, end: FaceEnd] {
   const end = (atStart: boolean): FaceEnd => {
-    const corner =
-      built.corners.find((each) => (atStart ? each.wallAfter : each.wallBefore) === wall.id) ?? null;
+    const met = cornerAt(built, wall, atStart);
     const place = (off: number): Length => nanometres(atStart ? off : wall.length - off);
-    if (!corner) {
+    if (!met) {
       const tee = atStart ? built.tees.start : built.tees.end;
       return { at: place(0), how: tee ? 'tee' : 'free', corner: null };
     }
+    const { corner, other } = met;
     if (corner.kind === 'straight') return { at: place(0), how: 'straight', corner };
-    const other = built.walls.find((each) => each.id === (atStart ? corner.wallBefore : corner.wallAfter));
     const inward = (corner.kind === 'outside') === (side === 'inside');
-    const off = side === 'outside' ? 0 : insideLater(corner, wall, other ?? wall);
+    const off = side === 'outside' ? 0 : insideLater(corner, wall, other);
     return { at: place(off), how: inward ? 'inward' : 'outward', corner };
   };
   return [end(true), end(false)];

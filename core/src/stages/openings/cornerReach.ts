@@ -1,14 +1,13 @@
 import { type Length, ZERO, max } from '../../kernel/measure';
-import { type BuiltLoop, type Wall, insideLater } from '../outline';
+import { type BuiltLoop, type Wall, cornerAt, insideLater } from '../outline';
 
 /**
  * How much later the tape starts inside than outside at an end of a wall: by the thickness of the wall that it meets at a
  * square outside corner, so much earlier at an inside one; not at all at a free end or a tee.
  */
 export function cornerReach(built: BuiltLoop, wall: Wall, atStart: boolean): Length {
-  const corner = built.corners.find((each) => (atStart ? each.wallAfter : each.wallBefore) === wall.id);
-  const other = built.walls.find((each) => each.id === (atStart ? corner?.wallBefore : corner?.wallAfter));
-  return corner && other ? insideLater(corner, wall, other) : ZERO;
+  const met = cornerAt(built, wall, atStart);
+  return met ? insideLater(met.corner, wall, met.other) : ZERO;
 }
 
 /** How much of a wall's outside face the wall that it meets at an end takes; nothing at an inside corner. */

@@ -1,4 +1,4 @@
-import type { How } from '../../kernel/figures/how';
+import { type How, roundedUp } from '../../kernel/figures/how';
 import type { Length } from '../../kernel/measure';
 import type { RuleId } from '../../kernel/rules';
 
@@ -21,6 +21,9 @@ export interface OrderLine {
   readonly massKilograms: number | null;
   readonly rules: readonly RuleId[];
 }
+
+/** What is needed in whole pieces; a sum of parts that comes to a whole number but for float noise is that number. */
+export const wholePieces = (needed: number): number => roundedUp(needed, 1);
 
 /** An article before its spares and bundles are known. */
 export interface Article {

@@ -1,7 +1,7 @@
 import type { BooksOf } from '../../kernel/engine/stage';
-import { evaluate, roundedUp } from '../../kernel/figures/how';
+import { evaluate } from '../../kernel/figures/how';
 import type { Cell, Column } from '../../kernel/table';
-import type { OrderLine } from './article';
+import { type OrderLine, wholePieces } from './article';
 import { orderFor } from './orderFor';
 
 const ARTICLE: readonly Column[] = [
@@ -39,7 +39,7 @@ export const booksOf: BooksOf = (worked, plan, rules) => {
           rows: order.lines
             .filter((line) => !isLength(line))
             .map((line) => {
-              const needed = roundedUp(evaluate(line.needed), 1);
+              const needed = wholePieces(evaluate(line.needed));
               return [
                 ...article(line),
                 needed,

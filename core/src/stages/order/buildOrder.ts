@@ -1,4 +1,4 @@
-import { evaluate, roundedUp } from '../../kernel/figures/how';
+import { evaluate } from '../../kernel/figures/how';
 import type { Pour } from '../outline/plan';
 import { type Straps, strapsOf } from '../bracing';
 import type { Bucks } from '../bucks';
@@ -14,7 +14,7 @@ import type { StockOfSize } from '../steel';
 import type { Edges } from '../edges';
 import type { TopOff } from '../topoff';
 import { type How, givenCount, givenLength } from '../../kernel/figures/how';
-import type { Article, OrderLine } from './article';
+import { type Article, type OrderLine, wholePieces } from './article';
 import { closingParts } from './closingParts';
 import { corners, straights } from './formArticles';
 import { ledgeStraights, openingParts } from './openingParts';
@@ -28,7 +28,7 @@ export interface Order {
 }
 
 function orderLine(article: Article, family: Family, rules: HouseRules): OrderLine {
-  const needed = roundedUp(evaluate(article.needed), 1);
+  const needed = wholePieces(evaluate(article.needed));
   const isLength = article.needed.unit === 'length';
   const spare = isLength || needed === 0 ? 0 : sparesOf(needed, rules);
   const bundle = article.isForm === true ? (family.bundle ?? null) : null;
@@ -52,7 +52,7 @@ function orderLine(article: Article, family: Family, rules: HouseRules): OrderLi
 
 const sparesOf = (needed: number, rules: HouseRules): number => {
   const share = rules.count('order.spares');
-  return share === 0 ? 0 : Math.max(1, roundedUp((needed * share) / 100, 1));
+  return share === 0 ? 0 : Math.max(1, wholePieces((needed * share) / 100));
 };
 
 /** What `fixings` goes by. */

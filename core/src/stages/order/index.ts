@@ -1,3 +1,3 @@
-export type { OrderLine } from './article';
+export { type OrderLine, wholePieces } from './article';
 export * from './buildOrder';
 export * from './orderFor';

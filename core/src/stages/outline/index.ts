@@ -1,6 +1,7 @@
 export * from './arc';
 export * from './buildShell';
 export * from './closing';
+export * from './cornerAt';
 export * from './crossings';
 export * from './letters';
 export * from './setup';

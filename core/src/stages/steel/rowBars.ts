@@ -3,6 +3,7 @@ import { runPastCorner } from '../../kernel/geometry/offset';
 import { type Length, add, nanometres, subtract, ZERO, max, min } from '../../kernel/measure';
 import { centreOf, halfWidthAt } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
+import { cornerAt } from '../outline';
 import { TOP_BAR_DEPTH } from './laps';
 import type { SteelWall } from './setting';
 
@@ -18,8 +19,9 @@ interface InsetAtInput {
 
 /**
  * How far inside the end of a row its bars end: negative where they run on past the face line, into the wall round an inside corner.
- * At a corner they go to where the first of them comes to the cover of the other wall's far face, and at a shallow one no farther
- * than they would at a square one. [intersection of the bar's line and that of the cover]
+ * At a corner they go to where the first of them comes to the cover of the other wall's far face. At a shallow one that may be yards
+ * away: there they end with their wall's own outside face, or round an inside corner where they would at a square one.
+ * [intersection of the bar's line and that of the cover]
  */
 export function insetAt({ limit, atStart, own, rules, offsets }: InsetAtInput): Length {
   const { built, wall } = own;
@@ -31,10 +33,9 @@ export function insetAt({ limit, atStart, own, rules, offsets }: InsetAtInput): 
     const tee = atStart ? built.tees.start : built.tees.end;
     return nanometres(-(tee?.skin ?? 0));
   }
-  const corner = built.corners.find((each) => (atStart ? each.wallAfter : each.wallBefore) === wall.id);
-  const other = built.walls.find((each) => each.id === (atStart ? corner?.wallBefore : corner?.wallAfter));
-  if (!corner || !other) return cover;
-  if (corner.kind === 'straight') return cover;
+  const met = cornerAt(built, wall, atStart);
+  if (!met || met.corner.kind === 'straight') return cover;
+  const { corner, other } = met;
   const outside = corner.kind === 'outside';
   const far = outside ? other.skin + cover : other.thickness - other.skin - cover;
   const ends = offsets.map((offset) => runPastCorner(corner.turn, wall.skin + wall.core / 2 + offset, far));

@@ -1,7 +1,15 @@
 import { type Length, add, nanometres, subtract, ZERO, max } from '../../kernel/measure';
 import type { PlacedOpening } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
-import { type BuiltLoop, type Corner, type Levels, type Wall, isSquare, radiansOf } from '../outline';
+import {
+  type BuiltLoop,
+  type Corner,
+  type Levels,
+  type Wall,
+  cornerAt,
+  isSquare,
+  radiansOf,
+} from '../outline';
 
 /** One piece of a sill plate, from its wall's first corner along the outside face. */
 export interface PlatePiece {
@@ -37,7 +45,7 @@ interface PlateEndInput {
 
 /** How far the plate of a wall reaches at one of its ends, from that end inward on the outside face. */
 function plateEnd({ built, wall, atStart, width, levelGoesOn }: PlateEndInput): number {
-  const corner = built.corners.find((each) => (atStart ? each.wallAfter : each.wallBefore) === wall.id);
+  const corner = cornerAt(built, wall, atStart)?.corner;
   if (!corner) {
     const tee = atStart ? built.tees.start : built.tees.end;
     // Up to the edge of the plate of the wall that it meets; a free end stops behind its bulkhead.
@@ -55,7 +63,7 @@ const acrossCorner = (corner: Corner, starts: boolean, width: Length): number =>
 
 /** How far the long point of a plate's mitre reaches past its middle: half its width times tan(θ/2), whichever way the corner turns. */
 function longPoint({ built, wall, atStart, width, levelGoesOn }: PlateEndInput): Length {
-  const corner = built.corners.find((each) => (atStart ? each.wallAfter : each.wallBefore) === wall.id);
+  const corner = cornerAt(built, wall, atStart)?.corner;
   if (!corner || !levelGoesOn || isSquare(corner.turn)) return ZERO;
   return nanometres((width / 2) * Math.abs(Math.tan(radiansOf(corner.turn) / 2)));
 }
@@ -68,10 +76,8 @@ function topAt(levels: Levels, wall: string, atStart: boolean): Length | undefin
 
 /** Whether the walls that meet at a wall's end are of one height there. */
 function goesOn(built: BuiltLoop, levels: Levels, wall: Wall, atStart: boolean): boolean {
-  const corner = built.corners.find((each) => (atStart ? each.wallAfter : each.wallBefore) === wall.id);
-  if (!corner) return false;
-  const other = atStart ? corner.wallBefore : corner.wallAfter;
-  return topAt(levels, other, !atStart) === topAt(levels, wall.id, atStart);
+  const met = cornerAt(built, wall, atStart);
+  return met !== null && topAt(levels, met.other.id, !atStart) === topAt(levels, wall.id, atStart);
 }
 
 /** Stretches of a wall's top at one height, first to last. */

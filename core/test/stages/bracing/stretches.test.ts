@@ -8,7 +8,7 @@ import type { Plan } from '../../../src/kernel/plan';
 import { crossingsOf } from '../../../src/stages/outline';
 import { work } from '../../../src/work';
 import { openingOf } from '../../support/openings';
-import { type Side, planOf, withCourses } from '../../support/plans';
+import { type Side, planOf, withCourses, withInside } from '../../support/plans';
 
 const RECTANGLE: readonly Side[] = [
   [480, 90],
@@ -19,21 +19,8 @@ const RECTANGLE: readonly Side[] = [
 const rules = plankRules(houseRules());
 
 /** A rectangle with an inside wall across it. */
-const joined = (at: number, courses: number, change: Partial<Plan> = {}): Plan => {
-  const plan = planOf(RECTANGLE, { ...withCourses(courses), ...change });
-  return {
-    ...plan,
-    loops: [
-      ...plan.loops,
-      {
-        id: 'inner',
-        closed: false,
-        tee: { start: { wall: 'w1', at: `${String(at)}in` }, end: { wall: 'w3' } },
-        walk: [{ id: 'inside', length: '25ft 10in', turn: 'right 90' }],
-      },
-    ],
-  };
-};
+const joined = (at: number, courses: number, change: Partial<Plan> = {}): Plan =>
+  withInside(planOf(RECTANGLE, { ...withCourses(courses), ...change }), { at: `${String(at)}in` });
 const wallOf = (bracing: Bracing, wall: string) => {
   const found = bracing.walls.find((each) => each.wall === wall);
   if (!found) throw new Error(wall);

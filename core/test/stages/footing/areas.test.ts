@@ -5,7 +5,7 @@ import type { Plan } from '../../../src/kernel/plan';
 import { work } from '../../../src/work';
 import { angledHalls } from '../../support/angledHalls';
 import { unionArea } from '../../support/clipper';
-import { planOf, withCourses } from '../../support/plans';
+import { planOf, withCourses, withInside } from '../../support/plans';
 
 /** Square metres within corners, by the cross products of their sides. [shoelace formula] */
 const within = (corners: readonly Point[]): number =>
@@ -65,18 +65,7 @@ describe('the footing of an inside wall', () => {
         ],
         { ...withCourses(4), footing: { kind: 'strip', width, depth: '10in' } },
       );
-      return work({
-        ...plan,
-        loops: [
-          ...plan.loops,
-          {
-            id: 'inner',
-            closed: false,
-            tee: { start: { wall: 'w1', at: '200in' }, end: { wall: 'w3' } },
-            walk: [{ id: 'inside', length: '310in', turn: 'right 90', bearing: { width: inner } }],
-          },
-        ],
-      }).footing.concrete.value;
+      return work(withInside(plan, { bearing: { width: inner } })).footing.concrete.value;
     };
     for (const [width, inner] of [
       [24, 24],

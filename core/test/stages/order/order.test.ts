@@ -1,11 +1,11 @@
 import { evaluate } from '../../../src/kernel/figures/how';
 import { describe, expect, it } from 'vitest';
 import { inches, toInches } from '../../../src/kernel/measure';
-import type { Order } from '../../../src/stages/order';
+import { type Order, wholePieces } from '../../../src/stages/order';
 import { orderOf } from '../../../src/orderOf';
 import type { Plan } from '../../../src/kernel/plan';
 import { work } from '../../../src/work';
-import { type Side, HATCHERY, planOf, withCourses } from '../../support/plans';
+import { type Side, HATCHERY, planOf, withCourses, withInside } from '../../support/plans';
 
 const RECTANGLE: readonly Side[] = [
   [480, 90],
@@ -31,6 +31,11 @@ describe('the order list', () => {
     // 224 needed, 2 in a hundred spare: 229; bundles of 20: 12 of them.
     expect([straight.spare, straight.bundles, straight.ordered]).toEqual([5, 12, 240]);
     expect(straight.massKilograms).toBeCloseTo(240 * 2.6, 9);
+  });
+
+  it('orders no piece for what floats add: 8.8 in a hundred of 375 are 33', () => {
+    expect((375 * 8.8) / 100).toBeGreaterThan(33);
+    expect([wholePieces((375 * 8.8) / 100), wholePieces(33.01), wholePieces(33)]).toEqual([33, 34, 33]);
   });
 
   it('shares bundles out among the walls that are laid of them', () => {
@@ -188,18 +193,7 @@ describe('the order of a panel system', () => {
   });
 
   it('has a T bracket in every course at both ends of an inside wall', () => {
-    const parted: Plan = {
-      ...plan,
-      loops: [
-        ...plan.loops,
-        {
-          id: 'inner',
-          closed: false,
-          tee: { start: { wall: 'w1', at: '200in' }, end: { wall: 'w3' } },
-          walk: [{ id: 'inside', length: '311in', turn: 'right 90' }],
-        },
-      ],
-    };
+    const parted = withInside(plan);
     expect(evaluate(line(order(parted), 'tee-brackets').needed)).toBe(2 * 8);
   });
 

@@ -6,7 +6,7 @@ import type { Opening } from '../../../src/stages/openings/plan';
 import { barSize } from '../../../src/stages/steel';
 import { work } from '../../../src/work';
 import { openingOf } from '../../support/openings';
-import { type Side, planOf, withCourses } from '../../support/plans';
+import { type Side, planOf, withCourses, withInside } from '../../support/plans';
 
 const RECTANGLE: readonly Side[] = [
   [480, 90],
@@ -105,19 +105,7 @@ describe('what is told of bars', () => {
   });
 
   it('is the leg that an opening leaves at a tee, on whichever side of the L it is', () => {
-    const joined = (openings: readonly Opening[]) =>
-      work({
-        ...plan({ openings }),
-        loops: [
-          ...plan().loops,
-          {
-            id: 'inner',
-            closed: false,
-            tee: { start: { wall: 'w1', at: '200in' }, end: { wall: 'w3' } },
-            walk: [{ id: 'inside', length: '25ft 10in', turn: 'right 90' }],
-          },
-        ],
-      }).steel;
+    const joined = (openings: readonly Opening[]) => work(withInside(plan({ openings }))).steel;
     const legs = (openings: readonly Opening[]) =>
       joined(openings).problems.flatMap((each) =>
         each.kind === 'tee-cut-short' && each.course === 3 ? [toInches(each.leg)] : [],

@@ -8,7 +8,7 @@ import { type Blocked, layBolts } from '../../../src/kernel/stock/layBolts';
 import { boltRules } from '../../../src/stages/topoff';
 import { work } from '../../../src/work';
 import { openingOf } from '../../support/openings';
-import { type Side, planOf, rectilinear, withCourses } from '../../support/plans';
+import { type Side, planOf, rectilinear, withCourses, withInside } from '../../support/plans';
 
 const RECTANGLE: readonly Side[] = [
   [480, 90],
@@ -158,19 +158,7 @@ describe('sill plates', () => {
 
   it('of an inside wall reach to the plate of the wall that it meets, whatever cores the two have', () => {
     const met = (inner: string, through: string): number => {
-      const outer = plan({ core: through });
-      const { topoff } = work({
-        ...outer,
-        loops: [
-          ...outer.loops,
-          {
-            id: 'inner',
-            closed: false,
-            tee: { start: { wall: 'w1', at: '200in' }, end: { wall: 'w3' } },
-            walk: [{ id: 'inside', length: '310in', turn: 'right 90', core: inner }],
-          },
-        ],
-      });
+      const { topoff } = work(withInside(plan({ core: through }), { core: inner }));
       return toInches(topoff.runs.find(({ wall }) => wall === 'inside')?.from as Length);
     };
     // From the inside face of the wall that is met: 2 1/2 in of foam and half its core, less half of a 2×6.

@@ -1,6 +1,7 @@
 import { evaluate } from '@ombra/core/kernel/figures';
 import { orderOf } from '@ombra/core/orderOf';
 import { dayOf, dayText } from '@ombra/core/stages/days';
+import { wholePieces } from '@ombra/core/stages/order';
 import type { Content } from 'pdfmake/interfaces';
 import type { PacketContext } from '../context';
 import { heading, note, strong, table, text, tick } from '../parts';
@@ -24,7 +25,7 @@ export function orderSection(context: PacketContext): readonly Content[] {
       [t('article'), t('core'), t('needed'), t('spare'), t('bundles'), t('toOrder'), t('weight')],
       order.lines.map((line) => {
         const amount = (value: number): string =>
-          line.needed.unit === 'length' ? length(value) : String(Math.ceil(value));
+          line.needed.unit === 'length' ? length(value) : String(wholePieces(value));
         return [
           say(line.article),
           line.core === null ? '' : inches(line.core),

@@ -24,7 +24,7 @@ export interface Placed {
   readonly to: number;
 }
 
-/** Why nobody placed concrete for a while. */
+/** A stretch in which no concrete was placed, and why. */
 export interface Idle {
   readonly from: number;
   readonly to: number;

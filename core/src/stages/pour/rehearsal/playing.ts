@@ -7,7 +7,7 @@ import type { OnSite, Underway } from './underway';
 
 /** What is left of the crew's pace when it slows down for a late truck. [ours] */
 const SLOWED = 0.6;
-/** Passing a blowout by takes so many minutes: it is plated while the others go on, and filled in the next lift. [ours] */
+/** Minutes that a blowout costs where it is passed by: two plate it while the rest go on, and the next lift fills it. [ours] */
 const PASSED_BY = 4;
 /** A truck that should have come by now is drawn anew so often before it is taken to come this minute. */
 const REDRAWS = 12;
@@ -108,7 +108,7 @@ export class Playing {
     if (to > from) this.happened?.idle.push({ from, to, why });
   }
 
-  /** A trouble comes up, and takes so many minutes of the crew. */
+  /** Notes a trouble and how it is answered; gives the minutes that the crew stands. */
   private meet(event: DayEvent): number {
     const stands = this.answered(event);
     const from = Math.max(event.at, 0);
@@ -138,7 +138,7 @@ export class Playing {
     }
   }
 
-  /** Troubles that came while nobody was placing: they run beside the wait. */
+  /** Troubles that came during a wait: they run beside it and do not add to it. */
   private meetWaiting(): void {
     for (;;) {
       const event = this.events[this.nextEvent];

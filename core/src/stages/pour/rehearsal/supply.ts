@@ -3,7 +3,7 @@ import type { Day } from './day';
 import { NOTHING } from './layers';
 import type { Underway } from './underway';
 
-/** So many loads more than planned end any day: nothing is gained by sending on. */
+/** A day that wants this many loads more than planned is called off: more would tell nothing new. [ours] */
 const MOST_EXTRA = 40;
 
 /** A load that was called for on the day: when, and how much of it. */
@@ -82,15 +82,15 @@ export class Supply {
     this.back[(this.trips - 1) % this.day.trucks] = at;
   }
 
-  /** What the plant is told to bring: no more than a truck takes, in its steps, and no short load. */
+  /** The size that the plant sells for a volume: in its steps, at least what it brings without a charge, at most what a truck holds. */
   private asSold(volume: number): number {
     const { truck, step, least } = this.day;
     return Math.min(truck, Math.max(step, least, roundedUp(volume, step)));
   }
 
   /**
-   * How much of the balance is ordered when it is batched: what the forms will take, by what they took so far, less what was
-   * brought and what is on its way again. Before anything is placed nobody knows better than the plan.
+   * Size of the last planned load when it is batched: what the forms will take, judged by what they took so far, less what was
+   * brought and what was called for again. Before the first concrete is placed it is the plan's.
    */
   private balance(batched: number, planned: number, asked: Asked): number {
     if (batched < asked.firstPlaced) return planned;
