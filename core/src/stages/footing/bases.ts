@@ -6,7 +6,11 @@ import {
   type Angle,
   type Length,
   type UnitSystem,
+  add,
+  cosine,
+  min,
   nanometres,
+  sine,
   readLength,
   subtract,
   ZERO,
@@ -51,6 +55,8 @@ export interface WallBase {
   /** Where its edges begin and end on the plan; on an arc, the ends of their chords. */
   readonly outerSide: readonly [Point, Point];
   readonly innerSide: readonly [Point, Point];
+  /** The stretch beside which both edges run, from the wall's first corner on its outside face. */
+  readonly both: { readonly from: Length; readonly to: Length };
   /** Lengths of planks along its edges, from long point to long point of their mitres. */
   readonly plankOuter: Length;
   readonly plankInner: Length;
@@ -193,6 +199,27 @@ function edgeAt(built: BuiltLoop, inward: readonly Length[], trim = UNTRIMMED): 
   };
 }
 
+/** The stretch of a wall beside which both edges of its footing run; along an arc, the shorter edge about the wall's middle. */
+function besideBoth(
+  wall: Wall,
+  corner: Point,
+  edges: readonly [Edge, Edge],
+  index: number,
+): WallBase['both'] {
+  if (wall.curve) {
+    const clear = min(edges[0].lengths[index] ?? ZERO, edges[1].lengths[index] ?? ZERO);
+    const from = nanometres((wall.length - clear) / 2);
+    return { from, to: add(from, clear) };
+  }
+  const along = ({ x, y }: Point): Length =>
+    nanometres((x - corner.x) * cosine(wall.heading) + (y - corner.y) * sine(wall.heading));
+  const [one, other] = edges.map(({ sides }) => sides[index] as readonly [Point, Point]) as [
+    readonly [Point, Point],
+    readonly [Point, Point],
+  ];
+  return { from: max(along(one[0]), along(other[0])), to: min(along(one[1]), along(other[1])) };
+}
+
 function risersOf(wall: Wall, levels: Levels): readonly Riser[] {
   const spans = levels.walls[wall.id] ?? [];
   return spans.flatMap((span, index): Riser[] => {
@@ -314,6 +341,7 @@ export function buildBases(
         innerLength: inner.lengths[index] ?? ZERO,
         outerSide: outer.sides[index] as readonly [Point, Point],
         innerSide: inner.sides[index] as readonly [Point, Point],
+        both: besideBoth(wall, built.faces.formOutside[index] as Point, [outer, inner], index),
         plankOuter: longer(outer, outerFar, index),
         plankInner: longer(inner, innerFar, index),
         formOutside: faces[0].lengths[index] ?? ZERO,

@@ -1,6 +1,6 @@
-import { type Length, nanometres, min, ZERO } from '../../kernel/measure';
+import { type Length, max, nanometres, subtract, ZERO } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
-import { type Shell, wallsOf } from '../outline';
+import type { Shell } from '../outline';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
 import { type How, givenCount, givenLength } from '../../kernel/figures/how';
 import type { Bases, WallBase } from './bases';
@@ -62,16 +62,15 @@ const figure = (id: string, title: string, how: How, rules: Figure['rules']): Fi
 /** What `tiedRun` goes by. */
 interface TiedRunInput {
   readonly base: WallBase;
-  readonly length: Length;
   readonly plank: Length;
   readonly spacing: Length;
   readonly least: Length;
 }
 
-/** One wall's ties and plank joints. A tie joins both planks, so the shorter side says how many there is room for. */
-function tiedRun({ base, length, plank, spacing, least }: TiedRunInput) {
-  const clear = min(base.outerLength, base.innerLength);
-  const start = nanometres((length - clear) / 2);
+/** One wall's ties and plank joints. A tie joins both planks, so they stand where both run. */
+function tiedRun({ base, plank, spacing, least }: TiedRunInput) {
+  const { from: start, to } = base.both;
+  const clear = max(ZERO, subtract(to, start));
   const whole = Math.floor(clear / plank);
   const rest = nanometres(clear % plank);
   const on = (from: number, run: Length): readonly Length[] => {
@@ -114,10 +113,7 @@ export function footingForms(bases: Bases, shell: Shell, rules: HouseRules): Foo
       };
     }),
   );
-  const lengths = new Map(wallsOf(shell).map((wall) => [wall.id, wall.length]));
-  const tied = walls.map((base) =>
-    tiedRun({ base, length: lengths.get(base.wall) ?? ZERO, plank, spacing, least }),
-  );
+  const tied = walls.map((base) => tiedRun({ base, plank, spacing, least }));
   const eachPlank = tiesOn(plank, spacing, least).ties;
   const corners = shell.loops.reduce((sum, loop) => sum + (loop.built?.corners.length ?? 0), 0);
   const middles = walls.reduce((sum, base) => sum + (base.outerLength + base.innerLength) / 2, 0);
