@@ -8,7 +8,7 @@ import { compressed } from './compressed.mjs';
 import { serving } from './serving.mjs';
 
 /** A script smaller than this goes into another one that is fetched with it, in bytes. */
-const SMALL = 9_000;
+const SMALL = 4_000;
 
 /** The largest file that a device keeps of the program, in bytes. */
 const LARGEST_KEPT = 4_000_000;

@@ -14,6 +14,7 @@ import { makeEntryStore } from './entryStore';
 import { makeFileStore } from './fileStore';
 import { logged } from './errors';
 import { makeHeavyPool } from './heavy/heavyPool';
+import { keepingAnswers } from './heavy/keptAnswers';
 import { outlineReader } from './imports/outlineReader';
 import { progressBoard } from './heavy/progress';
 import { makeJobStore } from './jobStore';
@@ -94,7 +95,7 @@ async function run(settings: Settings, releases: Releases, log: Logger): Promise
   if (await loadDemo({ jobs, entries }, new URL('demo/', ROOT))) log.info('demo job loaded');
   const { handler } = (await import(ENTRY.href)) as { handler: PageHandler };
   const manifest = JSON.parse(await readFile(MANIFEST, 'utf8')) as Manifest;
-  const heavy = makeHeavyPool(threadScript('heavyWorker'), { entry: ENTRY.href });
+  const heavy = keepingAnswers(makeHeavyPool(threadScript('heavyWorker'), { entry: ENTRY.href }));
   releases.push(() => heavy.close());
   const outlines = outlineReader(threadScript('outlineWorker'));
   const house = keepHouse(settings.databaseUrl === null ? dataFolder : null, jobs, log, clock);

@@ -77,11 +77,13 @@ const KEEP_ALIVE = 65_000;
 
 const pathOf = (request: IncomingMessage): string => (request.url ?? '/').split('?')[0] ?? '/';
 
+const LOOKED_AT = ['host', 'cookie', 'accept', 'accept-encoding', 'accept-language'];
+
 /** Headers of a request that a page may look at. */
 const headersOf = (request: IncomingMessage): Readonly<Record<string, string>> =>
   Object.fromEntries(
     Object.entries(request.headers).flatMap(([name, value]) =>
-      typeof value === 'string' && ['host', 'cookie', 'accept', 'accept-language'].includes(name)
+      typeof value === 'string' && LOOKED_AT.includes(name)
         ? [[name, value] as const]
         : [],
     ),

@@ -13,3 +13,6 @@ export function heavyJob(path: string): string | null {
     return null;
   }
 }
+
+/** Whether an address asks what a job is worked out to: the same of the same job and log, whenever it is asked. */
+export const workedJob = (url: string): boolean => /^\/api\/jobs\/[^/]+\/worked\/?(\?|$)/.test(url);

@@ -4,6 +4,7 @@ import pino from 'pino';
 import type { EntryStore, KeptEntry } from '../entryStore';
 import type { JobStore, StoredJob } from '../jobStore';
 import type { PageHandler } from '../server';
+import { compressAnswer } from './compressAnswer';
 import type { HeavyMessage, HeavyRequest } from './messages';
 
 /**
@@ -36,6 +37,8 @@ parentPort?.on('message', ({ url, headers, job, entries }: HeavyRequest) => {
   const services = { jobs: onlyStore(job), entries: onlyLog(job, entries), log };
   void inject(
     (request, response) => {
+      // Whoever sends it says when.
+      response.sendDate = false;
       const failed = (error: unknown): void => {
         log.error(
           { error: error instanceof Error ? error.message.slice(0, 300) : 'no page' },
@@ -49,14 +52,15 @@ parentPort?.on('message', ({ url, headers, job, entries }: HeavyRequest) => {
     { method: 'GET', url, headers: { ...headers } },
   ).then(
     (response) => {
-      const body = new Uint8Array(response.rawPayload);
-      tell(
+      const answer = compressAnswer(
         {
-          kind: 'answer',
-          answer: { status: response.statusCode, headers: response.headers as Record<string, string>, body },
+          status: response.statusCode,
+          headers: response.headers as Record<string, string>,
+          body: new Uint8Array(response.rawPayload),
         },
-        [body.buffer],
+        headers['accept-encoding'] ?? '',
       );
+      tell({ kind: 'answer', answer }, [answer.body.buffer as ArrayBuffer]);
     },
     (error: unknown) => {
       tell({ kind: 'failed', message: error instanceof Error ? error.message : String(error) });
