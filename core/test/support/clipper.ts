@@ -77,3 +77,58 @@ export function withinRing(
     );
   return (spot) => holds(around, spot) && !holds(hole, spot);
 }
+
+/** A straight side of what shapes cover together, in inches, and at how many of its ends that has a corner that points outward. */
+export interface CoveredSide {
+  readonly length: number;
+  readonly outwardCorners: number;
+}
+
+/**
+ * The sides of a footing of one width round an outline, with what joins it inside, by a general-purpose polygon library.
+ *
+ * @param corners of the outline, clockwise with y down, in inches
+ * @param out inches that the footing shows outside of the outline
+ * @param inward inches from the outline to its inner edge
+ * @param joining rectangles of footings within it
+ */
+export function footingSides(
+  corners: readonly Spot[],
+  { out, inward }: { readonly out: number; readonly inward: number },
+  joining: readonly Rectangle[] = [],
+): readonly CoveredSide[] {
+  const scaled = ([x, y]: Spot) => ({ X: Math.round(x * SCALE), Y: Math.round(y * SCALE) });
+  const offsetBy = (by: number): readonly clipper.Path[] => {
+    const offset = new clipper.ClipperOffset(100, 0.25);
+    offset.AddPath(corners.map(scaled), clipper.JoinType.jtMiter, clipper.EndType.etClosedPolygon);
+    const solution: clipper.Path[] = [];
+    offset.Execute(solution, by * SCALE);
+    return solution;
+  };
+  const cut = new clipper.Clipper();
+  for (const path of offsetBy(out)) cut.AddPath(path, clipper.PolyType.ptSubject, true);
+  for (const path of offsetBy(-inward)) cut.AddPath(path, clipper.PolyType.ptClip, true);
+  const ring: clipper.Path[] = [];
+  const filled = clipper.PolyFillType.pftNonZero;
+  cut.Execute(clipper.ClipType.ctDifference, ring, filled, filled);
+  const join = new clipper.Clipper();
+  for (const path of ring) join.AddPath(path, clipper.PolyType.ptSubject, true);
+  for (const [left, top, right, bottom] of joining) {
+    const path = [scaled([left, top]), scaled([right, top]), scaled([right, bottom]), scaled([left, bottom])];
+    join.AddPath(path, clipper.PolyType.ptSubject, true);
+  }
+  const solution: clipper.Path[] = [];
+  join.Execute(clipper.ClipType.ctUnion, solution, filled, filled);
+  // What is covered lies on the same hand of every side, round the whole and round its holes.
+  return solution.flatMap((path) => {
+    const at = (index: number) => path[(index + path.length) % path.length] as { X: number; Y: number };
+    const outward = (index: number): number => {
+      const [before, here, after] = [at(index - 1), at(index), at(index + 1)];
+      return (here.X - before.X) * (after.Y - here.Y) - (here.Y - before.Y) * (after.X - here.X) > 0 ? 1 : 0;
+    };
+    return path.map((_, index) => ({
+      length: Math.hypot(at(index + 1).X - at(index).X, at(index + 1).Y - at(index).Y) / SCALE,
+      outwardCorners: outward(index) + outward(index + 1),
+    }));
+  });
+}

@@ -6,6 +6,7 @@ import { ScrollBox } from '../../ui/ScrollBox';
 import type { Job } from '../../job/useJob';
 import { FigureRow } from '../../frame/figures/FigureRow';
 import { TableHead } from '../../ui/TableHead';
+import { plankPlace } from './plankPlace';
 
 interface FirstCoursePanelProps {
   readonly job: Job;
@@ -118,9 +119,9 @@ export function FirstCoursePanel({ job, worked, open, onOpen }: FirstCoursePanel
               <TableHead names={['wall', 'run', 'whole', 'and cut']} />
               <tbody>
                 {forms.runs.map((run) => (
-                  <tr key={`${run.wall}:${run.side}`} className="border-b border-line">
+                  <tr key={`${run.wall}:${run.side}:${String(run.part)}`} className="border-b border-line">
                     <th scope="row" className="px-1 text-left font-medium">
-                      {run.name}, {run.side}
+                      {plankPlace(run)}
                     </th>
                     <td className="px-1 text-right">{showLength(run.length, units)}</td>
                     <td className="px-1 text-right">{run.whole}</td>

@@ -7,6 +7,7 @@ import { type RockStretch, type TapeMark, gapAt } from '@ombra/core/stages/footi
 import { wallsOf } from '@ombra/core/stages/outline';
 import type { WorkedPlan } from '@ombra/core/work';
 import type { ReactNode } from 'react';
+import { plankPlace } from './plankPlace';
 import { markText } from './markText';
 import { TableHead } from '../../ui/TableHead';
 import { SheetFrame } from '../../frame/sheet/SheetFrame';
@@ -265,9 +266,9 @@ export function FootingSheet({ worked, entries, ...job }: Omit<SheetProps, 'aske
                 <tbody>
                   {forms.runs.map((run) => (
                     <Row
-                      key={`${run.wall}:${run.side}`}
+                      key={`${run.wall}:${run.side}:${String(run.part)}`}
                       cells={[
-                        `${run.name}, ${run.side}`,
+                        plankPlace(run),
                         showLength(run.length, units),
                         run.whole,
                         <span key="cut" className="felt">

@@ -20,12 +20,30 @@ export const step = (from: Point, heading: Angle, along: number, aside = 0): Poi
 
 export const distance = (a: Point, b: Point): Length => nanometres(Math.hypot(b.x - a.x, b.y - a.y));
 
+/** A line without ends: a point of it, and its direction. */
+interface Straight {
+  readonly from: Point;
+  readonly heading: Angle;
+}
+
 /**
  * The point of a line that lies square beside another point.
  *
  * @example footOn({ from: { x: ZERO, y: ZERO }, heading: degrees(0) }, { x: 3, y: 4 }) // { x: 3, y: 0 }
  */
-export const footOn = (line: { readonly from: Point; readonly heading: Angle }, { x, y }: Point): Point => {
+export const footOn = (line: Straight, { x, y }: Point): Point => {
   const { from, heading } = line;
   return step(from, heading, (x - from.x) * cosine(heading) + (y - from.y) * sine(heading));
 };
+
+/**
+ * Where two lines cross; null where they run the same way.
+ *
+ * @example meet({ from: ORIGIN, heading: degrees(0) }, { from: { x: feet(3), y: feet(4) }, heading: degrees(90) }) // { x: feet(3), y: ZERO }
+ */
+export function meet(line: Straight, other: Straight): Point | null {
+  const across = cosine(line.heading) * sine(other.heading) - sine(line.heading) * cosine(other.heading);
+  if (across === 0) return null;
+  const [x, y] = [other.from.x - line.from.x, other.from.y - line.from.y];
+  return step(line.from, line.heading, (x * sine(other.heading) - y * cosine(other.heading)) / across);
+}

@@ -3,81 +3,26 @@ import type { FootingKind, FootingPlan } from './plan';
 import type { WalkRow } from '../outline/plan';
 import { footingRules } from './rules';
 import {
-  type Angle,
   type Length,
   type UnitSystem,
-  add,
-  cosine,
-  min,
-  nanometres,
-  sine,
-  readLength,
-  subtract,
   ZERO,
+  add,
   abs,
   max,
+  min,
+  nanometres,
+  readLength,
+  subtract,
 } from '../../kernel/measure';
+import type { Run } from '../../kernel/geometry/gaps';
+import type { Point } from '../../kernel/geometry/point';
 import type { Plan } from '../../kernel/plan';
 import type { HouseRules } from '../../kernel/rules';
-import { type Line, offsetCorners } from '../../kernel/geometry/offset';
-import { type Point, distance, footOn, step } from '../../kernel/geometry/point';
-import {
-  type BuiltLoop,
-  type Levels,
-  type Shell,
-  type Tee,
-  type Wall,
-  arcPoints,
-  radiansOf,
-  radiusAt,
-  wallsOf,
-} from '../outline';
+import { type Levels, type Shell, type Wall, crossingsOf, wallsOf } from '../outline';
+import { type Chalk, type LoopBase, type Riser, UNCHALKED, type WallBase } from './base';
+import { type Edge, alongWall, edgeAt } from './edge';
+import { footingsMet, joinsOf } from './joining';
 import type { FootingProblem } from './problem';
-
-/** A step of the footing under a wall: where, and how high its riser is. */
-export interface Riser {
-  readonly at: Length;
-  readonly height: Length;
-}
-
-/** One wall's footing. */
-export interface WallBase {
-  readonly wall: string;
-  readonly name: string;
-  readonly width: Length;
-  readonly thickness: Length;
-  /** From the footing's edge to the form's face, on either side: where the chalk lines run. Negative where the form hangs over. */
-  readonly outer: Length;
-  readonly inner: Length;
-  /** Lengths of the footing's own edges. */
-  readonly outerLength: Length;
-  readonly innerLength: Length;
-  /** Where its edges begin and end on the plan; on an arc, the ends of their chords. */
-  readonly outerSide: readonly [Point, Point];
-  readonly innerSide: readonly [Point, Point];
-  /** The stretch beside which both edges run, from the wall's first corner on its outside face. */
-  readonly both: { readonly from: Length; readonly to: Length };
-  /** Lengths of planks along its edges, from long point to long point of their mitres. */
-  readonly plankOuter: Length;
-  readonly plankInner: Length;
-  /** Lengths of the form's own faces, which lie off the middle of the footing where the wall does. */
-  readonly formOutside: Length;
-  readonly formInside: Length;
-  readonly risers: readonly Riser[];
-}
-
-/** The footing of one outline: its edges from above, and its walls' own. */
-export interface LoopBase {
-  readonly loop: string;
-  readonly outer: readonly Point[];
-  readonly inner: readonly Point[];
-  readonly walls: readonly WallBase[];
-}
-
-/** How wide the footing of a wall is, and how far its edges lie from the form's faces. */
-type Chalk = Pick<WallBase, 'width' | 'outer' | 'inner'>;
-
-const UNCHALKED: Chalk = { width: ZERO, outer: ZERO, inner: ZERO };
 
 /** What the walls stand on. */
 export interface Bases {
@@ -129,76 +74,6 @@ function offsetOf(row: WalkRow | undefined, wall: Wall, units: UnitSystem): Judg
   return { value: ZERO, problems: [{ kind: 'text-unreadable', what: 'offset', wall: wall.id, text }] };
 }
 
-/** A line along the walls of a loop at some depth of each, negative outside them: its corners, and the length along every wall. */
-interface Edge {
-  readonly corners: readonly Point[];
-  /** Where every wall's part of it begins and ends. */
-  readonly sides: readonly (readonly [Point, Point])[];
-  readonly lengths: readonly Length[];
-}
-
-/** How much sooner a line ends than its open walk does, where that meets another wall's footing. */
-interface Trim {
-  readonly start: Length;
-  readonly end: Length;
-}
-
-const UNTRIMMED: Trim = { start: ZERO, end: ZERO };
-
-function edgeAt(built: BuiltLoop, inward: readonly Length[], trim = UNTRIMMED): Edge {
-  const { walls, open } = built;
-  const from = built.faces.formOutside;
-  const turns = new Map(built.corners.map((corner) => [corner.wallAfter, corner.turn]));
-  const lines = walls.map((wall, index): Line => ({
-    from: from[index] as Point,
-    heading: wall.heading,
-    turnIn: turns.get(wall.id) ?? (0 as Angle),
-  }));
-  const joined = offsetCorners(lines, inward);
-  const last = walls.length - 1;
-  const final = walls[last] as Wall;
-  const starts = open
-    ? [step(lines[0]?.from as Point, lines[0]?.heading as Angle, trim.start, inward[0]), ...joined.slice(1)]
-    : joined;
-  const nexts = [
-    ...starts.slice(1),
-    open
-      ? step(from[last + 1] as Point, final.heading, nanometres(-trim.end), inward[last])
-      : (starts[0] as Point),
-  ];
-  /** Whether the wall after one goes straight on, perhaps with a footing that lies otherwise. */
-  const straightOn = (index: number): boolean =>
-    (open ? lines[index + 1] : lines[(index + 1) % walls.length])?.turnIn === 0;
-  const ends = walls.map((wall, index) =>
-    straightOn(index) && !wall.curve
-      ? footOn({ from: starts[index] as Point, heading: wall.heading }, nexts[index] as Point)
-      : (nexts[index] as Point),
-  );
-  const radius = (wall: Wall, index: number): Length =>
-    wall.curve ? radiusAt(wall.curve.outside, wall.curve.sweep, inward[index] ?? 0) : ZERO;
-  return {
-    corners: walls
-      .flatMap((wall, index) => [
-        starts[index] as Point,
-        ...(wall.curve
-          ? arcPoints(starts[index] as Point, wall.heading, radius(wall, index), wall.curve.sweep).slice(
-              0,
-              -1,
-            )
-          : straightOn(index)
-            ? [ends[index] as Point]
-            : []),
-      ])
-      .concat(open ? [ends[last] as Point] : []),
-    sides: walls.map((_, index) => [starts[index] as Point, ends[index] as Point] as const),
-    lengths: walls.map((wall, index) =>
-      wall.curve
-        ? nanometres(radius(wall, index) * Math.abs(radiansOf(wall.curve.sweep)))
-        : distance(starts[index] as Point, ends[index] as Point),
-    ),
-  };
-}
-
 /** The stretch of a wall beside which both edges of its footing run; along an arc, the shorter edge about the wall's middle. */
 function besideBoth(
   wall: Wall,
@@ -211,13 +86,23 @@ function besideBoth(
     const from = nanometres((wall.length - clear) / 2);
     return { from, to: add(from, clear) };
   }
-  const along = ({ x, y }: Point): Length =>
-    nanometres((x - corner.x) * cosine(wall.heading) + (y - corner.y) * sine(wall.heading));
+  const along = (point: Point): Length => alongWall(wall, corner, point);
   const [one, other] = edges.map(({ sides }) => sides[index] as readonly [Point, Point]) as [
     readonly [Point, Point],
     readonly [Point, Point],
   ];
   return { from: max(along(one[0]), along(other[0])), to: min(along(one[1]), along(other[1])) };
+}
+
+/** The stretch of planks along one edge, from long point to long point: the longer of their two faces at either end. */
+function longPoints(wall: Wall, corner: Point, faces: readonly [Edge, Edge], index: number): Run {
+  if (wall.curve) {
+    return { from: ZERO, to: max(faces[0].lengths[index] ?? ZERO, faces[1].lengths[index] ?? ZERO) };
+  }
+  const [near, far] = faces.map(({ sides }) =>
+    (sides[index] as readonly [Point, Point]).map((point) => alongWall(wall, corner, point)),
+  ) as [[Length, Length], [Length, Length]];
+  return { from: min(near[0], far[0]), to: max(near[1], far[1]) };
 }
 
 function risersOf(wall: Wall, levels: Levels): readonly Riser[] {
@@ -297,24 +182,23 @@ export function buildBases(
   };
   const chalked = allOf(wallsOf(shell).map(chalkOf));
   const chalkBy = new Map(wallsOf(shell).map(({ id }, index) => [id, chalked.value[index]]));
-  /** What the footing of the wall that is met reaches to inside it: a footing that joins it begins there. */
-  const joins = (tee: Tee | null): Length => (tee ? max(ZERO, chalkBy.get(tee.wall)?.inner ?? ZERO) : ZERO);
+  const crossings = crossingsOf(shell);
   const { value: loops, problems } = flatOf(
     shell.loops.map(({ id, built }): Judged<readonly LoopBase[], FootingProblem> => {
       if (!built) return fine([]);
       const chalk = built.walls.map((wall) => chalkBy.get(wall.id) ?? UNCHALKED);
-      const trim: Trim = { start: joins(built.tees.start), end: joins(built.tees.end) };
+      const ends = footingsMet({ shell, built, crossings, chalkBy });
       const beyond = (more: Length) =>
         edgeAt(
           built,
           chalk.map((each) => subtract(subtract(ZERO, each.outer), more)),
-          trim,
+          ends,
         );
       const within = (more: Length) =>
         edgeAt(
           built,
           chalk.map((each, index) => ((built.walls[index]?.thickness ?? 0) + each.inner + more) as Length),
-          trim,
+          ends,
         );
       const [outer, outerFar] = [beyond(ZERO), beyond(plank)];
       const [inner, innerFar] = [within(ZERO), within(plank)];
@@ -328,8 +212,6 @@ export function buildBases(
           built.walls.map((wall) => wall.thickness),
         ),
       ] as const;
-      const longer = (near: Edge, far: Edge, index: number): Length =>
-        Math.max(near.lengths[index] ?? 0, far.lengths[index] ?? 0) as Length;
       const walls = built.walls.map((wall, index): WallBase => ({
         wall: wall.id,
         name: wall.name,
@@ -342,8 +224,15 @@ export function buildBases(
         outerSide: outer.sides[index] as readonly [Point, Point],
         innerSide: inner.sides[index] as readonly [Point, Point],
         both: besideBoth(wall, built.faces.formOutside[index] as Point, [outer, inner], index),
-        plankOuter: longer(outer, outerFar, index),
-        plankInner: longer(inner, innerFar, index),
+        planks: {
+          outside: longPoints(wall, built.faces.formOutside[index] as Point, [outer, outerFar], index),
+          inside: longPoints(wall, built.faces.formOutside[index] as Point, [inner, innerFar], index),
+        },
+        joins: [],
+        freeEnds: built.open
+          ? Number(index === 0 && !built.tees.start) +
+            Number(index === built.walls.length - 1 && !built.tees.end)
+          : 0,
         formOutside: faces[0].lengths[index] ?? ZERO,
         formInside: faces[1].lengths[index] ?? ZERO,
         risers: onRock ? [] : risersOf(wall, levels),
@@ -359,7 +248,10 @@ export function buildBases(
     depth: depth.value,
     withWall: footing.withWall === true && !onRock,
     sheet: sheet.value,
-    loops,
+    loops: loops.map((loop) => ({
+      ...loop,
+      walls: loop.walls.map((base) => ({ ...base, joins: joinsOf(base, { shell, crossings, loops }) })),
+    })),
     problems: [...width.problems, ...depth.problems, ...chalked.problems, ...problems, ...sheet.problems],
   };
 }

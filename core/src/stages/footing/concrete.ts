@@ -1,7 +1,8 @@
 import type { Length } from '../../kernel/measure';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
 import { type How, givenCount, givenLength } from '../../kernel/figures/how';
-import type { Bases, WallBase } from './bases';
+import type { WallBase } from './base';
+import type { Bases } from './bases';
 
 /** The middle between two edges: half of both, exact for any mitre and for arcs. */
 const middle = (name: string, edges: readonly [How, How]): How => ({

@@ -1,9 +1,11 @@
-import { type Length, max, nanometres, subtract, ZERO } from '../../kernel/measure';
+import { besideGaps } from '../../kernel/geometry/gaps';
+import { type Length, add, nanometres, subtract } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
 import type { Shell } from '../outline';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
 import { type How, givenCount, givenLength } from '../../kernel/figures/how';
-import type { Bases, WallBase } from './bases';
+import type { EdgeSide, WallBase } from './base';
+import type { Bases } from './bases';
 import { stockFor } from './cutToLength';
 
 /** Ties on one plank: how many on equal centres, and what is left at either end. */
@@ -23,11 +25,14 @@ export function tiesOn(plank: Length, spacing: Length, least: Length): PlankTies
   return { ties: bays + 1, end: nanometres((plank - bays * spacing) / 2) };
 }
 
-/** One wall's planks on one side of its footing. */
+/** Planks in one line along a wall's footing, or across its free end. */
 export interface PlankRun {
   readonly wall: string;
   readonly name: string;
-  readonly side: 'outside' | 'inside';
+  readonly side: EdgeSide | 'end';
+  /** Which it is of several on that side, from 1: the footing of an inside wall that joins parts them. */
+  readonly part: number;
+  readonly parts: number;
   /** From long point to long point of its mitres. */
   readonly length: Length;
   readonly whole: number;
@@ -67,29 +72,66 @@ interface TiedRunInput {
   readonly least: Length;
 }
 
-/** One wall's ties and plank joints. A tie joins both planks, so they stand where both run. */
+/** One wall's ties and plank joints. A tie joins both planks, so they stand where both run: not where another footing joins. */
 function tiedRun({ base, plank, spacing, least }: TiedRunInput) {
-  const { from: start, to } = base.both;
-  const clear = max(ZERO, subtract(to, start));
-  const whole = Math.floor(clear / plank);
-  const rest = nanometres(clear % plank);
   const on = (from: number, run: Length): readonly Length[] => {
     const { ties, end } = tiesOn(run, spacing, least);
     return Array.from({ length: ties }, (_, index) => nanometres(from + end + index * spacing));
   };
-  const onRest = rest < 2 * least ? [] : on(start + whole * plank, rest);
+  const stretches = besideGaps(base.both, base.joins).map(({ from, to }) => {
+    const clear = subtract(to, from);
+    const whole = Math.floor(clear / plank);
+    const rest = nanometres(clear % plank);
+    const onRest = rest < 2 * least ? [] : on(from + whole * plank, rest);
+    return {
+      whole,
+      onRest: onRest.length,
+      ties: [
+        ...Array.from({ length: whole }, (_, index) => on(from + index * plank, plank)).flat(),
+        ...onRest,
+      ],
+      joints: Array.from({ length: rest === 0 ? Math.max(0, whole - 1) : whole }, (_, index) =>
+        nanometres(from + (index + 1) * plank),
+      ),
+    };
+  });
   return {
     base,
-    whole,
-    onRest: onRest.length,
-    ties: [
-      ...Array.from({ length: whole }, (_, index) => on(start + index * plank, plank)).flat(),
-      ...onRest,
-    ],
-    joints: Array.from({ length: rest === 0 ? Math.max(0, whole - 1) : whole }, (_, index) =>
-      nanometres(start + (index + 1) * plank),
-    ),
+    whole: stretches.reduce((sum, each) => sum + each.whole, 0),
+    onRest: stretches.reduce((sum, each) => sum + each.onRest, 0),
+    ties: stretches.flatMap((each) => each.ties),
+    joints: stretches.flatMap((each) => each.joints),
   };
+}
+
+/** Planks along both edges of one wall's footing, parted where others join, and across its free ends, over the ends of both. */
+function planksOf(base: WallBase, plank: Length, thickness: Length): readonly PlankRun[] {
+  const { wall, name } = base;
+  const cut = (length: Length): Pick<PlankRun, 'length' | 'whole' | 'cut'> => {
+    const rest = nanometres(length % plank);
+    return { length, whole: Math.floor(length / plank), cut: rest === 0 ? null : rest };
+  };
+  const across = add(base.width, nanometres(2 * thickness));
+  return [
+    ...(['outside', 'inside'] as const).flatMap((side) => {
+      const parts = besideGaps(
+        base.planks[side],
+        base.joins.filter((join) => join.side === side),
+      );
+      return parts.map(({ from, to }, index): PlankRun => {
+        const length = subtract(to, from);
+        return { wall, name, side, part: index + 1, parts: parts.length, ...cut(length) };
+      });
+    }),
+    ...Array.from({ length: base.freeEnds }, (_, index): PlankRun => ({
+      wall,
+      name,
+      side: 'end',
+      part: index + 1,
+      parts: base.freeEnds,
+      ...cut(across),
+    })),
+  ];
 }
 
 /** Planks, ties, stakes, bars, foam bead and stone for footings cast in insulated forms; null for every other kind. */
@@ -99,20 +141,7 @@ export function footingForms(bases: Bases, shell: Shell, rules: HouseRules): Foo
   const plank = rules.length('footing.plank.length');
   const spacing = rules.length('footing.tie.spacing');
   const least = rules.length('footing.tie.end');
-  const runs = walls.flatMap((base) =>
-    (['outside', 'inside'] as const).map((side): PlankRun => {
-      const run = side === 'outside' ? base.plankOuter : base.plankInner;
-      const rest = nanometres(run % plank);
-      return {
-        wall: base.wall,
-        name: base.name,
-        side,
-        length: run,
-        whole: Math.floor(run / plank),
-        cut: rest === 0 ? null : rest,
-      };
-    }),
-  );
+  const runs = walls.flatMap((base) => planksOf(base, plank, rules.length('footing.plank.thickness')));
   const tied = walls.map((base) => tiedRun({ base, plank, spacing, least }));
   const eachPlank = tiesOn(plank, spacing, least).ties;
   const corners = shell.loops.reduce((sum, loop) => sum + (loop.built?.corners.length ?? 0), 0);

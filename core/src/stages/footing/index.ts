@@ -1,4 +1,5 @@
 export * from './adjust';
+export * from './base';
 export * from './bases';
 export * from './buildFooting';
 export * from './chalk';

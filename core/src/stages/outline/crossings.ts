@@ -104,6 +104,10 @@ export function meetingsOf(shell: Shell): readonly Meeting[] {
 /** Below this share of a right angle's sine, a wall runs along the other one rather than at it: ten degrees. [ours] */
 const ALONG = Math.sin(Math.PI / 18);
 
+/** Whether walls of two directions run along each other, so that one does not meet the other anywhere near. */
+export const runsAlong = (heading: Angle, other: Angle): boolean =>
+  Math.abs(sine((heading - other) as Angle)) < ALONG;
+
 /**
  * How far the end of an open walk is off the wall that it should meet, taken along its own last wall at its middle; null where it
  * meets it, or where an arc at either leaves that to the eye.
@@ -128,7 +132,7 @@ export function teeOff(
   const [along, deep] = [(one.along + other.along) / 2, (one.in + other.in) / 2];
   const toward = normalise((own.heading - met.wall.heading) as Angle);
   const inward = sine(toward);
-  if (Math.abs(inward) < ALONG) return { ...common, short: null, fits: null };
+  if (runsAlong(own.heading, met.wall.heading)) return { ...common, short: null, fits: null };
   const face = inward < 0 ? met.wall.thickness : 0;
   const short = nanometres((face - deep) / inward);
   const at = along + short * cosine(toward);
