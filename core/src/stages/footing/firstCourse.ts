@@ -65,6 +65,21 @@ const standingStretches = (
     }),
   );
 
+/**
+ * How often the first course begins anew. Round a closed outline every piece meets the next one, but for those before a doorway; an open
+ * walk ends once more, unless both of its ends meet other walls, where one more joint is tied.
+ */
+const breaksIn = (shell: Shell, levels: Levels, openings: readonly Doorway[]): number =>
+  shell.loops.reduce((sum, { built }) => {
+    const walls = new Set(built?.walls.map(({ id }) => id));
+    const doors = openings.filter(({ worked, wall, hole }) => {
+      const span = (levels.walls[wall] ?? []).findLast(({ from }) => from <= hole.from);
+      return worked && walls.has(wall) && span !== undefined && hole.bottom <= span.bottom;
+    });
+    const met = built ? Number(built.tees.start !== null) + Number(built.tees.end !== null) : 0;
+    return sum + doors.length + (built?.open === true ? 1 - met : 0);
+  }, 0);
+
 const figure = (id: string, title: string, how: How, rules: Figure['rules']): Figure =>
   figureOf({ id, title, how, rules, pieces: { course: 1 } });
 
@@ -153,8 +168,7 @@ export function firstCourseOf({
   const lengths = rows.map((row) => subtract(row.to, row.from));
   const hold = inForms ? 'forms' : rules.choice('footing.hold') === 'track' ? 'track' : 'kickers';
   const glue = GLUES.find((each) => each === rules.choice('footing.glue')) ?? 'two-courses-first';
-  // Every piece meets the next one: as many joints as pieces round a closed outline.
-  const joints = standing.length;
+  const joints = Math.max(0, standing.length - breaksIn(shell, levels, openings));
   const board = rules.length(hold === 'track' ? 'footing.track.length' : 'order.board.length');
   return {
     joints,

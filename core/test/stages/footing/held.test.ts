@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Plan } from '../../../src/kernel/plan';
 import { work } from '../../../src/work';
 import { openingOf } from '../../support/openings';
-import { type Side, planOf, withCourses } from '../../support/plans';
+import { type Side, planOf, withCourses, withInside } from '../../support/plans';
 
 const RECTANGLE: readonly Side[] = [
   [480, 90],
@@ -28,5 +28,49 @@ describe('boards that hold the first course', () => {
     expect(firstOf([door('a', '90in'), door('b', '270in')]).fixed.value).toBeLessThan(
       firstOf([]).fixed.value,
     );
+  });
+});
+
+describe('joints of the first course', () => {
+  const door = (id: string, at: string) =>
+    openingOf({ id, kind: 'garage', at, width: '120in', height: '80in', sill: '0in' });
+
+  /** Ends of pieces at which another one of the same wall begins, and both ends of every corner piece. */
+  const meeting = (plan: Plan): number => {
+    const pieces = work(plan).courses.pieces.filter(({ course }) => course === 1);
+    const straight = pieces.filter((piece) => piece.kind !== 'corner');
+    const corners = pieces.length - straight.length;
+    const abutting = straight.filter((piece) =>
+      straight.some((next) => next.wall === piece.wall && next.start === piece.start + piece.length),
+    );
+    return abutting.length + 2 * corners;
+  };
+
+  it('are counted where pieces meet: not across doorways, nor at a free end', () => {
+    const hall = (openings: NonNullable<Plan['openings']>) =>
+      planOf(RECTANGLE, { ...withCourses(6), openings });
+    const joints = (plan: Plan) => work(plan).footing.firstCourse.joints;
+    const [shut, one, two] = [
+      hall([]),
+      hall([door('a', '90in')]),
+      hall([door('a', '90in'), door('b', '270in')]),
+    ];
+    for (const plan of [shut, one, two]) expect(joints(plan)).toBe(meeting(plan));
+    const between = withInside(shut);
+    // Both ends of the inside wall meet others.
+    expect(joints(between)).toBe(meeting(between) + 2);
+    const stub = {
+      ...between,
+      loops: between.loops.map((loop) =>
+        loop.tee
+          ? {
+              ...loop,
+              tee: { start: { wall: 'w1', at: '200in' } },
+              walk: [{ id: 'inside', length: '200in', turn: 'right 90' }],
+            }
+          : loop,
+      ),
+    };
+    expect(joints(stub)).toBe(meeting(stub) + 1);
   });
 });
