@@ -1,4 +1,4 @@
-import { type Angle, type Length, nanometres, normalise, sine, toDegrees } from '../../kernel/measure';
+import { type Angle, type Length, max, nanometres, normalise, sine, toDegrees } from '../../kernel/measure';
 import { type Point, step } from '../../kernel/geometry/point';
 import type { ArcWall } from './shell';
 import { radiansOf } from './walk';
@@ -38,6 +38,15 @@ export function arcWall(outside: Length, inside: Length, sweep: Angle): ArcWall 
 /** Radius of a layer that lies so far inside the drawn line: an arc to the right has its centre inside. */
 export const radiusAt = (drawn: Length, sweep: Angle, inward: number): Length =>
   nanometres(sweep > 0 ? drawn - inward : drawn + inward);
+
+/**
+ * How long a curved wall is at a depth inside its outside face, as a share of its longer face, along which places on it are measured;
+ * 1 for a straight wall.
+ *
+ * @example shareAt({ curve: null }, inches(6)) // 1
+ */
+export const shareAt = ({ curve }: { readonly curve: ArcWall | null }, inward: number): number =>
+  curve ? radiusAt(curve.outside, curve.sweep, inward) / max(curve.outside, curve.inside) : 1;
 
 /** What `alongArc` goes by. */
 interface AlongArcInput {

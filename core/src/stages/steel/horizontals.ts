@@ -1,6 +1,7 @@
 import type { CourseRow } from '../courses';
 import { type Length, add, nanometres, subtract, ZERO } from '../../kernel/measure';
 import { widthOf } from '../openings';
+import { shareAt } from '../outline';
 import { type Judged, fine, flatOf } from '../../kernel/judged';
 import type { Bar, SteelProblem } from './bar';
 import { bendReach, standardHook } from './bends';
@@ -22,15 +23,15 @@ interface Way {
   readonly atEnd: Turned | null;
 }
 
-/** Openings of a wall that a bar at a height passes over or under, from a place on. */
+/** Openings of a wall that a bar at a height passes over or under, by their places on the bar. */
 function openingsPassed(
   own: SteelWall,
-  start: number,
+  onBar: (place: Length) => Length,
   height: Length,
 ): readonly (LapFree & { readonly near: boolean })[] {
   return own.openings.map(({ concrete }) => ({
-    from: nanometres(concrete.from - start),
-    to: nanometres(concrete.to - start),
+    from: onBar(concrete.from),
+    to: onBar(concrete.to),
     near: Math.max(height - concrete.top, concrete.bottom - height) <= widthOf(concrete),
   }));
 }
@@ -59,12 +60,16 @@ function barsOfWay({
   const lap = setting.lapOf(size, isTopBar(own, row));
   const before = way.atStart?.leg ?? NONE;
   const after = way.atEnd?.leg ?? NONE;
+  // Places on a curved wall are measured along its longer face; the bar is as long as its own arc.
+  const share = shareAt(own.wall, own.wall.skin + own.wall.core / 2 + (lying.offsets[nth] ?? 0));
+  const onFace = (run: Length): Length => nanometres(way.from + (run - before) / share);
+  const onBar = (place: Length): Length => nanometres(before + (place - way.from) * share);
   // The legs past the bends come out of the same bars.
-  const length = subtract(way.to, way.from);
+  const length = subtract(onBar(way.to), before);
   const run = add(length, add(before, after));
   const hook = standardHook(size);
   const height = heightIn(row);
-  const passed = openingsPassed(own, way.from - before, height);
+  const passed = openingsPassed(own, onBar, height);
   const bends = [
     ...(way.atStart ? [{ from: NONE, to: add(before, bendReach(size, hook, way.atStart.degrees)) }] : []),
     ...(way.atEnd
@@ -95,8 +100,8 @@ function barsOfWay({
       count: 1,
       course: row.course,
       set: { course: row.course, when: 'in' },
-      from: nanometres(way.from - before + from),
-      to: nanometres(way.from - before + to),
+      from: onFace(from),
+      to: onFace(to),
       bottom: height,
       top: height,
       offset: lying.offsets[nth] ?? NONE,
