@@ -34,15 +34,15 @@ function offJoint(problem: Extract<InsertProblem, { kind: 'on-joint' }>, inserts
   return [fix];
 }
 
-/** A row moved along its wall, farther from the wall's first corner positive. */
-function rowMoved(id: string, shift: Length, plan: Context): readonly NoticeFix[] {
+/** An insert moved along its wall, farther from the wall's first corner positive. */
+function moved(id: string, shift: Length, plan: Context, what: string): readonly NoticeFix[] {
   const insert = plan.inserts?.find((each) => each.id === id);
   const at = insert && readLength(insert.at, plan.units);
   if (!insert || !at?.ok) return [];
   const next = insert.from === 'start' ? add(at.length, shift) : subtract(at.length, shift);
   return [
     {
-      label: `Move the row ${showLength(abs(shift), plan.units, { style: 'inches' })} ${shift > 0 === (insert.from === 'start') ? 'farther in' : 'nearer to its corner'}`,
+      label: `Move ${what} ${showLength(abs(shift), plan.units, { style: 'inches' })} ${shift > 0 === (insert.from === 'start') ? 'farther in' : 'nearer to its corner'}`,
       edit: { kind: 'set-insert', insert: id, change: { at: storeLength(next, plan.units) } },
     },
   ];
@@ -62,6 +62,7 @@ const ABOUT: Readonly<Record<InsertProblem['kind'], string>> = {
   'on-joint': 'Inserts on a joint',
   'anchor-gap': 'Ledger stretches without a clear anchor place',
   'plates-blocked': 'Hanger plates on webs or joints',
+  'at-tee': 'Inserts where inside walls meet',
   'too-deep': 'Inserts deeper than the core',
   'falls-little': 'Drains with too little fall',
   'ledge-off-course': 'Ledges off the course line',
@@ -135,7 +136,17 @@ function wording(
       severity: 'check',
       rule: 'inserts.ledger.web',
       what: `${plates === of ? 'All' : String(plates)} of ${String(of)} plates meet a web or a joint, the first at ${showLength(first, plan.units)}. ${shift === null ? 'Cut the slots beside it, and ask the engineer whether the plate may sit off its joist.' : 'Move the whole row, or cut the slots beside the webs.'}`,
-      fixes: shift === null ? [] : rowMoved(insert, shift, plan),
+      fixes: shift === null ? [] : moved(insert, shift, plan, 'the row'),
+    }),
+    'at-tee': ({ insert, other, run, from, to, back, on }) => ({
+      key: other,
+      severity: 'check',
+      what: run
+        ? `${nameOf(other)} meets the wall from ${showLength(from, plan.units)} to ${showLength(to, plan.units)}: end it on either side, and begin anew beyond.`
+        : `${nameOf(other)} meets the wall here. Move it, or that wall.`,
+      fixes: run
+        ? []
+        : [back, on].sort((a, b) => abs(a) - abs(b)).flatMap((shift) => moved(insert, shift, plan, 'it')),
     }),
     'too-deep': (problem) => ({
       severity: 'stop',

@@ -43,6 +43,17 @@ export type InsertProblem =
       readonly first: Length;
       readonly shift: Length | null;
     })
+  /** Where an inside wall meets the wall, and how far it would move, toward either corner, to clear it. */
+  | (OnWall & {
+      readonly kind: 'at-tee';
+      readonly other: string;
+      /** Whether it runs along the wall, and ends on either side of the inside wall rather than being moved. */
+      readonly run: boolean;
+      readonly from: Length;
+      readonly to: Length;
+      readonly back: Length;
+      readonly on: Length;
+    })
   | (OnWall & { readonly kind: 'too-deep'; readonly depth: Length; readonly core: Length })
   | (OnWall & { readonly kind: 'falls-little'; readonly fall: Length; readonly least: Length })
   | (OnWall & { readonly kind: 'ledge-off-course'; readonly up: Length; readonly nearest: Length });

@@ -1,4 +1,5 @@
 import { type StageWork, saying, step } from '../../kernel/engine/stage';
+import { atTees } from './atTees';
 import { clashesOf } from './clashes';
 import { insertNotices } from './notices';
 import { placeInserts } from './placeInserts';
@@ -13,10 +14,10 @@ export const work: StageWork = {
     ),
     step(
       'inserts',
-      { needs: ['placed', 'openings', 'courses', 'shell'], reads: [] },
+      { needs: ['placed', 'openings', 'courses', 'shell', 'levels'], reads: [] },
       ({ placed, ...others }, _, rules) => ({
         ...placed,
-        problems: [...placed.problems, ...clashesOf(placed, others, rules)],
+        problems: [...placed.problems, ...clashesOf(placed, others, rules), ...atTees(placed.placed, others)],
       }),
     ),
   ],

@@ -1,14 +1,7 @@
 import { nanometres } from '../../kernel/measure';
-import { type Crossing, type Levels, type Shell, crossingsOf, wallsOf } from '../outline';
+import { type Levels, type Shell, crossingsOf, standsBeside, wallsOf } from '../outline';
 import type { PlacedOpening } from './placeOpenings';
 import type { OpeningProblem } from './problem';
-
-/** Whether an inside wall stands as high as an opening, at the end where it meets the opening's wall. */
-function standsBeside({ wall, atStart }: Crossing, { concrete }: PlacedOpening, levels: Levels): boolean {
-  const spans = levels.walls[wall] ?? [];
-  const own = atStart ? spans[0] : spans.at(-1);
-  return own !== undefined && own.bottom < concrete.top && own.top > concrete.bottom;
-}
 
 /** Openings that lie where an inside wall meets their wall: what of them is behind it could not be gone or looked through. */
 export function atTees(
@@ -21,7 +14,8 @@ export function atTees(
     placed.flatMap((opening): OpeningProblem[] => {
       const { from, to } = opening.concrete;
       if (!opening.worked || opening.wall !== crossing.through) return [];
-      if (to <= crossing.from || from >= crossing.to || !standsBeside(crossing, opening, levels)) return [];
+      if (to <= crossing.from || from >= crossing.to || !standsBeside(crossing, opening.concrete, levels))
+        return [];
       return [
         {
           kind: 'at-tee',

@@ -1,5 +1,6 @@
 import { type Angle, type Length, add, cosine, nanometres, normalise, sine } from '../../kernel/measure';
 import type { Point } from '../../kernel/geometry/point';
+import type { Levels } from './levels';
 import type { BuiltLoop, Shell, Wall } from './shell';
 
 /** The end of an inside wall against a wall that runs through. */
@@ -81,6 +82,17 @@ export function crossingsOf(shell: Shell): readonly Crossing[] {
       ];
     }),
   );
+}
+
+/** Whether an inside wall stands at heights of the wall that it meets, at the end where it does. */
+export function standsBeside(
+  { wall, atStart }: Crossing,
+  { bottom, top }: { readonly bottom: Length; readonly top: Length },
+  levels: Levels,
+): boolean {
+  const spans = levels.walls[wall] ?? [];
+  const own = atStart ? spans[0] : spans.at(-1);
+  return own !== undefined && own.bottom < top && own.top > bottom;
 }
 
 /** An end of an inside wall, and where its outside face meets the wall that runs through. */
