@@ -214,6 +214,49 @@ it('has walls and footings of every kind of outline as large as they are: cores 
   }
 });
 
+it('cuts tops to their slopes, mitred at the corners like all others', () => {
+  const plan = planOf(
+    [
+      [480, 90],
+      [336, 90],
+      [480, 90],
+      [336, 90],
+    ],
+    withCourses(9),
+  );
+  /** Tops of a gable in inches: 96 at both corners, 144 in the middle of 336 in. */
+  const gable: Plan = {
+    ...plan,
+    loops: plan.loops.map((loop) => ({
+      ...loop,
+      walk: loop.walk.map((row) =>
+        row.id === 'w2'
+          ? {
+              ...row,
+              rake: {
+                how: 'cut' as const,
+                points: [
+                  { id: 'a', at: '0', top: '96in' },
+                  { id: 'b', at: '168in', top: '144in' },
+                  { id: 'c', at: '336in', top: '96in' },
+                ],
+              },
+            }
+          : row,
+      ),
+    })),
+  };
+  const read = readIfc(writeIfc(work(gable), { ...OF, name: 'Gable' }));
+  const ring = 480 * 336 - (480 - 26) * (336 - 26);
+  // [by hand] Above 96 in stands a roof of 48 in over 336 in, of which each layer loses the corner that is mitred: at so far in from the
+  // outside face d, d in at both ends, where it is up to d · 48/168 high.
+  const lost = 2 * ((48 / 168) * (13 ** 3 / 6));
+  const over = 13 * ((336 * 48) / 2) - lost;
+  const flat = ring * 144 - 13 * (336 - 13) * (144 - 96);
+  expect(read.volume(WebIFC.IFCWALL) / 0.0254 ** 3 / (flat + over)).toBeCloseTo(1, 5);
+  read.close();
+});
+
 it('cuts the openings of the demo out of its walls', () => {
   const read = readIfc(writeIfc(demo, { ...OF, name: 'Demo' }));
   const whole = readIfc(

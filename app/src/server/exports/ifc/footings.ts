@@ -16,7 +16,7 @@ export function addFootings(
   return bases.loops.flatMap((loop) =>
     loop.walls.flatMap((base): Ref[] => {
       const place = places.get(base.wall);
-      if (!place) return [];
+      if (!place || base.outerLength + base.innerLength <= 0) return [];
       const band: Band = {
         outer: -base.outer,
         inner: base.thickness + base.inner,

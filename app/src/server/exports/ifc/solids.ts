@@ -30,6 +30,18 @@ export function solidsOf({ add }: StepLines) {
       const at = bottom === 0 ? origin : add('IFCAXIS2PLACEMENT3D', point([0, 0, bottom]), up, east);
       return add('IFCEXTRUDEDAREASOLID', profile(ring), at, up, top - bottom);
     },
+    /** A plan shape, clockwise from above, between a level bottom and a top that slopes: the height of each corner’s top, all in one plane. */
+    sloped: (ring: readonly Flat[], bottom: number, tops: readonly number[]): Ref => {
+      const low = ring.map(([x, y]) => point([x, y, bottom]));
+      const high = ring.map(([x, y], index) => point([x, y, tops[index] ?? bottom]));
+      const face = (corners: readonly Ref[]): Ref =>
+        add('IFCFACE', [add('IFCFACEOUTERBOUND', add('IFCPOLYLOOP', [...corners]), is('T'))]);
+      const sides = ring.map((_, index) => {
+        const next = (index + 1) % ring.length;
+        return face([low[next], low[index], high[index], high[next]] as Ref[]);
+      });
+      return add('IFCFACETEDBREP', add('IFCCLOSEDSHELL', [face(low), face([...high].reverse()), ...sides]));
+    },
     /** A shape on a wall’s face, told along the wall and up, run inward through it. `along` is the wall’s direction, of length 1. */
     through: (ring: readonly Flat[], from: Spatial, along: Flat, depth: number): Ref => {
       const inward = direction([along[1], -along[0], 0]);

@@ -3,7 +3,7 @@ import { wallFace } from '@ombra/core/stages/outline';
 import type { WorkedPlan } from '@ombra/core/work';
 import { type Band, alongOf, bandShape } from './bands';
 import { type Model, idOf, quantities } from './hang';
-import { type Flat, flat, mm } from './solids';
+import { flat, mm } from './solids';
 import { type Ref, is } from './step';
 
 /** What a wall is made of, from outside in. */
@@ -36,14 +36,15 @@ function layerSolids(model: Model, worked: WorkedPlan, place: PlacedWall, band: 
     if (!cut || place.wall.curve) {
       return [solids.raised(bandShape(place, band, from, to), mm(bottom), mm(top))];
     }
-    const [x, y] = flat(onPlan(place, 0, band.outer));
-    const ring: readonly Flat[] = [
-      [mm(from), mm(bottom)],
-      [mm(to), mm(bottom)],
-      [mm(to), mm(cut.slope[1])],
-      [mm(from), mm(cut.slope[0])],
-    ];
-    return [solids.through(ring, [x, y, 0], alongOf(place), mm(band.inner - band.outer))];
+    const [start, ahead] = [flat(onPlan(place, 0, 0)), alongOf(place)];
+    const [low, high] = cut.slope;
+    const ring = bandShape(place, band, from, to);
+    // Mitres run past the wall's own ends; the slope goes on there as it comes.
+    const tops = ring.map(([x, y]) => {
+      const along = (x - start[0]) * ahead[0] + (y - start[1]) * ahead[1];
+      return mm(low) + ((along - mm(from)) / mm(to - from)) * mm(high - low);
+    });
+    return [solids.sloped(ring, mm(bottom), tops)];
   });
 }
 
@@ -59,7 +60,10 @@ export function addWall(model: Model, worked: WorkedPlan, place: PlacedWall): Re
     model.solids.line([flat(onPlan(place, 0, 0)), flat(onPlan(place, wall.length, 0))]),
   ]);
   const items = layers.flatMap((layer) => layer.items);
-  const body = add('IFCSHAPEREPRESENTATION', model.body, 'Body', 'SweptSolid', items);
+  const spans = worked.levels.walls[wall.id] ?? [];
+  // Tops cut to a slope are faceted; all others are raised from their plan.
+  const kind = spans.some(({ cut }) => cut) && !wall.curve ? 'SolidModel' : 'SweptSolid';
+  const body = add('IFCSHAPEREPRESENTATION', model.body, 'Body', kind, items);
   const whole = add('IFCPRODUCTDEFINITIONSHAPE', null, null, [axis, body]);
   const id = `wall ${wall.id}`;
   const thing = add(
@@ -76,10 +80,9 @@ export function addWall(model: Model, worked: WorkedPlan, place: PlacedWall): Re
   );
   for (const layer of layers) {
     if (layer.items.length === 0) continue;
-    const own = add('IFCSHAPEREPRESENTATION', model.body, 'Body', 'SweptSolid', [...layer.items]);
+    const own = add('IFCSHAPEREPRESENTATION', model.body, 'Body', kind, [...layer.items]);
     add('IFCSHAPEASPECT', [own], layer.name, null, is('F'), whole);
   }
-  const spans = worked.levels.walls[wall.id] ?? [];
   const lowest = spans.reduce((least, { bottom }) => Math.min(least, bottom), spans[0]?.bottom ?? 0);
   const highest = spans.reduce((most, { top, cut }) => Math.max(most, top, ...(cut?.slope ?? [])), 0);
   const concrete = worked.pour.pours
