@@ -8,6 +8,7 @@ import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { ExportJob } from '../src/server/exports/job';
 import { packetOf } from '../src/server/exports/packet';
+import { planOf } from '../../core/test/support/plans';
 import { en } from '../src/server/packet/messages/en';
 import { es } from '../src/server/packet/messages/es';
 import { fr } from '../src/server/packet/messages/fr';
@@ -264,5 +265,19 @@ describe('what it is made from', () => {
     const read = await packet({}, { ...demo, plan, worked: work(plan) });
     expect(read.pages.length).toBeGreaterThanOrEqual(PACKET_SHEETS.length);
     expect(read.pages.join(' ')).toContain('Finish the outline first');
+  });
+
+  it('says of walls that cannot be laid that they cannot, and not that they are missing', async () => {
+    // Two walls are shorter than the corners at their ends.
+    const plan = planOf([
+      [312, 90],
+      [63, 90],
+      [312, 90],
+      [63, 90],
+    ]);
+    const read = await packet({}, { ...demo, plan, worked: work(plan) });
+    const said = read.pages.join(' ');
+    expect(said).toContain('Clear the stop notices first');
+    expect(said).not.toContain('Finish the outline first');
   });
 });

@@ -3,6 +3,7 @@ import { drawingOf } from '@ombra/core/drawings';
 import { type Length, KILOGRAMS_PER_POUND, showLength, toCubicYards } from '@ombra/core/kernel/measure';
 import { type HouseRules } from '@ombra/core/kernel/rules';
 import { rulesOf } from '@ombra/core/rules';
+import { wallsOf } from '@ombra/core/stages/outline';
 import type { Content } from 'pdfmake/interfaces';
 import type { PacketChoice } from '../../stages/packet/choice';
 import { drawingSvg } from '../exports/drawingSvg';
@@ -30,6 +31,8 @@ export interface PacketContext {
   readonly words: Words;
   readonly t: Words['t'];
   readonly say: Words['say'];
+  /** What a page says that has nothing to show: that walls are missing, or cannot be laid, or that there is nothing of its kind. */
+  readonly missing: string;
   readonly black: boolean;
   /** Room for what a section has. */
   readonly upright: PageSize;
@@ -61,6 +64,13 @@ export function contextOf({ job, choice, words, upright }: ContextInput): Packet
     words,
     t: words.t,
     say: words.say,
+    missing: words.t(
+      wallsOf(worked.shell).length === 0
+        ? 'noOutline'
+        : worked.courses.pieces.length === 0
+          ? 'notLaid'
+          : 'noneOfThese',
+    ),
     black: choice.black,
     upright,
     length: (length) => showLength(length as Length, units),

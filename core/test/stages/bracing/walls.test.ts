@@ -3,8 +3,11 @@ import { evaluate } from '../../../src/kernel/figures/how';
 import { houseRules } from '../../../src/rules';
 import { describe, expect, it } from 'vitest';
 import { faceEnds, plankRules, planWalkway, stripsByWall } from '../../../src/stages/bracing';
-import { type Length, inches, toInches } from '../../../src/kernel/measure';
+import { type Length, ZERO, feet, inches, toInches } from '../../../src/kernel/measure';
 import type { Plan } from '../../../src/kernel/plan';
+import type { FaceEnd } from '../../../src/stages/bracing/faces';
+import { stretchesOf } from '../../../src/stages/bracing/stretches';
+import type { Crossing, Levels } from '../../../src/stages/outline';
 import { orderOf } from '../../../src/orderOf';
 import { report } from '../../../src/report';
 import { work } from '../../../src/work';
@@ -250,5 +253,75 @@ describe('what stands in the way', () => {
     const opening = openingOf({ at: '60in', width: '200in', height: '60in', sill: '20in' });
     const { bracing } = work(plan({ openings: [opening] }));
     expect(bracing.problems.some(({ kind }) => kind === 'bay-wide')).toBe(true);
+  });
+});
+
+describe('the stretches of a braced face', () => {
+  const inside = (from: number, to: number): Crossing => ({
+    through: 'w1',
+    wall: `i${String(from)}`,
+    atStart: true,
+    from: inches(from),
+    to: inches(to),
+    at: inches(to),
+    side: 'inside',
+  });
+  const levels: Pick<Levels, 'walls'> = {
+    walls: Object.fromEntries(
+      [27, 200, 220, 300].map((from) => [
+        `i${String(from)}`,
+        [{ from: ZERO, to: feet(10), bottom: ZERO, top: feet(from === 300 ? 3 : 10) }],
+      ]),
+    ),
+  };
+  const stretches = (how: FaceEnd['how'], crossings: readonly Crossing[]) =>
+    stretchesOf({
+      ends: [
+        { at: inches(13), how, corner: null },
+        { at: inches(467), how: 'inward', corner: null },
+      ],
+      crossings,
+      side: 'inside',
+      platform: feet(6),
+      held: inches(24),
+      levels: levels as Levels,
+    });
+  const places = (found: ReturnType<typeof stretches>) =>
+    found.stretches.map(({ start, end }) => [toInches(start.at), toInches(end.at)]);
+
+  it('run between high inside walls; low ones only keep uprights off', () => {
+    const found = stretches('inward', [inside(300, 313), inside(200, 213)]);
+    expect(places(found)).toEqual([
+      [13, 200],
+      [213, 467],
+    ]);
+    expect(found.across.map(({ from }) => toInches(from))).toEqual([200, 300]);
+    expect(found.under.map(({ from }) => toInches(from))).toEqual([300]);
+    expect(places(stretches('inward', [{ ...inside(200, 213), side: 'outside' }]))).toEqual([[13, 467]]);
+  });
+
+  it('are left out where they are short and held at both ends, unless one is all that there is', () => {
+    // 14 in to the corner, and 7 in between two inside walls, are held by what stands there.
+    expect(places(stretches('inward', [inside(27, 40), inside(200, 213), inside(220, 233)]))).toEqual([
+      [40, 200],
+      [233, 467],
+    ]);
+    // Nothing holds a free end.
+    expect(places(stretches('free', [inside(27, 40)]))).toEqual([
+      [13, 27],
+      [40, 467],
+    ]);
+    const only = stretchesOf({
+      ends: [
+        { at: ZERO, how: 'inward', corner: null },
+        { at: inches(20), how: 'inward', corner: null },
+      ],
+      crossings: [],
+      side: 'inside',
+      platform: feet(6),
+      held: inches(24),
+      levels: levels as Levels,
+    });
+    expect(places(only)).toEqual([[0, 20]]);
   });
 });

@@ -24,7 +24,9 @@ export const en = {
   pieces: '{count, plural, one {# piece} other {# pieces}}',
   fixFirst:
     '{count, plural, one {# stop notice is open. Clear it before anyone builds from these pages:} other {# stop notices are open. Clear them before anyone builds from these pages:}}',
-  nothing: 'Nothing here yet. Finish the outline first.',
+  noOutline: 'Nothing here yet. Finish the outline first.',
+  notLaid: 'The walls cannot be laid as they are. Clear the stop notices first.',
+  noneOfThese: 'There is nothing of this kind on the job.',
   coursesTitle: 'Courses',
   outline: 'Outline',
   wall: 'Wall',

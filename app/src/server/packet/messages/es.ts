@@ -26,7 +26,9 @@ export const es: Messages = {
   pieces: '{count, plural, one {# pieza} other {# piezas}}',
   fixFirst:
     '{count, plural, one {Hay # aviso de alto abierto. Resuélvalo antes de construir con estas hojas:} other {Hay # avisos de alto abiertos. Resuélvalos antes de construir con estas hojas:}}',
-  nothing: 'Todavía nada. Termine primero el contorno.',
+  noOutline: 'Todavía nada. Termine primero el contorno.',
+  notLaid: 'Los muros no se pueden colocar así. Resuelva primero los avisos de alto.',
+  noneOfThese: 'No hay nada de este tipo en la obra.',
   coursesTitle: 'Hiladas',
   outline: 'Contorno',
   wall: 'Muro',

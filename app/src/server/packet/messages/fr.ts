@@ -26,7 +26,9 @@ export const fr: Messages = {
   pieces: '{count, plural, one {# pièce} other {# pièces}}',
   fixFirst:
     '{count, plural, one {# avis d’arrêt est ouvert. Réglez-le avant de bâtir avec ces pages :} other {# avis d’arrêt sont ouverts. Réglez-les avant de bâtir avec ces pages :}}',
-  nothing: 'Rien encore. Terminez d’abord le contour.',
+  noOutline: 'Rien encore. Terminez d’abord le contour.',
+  notLaid: 'Les murs ne peuvent pas être montés ainsi. Réglez d’abord les avis d’arrêt.',
+  noneOfThese: 'Il n’y a rien de ce genre sur ce chantier.',
   coursesTitle: 'Rangs',
   outline: 'Contour',
   wall: 'Mur',

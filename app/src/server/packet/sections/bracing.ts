@@ -4,9 +4,9 @@ import type { PacketContext } from '../context';
 import { heading, note, strong, table } from '../parts';
 
 /** Where every brace stands, the planks, and the gear to find. */
-export function bracingSection({ worked, t, say, length }: PacketContext): readonly Content[] {
+export function bracingSection({ worked, t, say, length, missing }: PacketContext): readonly Content[] {
   const { bracing } = worked;
-  if (bracing.walls.length === 0) return [note(t('nothing'))];
+  if (bracing.walls.length === 0) return [note(missing)];
   const several = bracing.pours.length > 1;
   return [
     note(t('braceOrder')),

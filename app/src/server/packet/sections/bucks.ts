@@ -4,10 +4,10 @@ import type { PacketContext } from '../context';
 import { felt, FELT, heading, note, table } from '../parts';
 
 /** Openings to mark and cut, members of their bucks, and the lumber. */
-export function bucksSection({ worked, t, say, length, inches }: PacketContext): readonly Content[] {
+export function bucksSection({ worked, t, say, length, inches, missing }: PacketContext): readonly Content[] {
   const { openings, bucks } = worked;
   const shown = openings.placed.filter((opening) => opening.worked);
-  if (shown.length === 0) return [note(t('nothing'))];
+  if (shown.length === 0) return [note(missing)];
   const buckOf = new Map(bucks.bucks.map((buck) => [buck.opening, buck]));
   const size = (shape: Parameters<typeof widthOf>[0] & Parameters<typeof heightOf>[0]): string =>
     `${inches(widthOf(shape))} × ${inches(heightOf(shape))}`;

@@ -58,8 +58,8 @@ function coursePage(context: PacketContext, course: number): readonly Content[] 
 
 /** Every course on a page of its own. */
 export function coursesSection(context: PacketContext): readonly Content[] {
-  const { worked, plan, t } = context;
-  if (worked.courses.count === 0) return [note(t('nothing'))];
+  const { worked, plan, t, missing } = context;
+  if (worked.courses.count === 0) return [note(missing)];
   return [
     note(`${t('insideView', { units: plan.units })} ${t('handsView')}`),
     ...Array.from({ length: worked.courses.count }, (_, index): Content => ({
@@ -73,8 +73,8 @@ export function coursesSection(context: PacketContext): readonly Content[] {
 const POSTER = 60;
 
 /** A card to hang on the wall for each course: the lengths to cut, wall by wall, large. */
-export function cardsSection({ worked, t, inches }: PacketContext): readonly Content[] {
-  if (worked.courses.count === 0) return [note(t('nothing'))];
+export function cardsSection({ worked, t, inches, missing }: PacketContext): readonly Content[] {
+  if (worked.courses.count === 0) return [note(missing)];
   return Array.from({ length: worked.courses.count }, (_, index): Content => {
     const pieces = worked.courses.pieces.filter((piece) => piece.course === index + 1);
     const walls = wallsOf(worked.shell).filter(({ id }) => piecesOf(pieces, id).length > 0);

@@ -6,10 +6,18 @@ import type { PacketContext } from '../context';
 import { heading, note, table } from '../parts';
 
 /** Chalk lines, diagonals with room for what the tape reads, and the marks along each wall. */
-export function footingSection({ worked, plan, t, say, length, inches }: PacketContext): readonly Content[] {
+export function footingSection({
+  worked,
+  plan,
+  t,
+  say,
+  length,
+  inches,
+  missing,
+}: PacketContext): readonly Content[] {
   const { bases, square, tape } = worked.footing;
   const walls = wallsOf(worked.shell);
-  if (walls.length === 0) return [note(t('nothing'))];
+  if (walls.length === 0) return [note(missing)];
   const nameOf = (id: string): string => walls.find((wall) => wall.id === id)?.name ?? '';
   const spot = (each: {
     readonly letter: string | null;

@@ -8,9 +8,9 @@ import { heading, note, strong, table, text, tick } from '../parts';
 
 /** What to buy, what of it stands where, and the tally. */
 export function orderSection(context: PacketContext): readonly Content[] {
-  const { worked, plan, t, say, length, inches, mass, volume } = context;
+  const { worked, plan, t, say, length, inches, mass, volume, missing } = context;
   const order = orderOf(plan, worked);
-  if (order.lines.length === 0) return [note(t('nothing'))];
+  if (order.lines.length === 0) return [note(missing)];
   const { courses, total } = worked.tally;
   const cells = (row: (typeof courses)[number] | typeof total): readonly string[] => [
     String(row.straight.value),
@@ -58,9 +58,9 @@ export function orderSection(context: PacketContext): readonly Content[] {
 }
 
 /** The days ahead: what begins and ends when, with how many hours of work. */
-export function daysSection({ worked, t, say, words }: PacketContext): readonly Content[] {
+export function daysSection({ worked, t, say, words, missing }: PacketContext): readonly Content[] {
   const { items, first, holds } = worked.days;
-  if (items.length === 0) return [note(t('nothing'))];
+  if (items.length === 0) return [note(missing)];
   const day = (minutes: number): string =>
     first === null
       ? t('dayNumber', { number: dayOf(minutes) + 1 })
@@ -84,9 +84,9 @@ export function daysSection({ worked, t, say, words }: PacketContext): readonly 
 }
 
 /** Every hold point with its lines, to be signed. */
-export function holdsSection({ worked, t, say, words }: PacketContext): readonly Content[] {
+export function holdsSection({ worked, t, say, words, missing }: PacketContext): readonly Content[] {
   const { holds } = worked.days;
-  if (holds.length === 0) return [note(t('nothing'))];
+  if (holds.length === 0) return [note(missing)];
   return [
     note(t('holdsLine')),
     ...holds.map((hold): Content => ({

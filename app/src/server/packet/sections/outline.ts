@@ -11,9 +11,10 @@ export function outlineSection({
   inches,
   upright,
   drawing,
+  missing,
 }: PacketContext): readonly Content[] {
   const walls = wallsOf(worked.shell);
-  if (walls.length === 0) return [note(t('nothing'))];
+  if (walls.length === 0) return [note(missing)];
   return [
     ...drawing('plan', { width: upright.width, height: upright.height * 0.55 }),
     heading(t('walls')),

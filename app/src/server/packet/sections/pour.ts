@@ -28,7 +28,7 @@ const byPour = (
   page: (pour: WorkedPour) => readonly Content[],
 ): readonly Content[] => {
   const pours = poured(context);
-  if (pours.length === 0) return [note(context.t('nothing'))];
+  if (pours.length === 0) return [note(context.missing)];
   return pours.map((pour, index): Content => ({
     stack: [...(pours.length > 1 ? [heading(context.say(pour.span.name))] : []), ...page(pour)],
     ...(index === 0 ? {} : { pageBreak: 'before' }),

@@ -11,9 +11,9 @@ import { heading, note, table } from '../parts';
 
 /** What goes in course by course, and every wall with its bars. */
 export function steelSection(context: PacketContext): readonly Content[] {
-  const { worked, t, say, inches, upright, drawing } = context;
+  const { worked, t, say, inches, upright, drawing, missing } = context;
   const { steel } = worked;
-  if (steel.bars.length === 0) return [note(t('nothing'))];
+  if (steel.bars.length === 0) return [note(missing)];
   const moments = cutListByCourse(steel.bars, steel.schedule);
   const walls = worked.shell.loops.flatMap(({ built }) => built?.walls ?? []);
   return [
@@ -80,9 +80,17 @@ function shapeSvg({ legs, bends }: ScheduleLine): string {
 }
 
 /** For whoever cuts and bends: every mark with its shape, and the stock it comes out of. */
-export function shopSection({ worked, t, say, inches, length, mass }: PacketContext): readonly Content[] {
+export function shopSection({
+  worked,
+  t,
+  say,
+  inches,
+  length,
+  mass,
+  missing,
+}: PacketContext): readonly Content[] {
   const { steel } = worked;
-  if (steel.schedule.length === 0) return [note(t('nothing'))];
+  if (steel.schedule.length === 0) return [note(missing)];
   const head = [t('mark'), t('use'), t('size'), t('shape'), '', t('legs'), t('cut'), t('count'), t('weight')];
   const body = steel.schedule.map((line) => {
     const legs =
