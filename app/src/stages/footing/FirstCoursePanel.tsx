@@ -88,7 +88,7 @@ export function FirstCoursePanel({ job, worked, open, onOpen }: FirstCoursePanel
         )}
         <div>
           {line('Joints', String(firstCourse.joints))}
-          {figure(firstCourse.ties, 'Ties across kickers')}
+          {figure(firstCourse.ties, 'Ties across the joints')}
           {firstCourse.hold !== 'forms' && (
             <>
               {figure(firstCourse.held, firstCourse.hold === 'track' ? 'Track lengths' : 'Kicker boards')}

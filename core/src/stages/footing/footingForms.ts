@@ -212,7 +212,13 @@ export function footingForms(bases: Bases, shell: Shell, rules: HouseRules): Foo
       0,
     ),
     bars: { count: rules.count('footing.bars'), length: nanometres(middles) },
-    bead: nanometres(walls.reduce((sum, base) => sum + base.outerLength + base.innerLength, 0)),
+    // Where another footing joins there is no form to seal against.
+    bead: nanometres(
+      walls.reduce((sum, base) => {
+        const joined = base.joins.reduce((taken, { from, to }) => taken + to - from, 0);
+        return sum + base.outerLength + base.innerLength - joined;
+      }, 0),
+    ),
     stone: figure('footing.stone', 'stone under insulated footing forms', stone, ['footing.stone.depth']),
   };
 }

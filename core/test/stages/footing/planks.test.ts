@@ -89,6 +89,11 @@ describe('planks of insulated footing forms', () => {
       const covered = footingSides(cornersOf(HALL), { out, inward: WALL + out }, [strip(200, inner)]);
       const forms = formsOf(plan);
       expect(lengthsOf(forms.runs)).toEqual(fromLongPoints(covered));
+      // The bead runs wherever a plank does: along every side of the concrete.
+      expect(toInches(forms.bead)).toBeCloseTo(
+        covered.reduce((sum, { length }) => sum + length, 0),
+        3,
+      );
       const parted = forms.runs.filter(({ parts }) => parts > 1);
       expect(parted.map(({ wall, side, part, parts }) => [wall, side, part, parts])).toEqual([
         ['w1', 'inside', 1, 2],
