@@ -60,6 +60,29 @@ describe('nights in which a wall stands empty', () => {
       expect(night.day).toBe((nights[0]?.day ?? 0) + index);
     });
   });
+
+  it('are counted by the pour whose courses stand, until that one is poured', () => {
+    const { days } = work(
+      slow({
+        pours: [
+          { id: 'low', name: 'Low', toCourse: 3, top: 'full' },
+          { id: 'high', name: 'High', toCourse: 6, top: 'full' },
+        ],
+      }),
+    );
+    const at = (id: string) => days.items.find((item) => item.id === id);
+    const nights = emptyNights(days);
+    for (const [pour, first, courses] of [
+      ['low', 'course:1', 3],
+      ['high', 'course:4', 3],
+    ] as const) {
+      const own = nights.filter((night) => night.pour === pour);
+      expect(own[0]?.day).toBe(dayOf(at(first)?.end ?? 0));
+      expect(own.at(-1)?.day).toBe(dayOf(at(`pour:${pour}`)?.start ?? 0) - 1);
+      // The courses of the other pour are concrete by then, or not laid yet.
+      expect(Math.max(...own.map((night) => night.courses))).toBe(courses);
+    }
+  });
 });
 
 describe('the weather', () => {

@@ -7,7 +7,7 @@ import type { Plan } from '../../../src/kernel/plan';
 import { type Blocked, layBolts } from '../../../src/kernel/stock/layBolts';
 import { boltRules } from '../../../src/stages/topoff';
 import { work } from '../../../src/work';
-import { openingOf } from '../../support/openings';
+import { insertOf, openingOf } from '../../support/openings';
 import { type Side, planOf, rectilinear, withCourses, withInside } from '../../support/plans';
 
 const RECTANGLE: readonly Side[] = [
@@ -249,5 +249,44 @@ describe('what cannot be at the top', () => {
         openings: [openingOf({ wall: 'w1', at: '14ft', width: '12ft', height: '6ft', head: '9ft 1in' })],
       }),
     ).toContainEqual(expect.stringMatching(/^No bolt fits between/));
+  });
+});
+
+describe('bolts beside inserts', () => {
+  const boltsOf = (inserts: NonNullable<Plan['inserts']>) => {
+    const found = work(plan({ inserts })).topoff.runs.flatMap(({ wall, pieces }) =>
+      wall === 'w1' ? pieces.flatMap(({ bolts }) => bolts.map((at) => toInches(at))) : [],
+    );
+    return found;
+  };
+
+  it('stand clear of a pocket in the top, and heed nothing that leaves the top whole', () => {
+    const usualPlaces = boltsOf([]);
+    const [, second = 0] = usualPlaces;
+    const pocket = (change: Partial<Parameters<typeof insertOf>[0]> = {}) =>
+      insertOf({
+        kind: 'pocket',
+        at: `${String(second)}in`,
+        up: '106in',
+        size: '8in',
+        height: '12in',
+        depth: '4in',
+        ...change,
+      });
+    const moved = boltsOf([pocket()]);
+    // The pocket takes 4 in either way, and what keeps clear of it more.
+    for (const at of moved) expect(Math.abs(at - second)).toBeGreaterThanOrEqual(4);
+    expect(moved).not.toEqual(usualPlaces);
+    // Deep in the wall, on another wall, or a ledge of brick outside: the bolts stand as they did.
+    expect(boltsOf([pocket({ up: '40in' })])).toEqual(usualPlaces);
+    expect(boltsOf([pocket({ wall: 'w2' })])).toEqual(usualPlaces);
+    const ledge = insertOf({
+      kind: 'brick-ledge',
+      at: `${String(second - 20)}in`,
+      up: '112in',
+      length: '40in',
+      depth: '5in',
+    });
+    expect(boltsOf([ledge])).toEqual(usualPlaces);
   });
 });
