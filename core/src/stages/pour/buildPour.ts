@@ -1,5 +1,6 @@
 import type { Inserts } from '../inserts/placeInserts';
 import type { Plan } from '../../kernel/plan/plan';
+import { type Memory, NO_MEMORY } from '../../kernel/engine/memory';
 import type { Worked } from '../../kernel/engine/stage';
 import type { CourseRow } from '../courses';
 import { MOST_LOADS } from '../limits';
@@ -25,6 +26,7 @@ import { crewOf, rateHow, rateOf } from './method';
 import { type MixCard, mixOf } from './mix';
 import { moneyOf } from './money';
 import { type Pressing, type Soonest, pressingOf } from './pressing';
+import { risingOf } from './rising';
 import type { PourProblem } from './problem';
 import { type PourReady, pourReady } from './ready';
 import { type LiftSpan, liftsOf, liftsWithFooting } from './lifts';
@@ -107,6 +109,7 @@ interface Setting extends PourGround {
   readonly inserts: Inserts;
   readonly input: PourInput;
   readonly rules: HouseRules;
+  readonly memory: Memory;
   readonly core: Core;
   readonly displacing: Displacing;
   readonly slices: readonly Slice[];
@@ -265,7 +268,8 @@ function workedPour(
   last: boolean,
   setting: Setting,
 ): Judged<WorkedPour | null, PourProblem> {
-  const { shell, openings, footing, levels, input, rules, core, displacing, slices, walls, rows } = setting;
+  const { shell, openings, footing, levels, input, rules, memory } = setting;
+  const { core, displacing, slices, walls, rows } = setting;
   const { units } = input;
   const said = input.pour?.pours?.[span.pour] ?? {};
   const method = methodOf(rules);
@@ -274,10 +278,9 @@ function workedPour(
   const split = asOne ? liftsWithFooting(span, levels.tops[1] ?? span.top, by) : liftsOf(span, by);
   const beside = sidesOf(span, index === 0, { typed: input.pour?.sides ?? [], units }, setting);
   const [lifts, sides] = [split.value, beside.value];
-  const filling = volumesOf(
-    span,
-    { lifts, core, displacing, levels, sides, chosenLoads: said.loads, units },
-    rules,
+  const filled = { lifts, core, displacing, levels, sides, chosenLoads: said.loads, units };
+  const filling = memory.part(`volumes of pour ${String(index)}`, [span, filled], () =>
+    volumesOf(span, filled, rules),
   );
   const volumes = filling.value;
   const loads = Math.ceil(volumes.ordered.value / volumes.truck);
@@ -323,19 +326,14 @@ function workedPour(
   const day = dayOf(stops, { pour: span.pour, volumes, mix, method, dark, last }, setting);
   const clock = playDay(steady(day), 0);
   const watchers = input.pour?.watchers ?? {};
+  const filledWalls = volumes.walls.flatMap(({ wall }) => walls.get(wall) ?? []);
+  const risen = { lifts, walls: filledWalls, core, displacing, levels, openings };
   const pressed: Judged<Pressing | null, PourProblem> =
     mix.fresh && poured
       ? pressingOf({
           span,
           lifts,
-          rising: {
-            lifts,
-            walls: volumes.walls.flatMap(({ wall }) => walls.get(wall) ?? []),
-            core,
-            displacing,
-            levels,
-            openings,
-          },
+          rising: memory.part(`rise of pour ${String(index)}`, [risen], () => risingOf(risen, rules)),
           heightOf: (wall) => heightIn(span, levels.walls[wall] ?? []),
           soonest: soonestReturn(stops, day, clock, walls),
           fresh: mix.fresh,
@@ -405,9 +403,14 @@ function workedPour(
  * Every pour of the job: its lifts, what each takes wall by wall, what is ordered with it, the mix, the pressure on the forms, the
  * clock if all goes to plan, and the list of what must be true before it starts.
  */
-export function buildPour(ground: PourGround, input: PourInput, rules: HouseRules): Pouring {
+export function buildPour(
+  ground: PourGround,
+  input: PourInput,
+  rules: HouseRules,
+  memory: Memory = NO_MEMORY,
+): Pouring {
   const { shell, levels, courses, openings, placed: inserts, stacks } = ground;
-  const core = coreOf(shell, courses);
+  const core = memory.part('core', [shell, courses], () => coreOf(shell, courses));
   if (courses.count === 0 || core.loops.length === 0) return { pours: [], problems: [] };
   const walls = new Map([...core.walls].map(([id, { wall }]) => [id, wall]));
   const rows = new Map<string, CourseRow[]>();
@@ -421,8 +424,11 @@ export function buildPour(ground: PourGround, input: PourInput, rules: HouseRule
     inserts,
     input,
     rules,
+    memory,
     core,
-    displacing: displacingOf({ openings, inserts, levels }, rules),
+    displacing: memory.part('displacing', [openings, inserts, levels], () =>
+      displacingOf({ openings, inserts, levels }, rules),
+    ),
     slices: slicesOf(shell, openings.placed, rules),
     walls,
     rows,

@@ -20,7 +20,7 @@ import { type Figure, figureOf } from '../../kernel/figures/figure';
 import { type Given, type How, given, givenLength } from '../../kernel/figures/how';
 import type { PourProblem } from './problem';
 import type { LiftSpan } from './lifts';
-import { type RisingBand, type RisingInput, type Stretch, areaHow, risingBands, stretchesOf } from './rising';
+import { type Rising, type RisingBand, type Stretch, areaHow } from './rising';
 import type { PourSpan } from '../outline';
 
 /** What presses on the forms of a pour. Pressures in pascals, rises in m/h, rates in m³/h, times in minutes. */
@@ -232,7 +232,7 @@ export interface Soonest {
 interface PressingInput {
   readonly span: PourSpan;
   readonly lifts: readonly LiftSpan[];
-  readonly rising: RisingInput;
+  readonly rising: Rising;
   /** Height of a wall in this pour, in metres. */
   readonly heightOf: (wall: string) => number;
   readonly soonest: Soonest | null;
@@ -415,8 +415,7 @@ export function pressingOf(input: PressingInput): Judged<Pressing | null, PourPr
   const own = (id: string): string => `pour.${span.pour}.${id}`;
   const school = rules.choice('pour.pressure') as PressureSchool;
   const most = rules.quantity('pour.rise.most');
-  const bands = risingBands(rising);
-  const stretches = stretchesOf(bands, rising, rules);
+  const { bands, stretches } = rising;
   const places = placesOf(stretches, input);
   const byFormula = ({ rise, height }: PressedPlace): number =>
     rise > most ? weightOf(fresh) * height : pressureOn(school, fresh, rise, height);

@@ -35,6 +35,12 @@ export interface RisingInput {
   readonly openings: Openings;
 }
 
+/** How a pour's concrete rises: what it rises in, the bands of its lifts, and the stretches over which the rise is told. */
+export interface Rising extends RisingInput {
+  readonly bands: readonly RisingBand[];
+  readonly stretches: readonly Stretch[];
+}
+
 /** Heights at which another area begins: where walls begin and end, at sills and heads, and where the lift does. */
 function edgesOf({ bottom, top }: LiftSpan, { walls, levels, openings }: RisingInput): readonly Length[] {
   const ends = walls.flatMap((wall) =>
@@ -63,7 +69,7 @@ function filledBetween(
 }
 
 /** The bands of a pour from the bottom up, lift by lift. */
-export function risingBands(input: RisingInput): readonly RisingBand[] {
+function risingBands(input: RisingInput): readonly RisingBand[] {
   return input.lifts.flatMap((lift, index) => {
     const edges = edgesOf(lift, input);
     return edges
@@ -76,7 +82,7 @@ export function risingBands(input: RisingInput): readonly RisingBand[] {
  * The stretches over which the rise of a pour is looked at: in every lift, each so high as the house rule asks, or the whole lift
  * where that is lower. Of all such stretches those with the least concrete begin or end where a band does.
  */
-export function stretchesOf(
+function stretchesOf(
   bands: readonly RisingBand[],
   input: RisingInput,
   rules: HouseRules,
@@ -97,6 +103,12 @@ export function stretchesOf(
       })
       .filter(({ area }) => area > 0);
   });
+}
+
+/** How the concrete of a pour rises in its forms, however fast it comes. */
+export function risingOf(input: RisingInput, rules: HouseRules): Rising {
+  const bands = risingBands(input);
+  return { ...input, bands, stretches: stretchesOf(bands, input, rules) };
 }
 
 /** The area of a stretch as it is told: the concrete that goes into it over its height. */
