@@ -3,14 +3,15 @@ import { performance } from 'node:perf_hooks';
 import { makeHeavyPool } from '../app/src/server/heavy/heavyPool';
 import { JOB_FILES } from '../app/src/stages/packet/files';
 
-const ENTRY = new URL('../app/dist/server/entry.mjs', import.meta.url);
+const ENTRY = new URL('../../app/dist/server/entry.mjs', import.meta.url);
+const WORKER = new URL('../../app/dist/serve/heavyWorker.mjs', import.meta.url);
 
 /**
  * What each file of a job takes in a worker of the built server, milliseconds, the worker warm; and by how many megabytes the process
  * grew meanwhile. The first file of all pays for starting the worker.
  */
 export async function exportFigures(plan: Plan): Promise<unknown> {
-  const pool = makeHeavyPool(new URL('../app/src/server/heavy/heavyWorker.ts', import.meta.url), {
+  const pool = makeHeavyPool(WORKER, {
     entry: ENTRY.href,
   });
   const savedAt = '2027-04-06T15:00:00.000Z';

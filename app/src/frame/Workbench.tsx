@@ -10,7 +10,7 @@ import { useLeave } from '../job/LeaveDialog';
 import { type Job, type OpenJob, useJob } from '../job/useJob';
 import { isTyping } from './keys';
 import { OpenRule } from './openRule';
-import { goToNewOpening } from '../stages/openings/newOpening';
+import { goToNewOpening } from '../stages/openings/openingAsked';
 import { viewOf, WORK } from '../stages';
 import { useLater } from '../ui/useLater';
 import { FRAME_SHOWS } from './stage';

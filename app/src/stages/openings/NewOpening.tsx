@@ -6,7 +6,7 @@ import { useLayoutEffect, useRef, useState } from 'react';
 import { LengthField } from '../../ui/LengthField';
 import type { Job } from '../../job/useJob';
 import { CellSelect, endOptions } from './OpeningTable';
-import { NEW_OPENING, wasAskedFor } from './newOpening';
+import { NEW_OPENING, wasAskedFor } from './openingAsked';
 
 /** What is usual for each length of a new opening. */
 const USUAL_OF = {
