@@ -49,6 +49,17 @@ describe('a footing step told in courses', () => {
   });
 });
 
+describe('footing steps that do not come home', () => {
+  it.each([
+    ['up 16in', 'higher'],
+    ['down 16in', 'lower'],
+  ])('say to which side: %s ends %s', (step, side) => {
+    const { notices } = work(withRow('w1', { footing: [{ id: 'a', at: '5ft', step }] }));
+    const told = notices.find(({ id }) => id === 'steps-not-home:loop')?.what ?? '';
+    expect(['higher', 'lower'].filter((each) => told.includes(each))).toEqual([side]);
+  });
+});
+
 describe('what heights have to say', () => {
   it.each<readonly [string, Plan, string, readonly string[]]>([
     [
