@@ -5,7 +5,7 @@ import type { HeavyAnswer } from './messages';
 const SMALLEST = 1_400;
 
 /** Kinds of content that become smaller; pictures, workbooks and archives are compressed already. */
-const COMPRESSIBLE = /^(text\/|application\/json\b|image\/svg)/;
+const COMPRESSIBLE = /^(text\/|application\/(json|x-step)\b|image\/(svg|vnd\.dxf))/;
 
 /**
  * The answer as it goes out to whoever takes it compressed: what a view shows is 228 kB of the demo, and 15 kB then.
