@@ -399,6 +399,14 @@ test('who may only look reads all of it, writes nothing, and goes out again', as
   await expect(page.getByText('You can only read this job.')).toBeVisible();
   const after = (await (await (await office()).get(`/api/jobs/${JOB}/entries`)).json()) as { last: number };
   expect(after.last).toBe(before.last);
+  await page.goto(`${ORIGIN}/jobs/${JOB}/days/log`);
+  await expect(page.getByText('You can read this log.')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Record' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /^(Correct|Take back): / })).toHaveCount(0);
+  await page.getByRole('tab', { name: /^Hold points/ }).click();
+  await page.locator('details[data-hold] > summary').first().click();
+  await expect(page.locator('details[data-hold] input[type=checkbox]').first()).toBeDisabled();
+  await expect(page.getByRole('button', { name: /^Sign/ })).toHaveCount(0);
   await page.goto(`${ORIGIN}/`);
   await page.getByRole('button', { name: 'Sign out', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();

@@ -5,3 +5,6 @@ export const roleHere = (): Role => {
   const role = document.documentElement.dataset['role'];
   return role === 'look' || role === 'crew' ? role : 'office';
 };
+
+/** Whether whoever looks at this page may write in the log: the crew and the office. */
+export const mayWriteHere = (): boolean => roleHere() !== 'look';

@@ -12,7 +12,7 @@ import { AwayLine } from '../away/AwayLine';
 import { OthersHere } from '../live/OthersHere';
 import { JobAlerts } from '../job/JobAlerts';
 import { StaleDialog } from '../job/StaleDialog';
-import { roleHere } from '../job/role';
+import { mayWriteHere } from '../job/role';
 import { keptName } from '../job/signature';
 import { type Job, type OpenJob, useJob } from '../job/useJob';
 import { CardView } from './CardView';
@@ -124,7 +124,7 @@ function Day({ job, worked }: DayProps) {
   const { walls, courses, card, at, setAt, goTo } = usePlaceToday({ job, worked });
   const voice = useVoice();
   const [recorded, setRecorded] = useState<Recorded | null>(null);
-  const mayWrite = roleHere() !== 'look';
+  const mayWrite = mayWriteHere();
   const { name, units } = job.plan;
   useEffect(() => {
     if (card)

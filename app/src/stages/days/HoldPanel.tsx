@@ -3,6 +3,7 @@ import { Camera, CircleAlert, CircleCheck, CircleDashed } from 'lucide-react';
 import { useState } from 'react';
 import { FellOff } from '../../frame/FellOff';
 import type { Job } from '../../job/useJob';
+import { mayWriteHere } from '../../job/role';
 import { keptName } from '../../job/signature';
 import { useSeen } from '../../job/useSeen';
 import { LineField } from './log/Field';
@@ -67,6 +68,7 @@ function Hold({ job, hold, before }: HoldProps) {
                   type="checkbox"
                   className="mt-1 size-5 accent-record"
                   checked={seen.done(hold.id, line)}
+                  disabled={!mayWriteHere()}
                   onChange={(event) => {
                     seen.set(hold.id, line, event.currentTarget.checked);
                   }}
@@ -89,28 +91,30 @@ function Hold({ job, hold, before }: HoldProps) {
           </ul>
         )}
         <p className="text-sm text-quiet">Signs: {hold.who}.</p>
-        <form
-          className="flex flex-wrap items-end gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            job.log.write('hold', {
-              point: hold.id,
-              name: hold.name,
-              lines: hold.lines.map(({ what }) => what),
-              by: by.trim(),
-              word: [word.trim(), ...(left > 0 ? [`${String(left)} lines not ticked`] : [])]
-                .filter((each) => each !== '')
-                .join('; '),
-            });
-            setWord('');
-          }}
-        >
-          <LineField label="Signed by" text={by} most={80} onType={setBy} />
-          <LineField label="Remark" text={word} onType={setWord} />
-          <button type="submit" className="button strong" disabled={by.trim() === ''}>
-            {left > 0 ? `Sign with ${String(left)} not ticked` : 'Sign'}
-          </button>
-        </form>
+        {mayWriteHere() && (
+          <form
+            className="flex flex-wrap items-end gap-2"
+            onSubmit={(event) => {
+              event.preventDefault();
+              job.log.write('hold', {
+                point: hold.id,
+                name: hold.name,
+                lines: hold.lines.map(({ what }) => what),
+                by: by.trim(),
+                word: [word.trim(), ...(left > 0 ? [`${String(left)} lines not ticked`] : [])]
+                  .filter((each) => each !== '')
+                  .join('; '),
+              });
+              setWord('');
+            }}
+          >
+            <LineField label="Signed by" text={by} most={80} onType={setBy} />
+            <LineField label="Remark" text={word} onType={setWord} />
+            <button type="submit" className="button strong" disabled={by.trim() === ''}>
+              {left > 0 ? `Sign with ${String(left)} not ticked` : 'Sign'}
+            </button>
+          </form>
+        )}
       </div>
     </details>
   );

@@ -1,6 +1,7 @@
 import { type Entry, type EntryKind, dayOfEntry, standingEntries } from '@ombra/core/kernel/record';
 import { Pencil, Search, Undo2 } from 'lucide-react';
 import { memo, useEffect, useMemo, useState } from 'react';
+import { mayWriteHere } from '../../../job/role';
 import type { Job } from '../../../job/useJob';
 import { SitePicture } from './SitePicture';
 import { type EntryWords, KIND_NAMES, WRITTEN, entryText, placeText } from './entryWords';
@@ -85,7 +86,7 @@ function Line({
             <SitePicture jobId={jobId} {...entry.body} waiting={log.waiting.has(entry.id)} />
           )}
         </div>
-        {WRITTEN.includes(entry.kind) && entry.kind !== 'picture' && (
+        {mayWriteHere() && WRITTEN.includes(entry.kind) && entry.kind !== 'picture' && (
           <button
             type="button"
             className="button plain px-1"
@@ -97,16 +98,18 @@ function Line({
             <Pencil aria-hidden="true" size={15} />
           </button>
         )}
-        <button
-          type="button"
-          className="button plain px-1"
-          aria-label={`Take back: ${name}, ${entryText(entry, words).slice(0, 60)}`}
-          onClick={() => {
-            log.write('withdrawn', { why: '' }, { corrects: entry.id });
-          }}
-        >
-          <Undo2 aria-hidden="true" size={15} />
-        </button>
+        {mayWriteHere() && (
+          <button
+            type="button"
+            className="button plain px-1"
+            aria-label={`Take back: ${name}, ${entryText(entry, words).slice(0, 60)}`}
+            onClick={() => {
+              log.write('withdrawn', { why: '' }, { corrects: entry.id });
+            }}
+          >
+            <Undo2 aria-hidden="true" size={15} />
+          </button>
+        )}
       </div>
     </li>
   );
@@ -142,6 +145,7 @@ function TakenBack({ log, words }: Pick<EntryListProps, 'log' | 'words'>) {
             <button
               type="button"
               className="button"
+              disabled={!mayWriteHere()}
               onClick={() => {
                 // The same words once more, in the place of the taking back.
                 log.write(was.kind, was.body, {

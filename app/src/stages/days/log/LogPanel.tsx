@@ -2,8 +2,9 @@ import type { Entry, EntryBody, EntryKind, EntryPlace } from '@ombra/core/kernel
 import { wallsOf } from '@ombra/core/stages/outline';
 import type { WorkedPlan } from '@ombra/core/worked';
 import { formatISO } from 'date-fns';
-import { useCallback, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Job } from '../../../job/useJob';
+import { mayWriteHere } from '../../../job/role';
 import { keepName, keptName } from '../../../job/signature';
 import { DeliveryForm } from './DeliveryForm';
 import { EntryList } from './EntryList';
@@ -90,96 +91,116 @@ function EntryForm({
 }
 
 /** The site’s log: what is recorded now, and what was. */
-export function LogPanel({ job, worked, tapping, onHolds }: LogPanelProps) {
-  const { log, plan } = job;
-  const [kind, setKind] = useState<EntryKind>('work');
-  const [correcting, setCorrecting] = useState<Entry | null>(null);
-  const [written, setWritten] = useState(0);
-  const [who, setWho] = useState(keptName);
+export function LogPanel(props: LogPanelProps) {
+  const { job, worked } = props;
   const { shell } = worked;
+  const { units } = job.plan;
   const words: EntryWords = useMemo(() => {
     const walls = wallsOf(shell);
-    return {
-      units: plan.units,
-      wallName: (id) => walls.find((wall) => wall.id === id)?.name ?? null,
-    };
-  }, [plan.units, shell]);
-  const correct = useCallback((entry: Entry) => {
-    setKind(entry.kind);
-    setCorrecting(entry);
-  }, []);
+    return { units, wallName: (id) => walls.find((wall) => wall.id === id)?.name ?? null };
+  }, [units, shell]);
+  const [correcting, setCorrecting] = useState<Entry | null>(null);
+  return (
+    <div className="grid grid-cols-[minmax(0,420px)_minmax(0,1fr)] gap-6 max-lg:grid-cols-1">
+      {mayWriteHere() ? (
+        <RecordForms {...props} correcting={correcting} onCorrecting={setCorrecting} />
+      ) : (
+        <p className="text-quiet">
+          You can read this log. To write in it, ask the office for a link of the crew.
+        </p>
+      )}
+      <EntryList jobId={job.id} log={job.log} words={words} onCorrect={setCorrecting} />
+    </div>
+  );
+}
+
+/** What is recorded now: the kinds of entries, the form of one, and who signs. */
+function RecordForms({
+  job,
+  worked,
+  tapping,
+  onHolds,
+  correcting,
+  onCorrecting,
+}: LogPanelProps & {
+  readonly correcting: Entry | null;
+  readonly onCorrecting: (entry: Entry | null) => void;
+}) {
+  const { log } = job;
+  const [chosen, setChosen] = useState<EntryKind>('work');
+  const [written, setWritten] = useState(0);
+  const [who, setWho] = useState(keptName);
+  // What is corrected says which form it takes, and that one stays when it is done.
+  const kind = correcting?.kind ?? chosen;
   // The log of a job that is done in another year is written on its own days.
   const today = formatISO(siteNow(), { representation: 'date' });
   const until = log.onSite?.record.until ?? null;
   const day = until !== null && until > today ? until : today;
   const choose = (next: EntryKind): void => {
-    setKind(next);
-    setCorrecting(null);
+    setChosen(next);
+    onCorrecting(null);
   };
   return (
-    <div className="grid grid-cols-[minmax(0,420px)_minmax(0,1fr)] gap-6 max-lg:grid-cols-1">
-      <section aria-label="Record" className="flex flex-col gap-3">
-        <Otherwise job={job} worked={worked} />
-        <div role="group" aria-label="What to record" className="flex flex-wrap gap-1">
-          {WRITTEN.map((each) => (
-            <button
-              key={each}
-              type="button"
-              className={`button ${each === kind ? 'border-record! font-semibold text-record!' : ''}`}
-              aria-pressed={each === kind}
-              onClick={() => {
-                choose(each);
-              }}
-            >
-              {KIND_NAMES[each]}
-            </button>
-          ))}
-        </div>
-        {correcting && (
-          <p role="status" className="border-l-4 border-record pl-2">
-            Correcting an entry of {correcting.at.slice(0, 16).replace('T', ', ')}. The old one is kept.{' '}
-            <button
-              type="button"
-              className="underline"
-              onClick={() => {
-                setCorrecting(null);
-              }}
-            >
-              Leave it as it is
-            </button>
-          </p>
-        )}
-        <EntryForm
-          key={`${kind} ${correcting?.id ?? ''} ${String(written)}`}
-          kind={kind}
-          initial={correcting}
-          job={job}
-          worked={worked}
-          day={day}
-          tapping={tapping}
-          onHolds={onHolds}
-          onWrite={(own, body, place) => {
-            log.write(own, body, {
-              ...(place ? { place } : {}),
-              ...(correcting ? { corrects: correcting.id } : {}),
-            });
-            setCorrecting(null);
-            // A form starts anew for the next entry.
-            setWritten(written + 1);
-          }}
-        />
-        <LineField
-          label="Signed as"
-          text={who}
-          placeholder="your name"
-          most={80}
-          onType={(name) => {
-            setWho(name);
-            keepName(name.trim());
-          }}
-        />
-      </section>
-      <EntryList jobId={job.id} log={log} words={words} onCorrect={correct} />
-    </div>
+    <section aria-label="Record" className="flex flex-col gap-3">
+      <Otherwise job={job} worked={worked} />
+      <div role="group" aria-label="What to record" className="flex flex-wrap gap-1">
+        {WRITTEN.map((each) => (
+          <button
+            key={each}
+            type="button"
+            className={`button ${each === kind ? 'border-record! font-semibold text-record!' : ''}`}
+            aria-pressed={each === kind}
+            onClick={() => {
+              choose(each);
+            }}
+          >
+            {KIND_NAMES[each]}
+          </button>
+        ))}
+      </div>
+      {correcting && (
+        <p role="status" className="border-l-4 border-record pl-2">
+          Correcting an entry of {correcting.at.slice(0, 16).replace('T', ', ')}. The old one is kept.{' '}
+          <button
+            type="button"
+            className="underline"
+            onClick={() => {
+              choose(kind);
+            }}
+          >
+            Leave it as it is
+          </button>
+        </p>
+      )}
+      <EntryForm
+        key={`${kind} ${correcting?.id ?? ''} ${String(written)}`}
+        kind={kind}
+        initial={correcting}
+        job={job}
+        worked={worked}
+        day={day}
+        tapping={tapping}
+        onHolds={onHolds}
+        onWrite={(own, body, place) => {
+          log.write(own, body, {
+            ...(place ? { place } : {}),
+            ...(correcting ? { corrects: correcting.id } : {}),
+          });
+          choose(kind);
+          // A form starts anew for the next entry.
+          setWritten(written + 1);
+        }}
+      />
+      <LineField
+        label="Signed as"
+        text={who}
+        placeholder="your name"
+        most={80}
+        onType={(name) => {
+          setWho(name);
+          keepName(name.trim());
+        }}
+      />
+    </section>
   );
 }
