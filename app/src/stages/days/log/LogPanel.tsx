@@ -100,16 +100,20 @@ export function LogPanel(props: LogPanelProps) {
     return { units, wallName: (id) => walls.find((wall) => wall.id === id)?.name ?? null };
   }, [units, shell]);
   const [correcting, setCorrecting] = useState<Entry | null>(null);
-  return (
-    <div className="grid grid-cols-[minmax(0,420px)_minmax(0,1fr)] gap-6 max-lg:grid-cols-1">
-      {mayWriteHere() ? (
-        <RecordForms {...props} correcting={correcting} onCorrecting={setCorrecting} />
-      ) : (
+  const list = <EntryList jobId={job.id} log={job.log} words={words} onCorrect={setCorrecting} />;
+  if (!mayWriteHere())
+    return (
+      <div className="flex flex-col gap-3">
         <p className="text-quiet">
           You can read this log. To write in it, ask the office for a link of the crew.
         </p>
-      )}
-      <EntryList jobId={job.id} log={job.log} words={words} onCorrect={setCorrecting} />
+        {list}
+      </div>
+    );
+  return (
+    <div className="grid grid-cols-[minmax(0,420px)_minmax(0,1fr)] gap-6 max-lg:grid-cols-1">
+      <RecordForms {...props} correcting={correcting} onCorrecting={setCorrecting} />
+      {list}
     </div>
   );
 }
