@@ -83,9 +83,7 @@ const LOOKED_AT = ['host', 'cookie', 'accept', 'accept-encoding', 'accept-langua
 const headersOf = (request: IncomingMessage): Readonly<Record<string, string>> =>
   Object.fromEntries(
     Object.entries(request.headers).flatMap(([name, value]) =>
-      typeof value === 'string' && LOOKED_AT.includes(name)
-        ? [[name, value] as const]
-        : [],
+      typeof value === 'string' && LOOKED_AT.includes(name) ? [[name, value] as const] : [],
     ),
   );
 
