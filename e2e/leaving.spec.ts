@@ -56,6 +56,8 @@ test('with the server away a sheet waits, and there is a way on', async ({ page,
   await dialog.getByRole('button', { name: 'Stay here' }).click();
   await expect(page.getByLabel('Job', { exact: true })).toHaveValue('Not saved yet');
   await openSheet(page);
+  // Connected again while it still tries, it would go on by itself.
+  await expect(dialog.getByRole('alert')).toBeVisible();
   await page.unroute('**/api/jobs/*');
   await dialog.getByRole('button', { name: 'Try again' }).click();
   await expect(page).toHaveURL(/sheets\/courses/);
