@@ -9,7 +9,7 @@ import * as WebIFC from 'web-ifc';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { angledHalls } from '../../core/test/support/angledHalls';
 import { hall } from '../../core/test/support/hall';
-import { planOf, rectilinear, withCourses, withInside } from '../../core/test/support/plans';
+import { HALL, planOf, rectilinear, withCourses, withInside, withRake } from '../../core/test/support/plans';
 import { globalId } from '../src/server/exports/ifc/globalId';
 import { writeIfc } from '../src/server/exports/ifc/model';
 import { stepText } from '../src/server/exports/ifc/step';
@@ -169,15 +169,7 @@ it('is as large as the walls are, its openings cut: the reader’s own meshes, w
 });
 
 it('has walls and footings of every kind of outline as large as they are: cores that change, inside walls, walks that stay open', () => {
-  const rectangle = planOf(
-    [
-      [480, 90],
-      [336, 90],
-      [480, 90],
-      [336, 90],
-    ],
-    withCourses(3),
-  );
+  const rectangle = planOf(HALL, withCourses(3));
   const plans: readonly Plan[] = [
     hall(
       [
@@ -215,37 +207,15 @@ it('has walls and footings of every kind of outline as large as they are: cores 
 });
 
 it('cuts tops to their slopes, mitred at the corners like all others', () => {
-  const plan = planOf(
-    [
-      [480, 90],
-      [336, 90],
-      [480, 90],
-      [336, 90],
-    ],
-    withCourses(9),
-  );
   /** Tops of a gable in inches: 96 at both corners, 144 in the middle of 336 in. */
-  const gable: Plan = {
-    ...plan,
-    loops: plan.loops.map((loop) => ({
-      ...loop,
-      walk: loop.walk.map((row) =>
-        row.id === 'w2'
-          ? {
-              ...row,
-              rake: {
-                how: 'cut' as const,
-                points: [
-                  { id: 'a', at: '0', top: '96in' },
-                  { id: 'b', at: '168in', top: '144in' },
-                  { id: 'c', at: '336in', top: '96in' },
-                ],
-              },
-            }
-          : row,
-      ),
-    })),
-  };
+  const gable = withRake(planOf(HALL, withCourses(9)), 'w2', {
+    how: 'cut',
+    points: [
+      { id: 'a', at: '0', top: '96in' },
+      { id: 'b', at: '168in', top: '144in' },
+      { id: 'c', at: '336in', top: '96in' },
+    ],
+  });
   const read = readIfc(writeIfc(work(gable), { ...OF, name: 'Gable' }));
   const ring = 480 * 336 - (480 - 26) * (336 - 26);
   // [by hand] Above 96 in stands a roof of 48 in over 336 in, of which each layer loses the corner that is mitred: at so far in from the

@@ -10,15 +10,9 @@ import { orderOf } from '../../src/orderOf';
 import { work } from '../../src/work';
 import { bandArea } from '../support/clipper';
 import { openingOf } from '../support/openings';
-import { type Side, HATCHERY, planOf, rectilinear, withCourses } from '../support/plans';
+import { HALL, HATCHERY, planOf, rectilinear, withCourses, withRake } from '../support/plans';
 
-const RECTANGLE: readonly Side[] = [
-  [480, 90],
-  [336, 90],
-  [480, 90],
-  [336, 90],
-];
-const plan = (edge: Edge | undefined, change: Partial<Plan> = {}, sides = RECTANGLE): Plan =>
+const plan = (edge: Edge | undefined, change: Partial<Plan> = {}, sides = HALL): Plan =>
   planOf(sides, { ...withCourses(6), ...(edge ? { edges: { all: edge } } : {}), ...change });
 const volumeIn = (each: Plan): number =>
   work(each).edges.walls.reduce((sum, { volume }) => sum + volume.value, 0);
@@ -59,30 +53,15 @@ describe('an exposed edge above the foam', () => {
   });
 
   it('follows a slope: a gable of 28 ft that rises four feet to its middle, worked by hand', () => {
-    const gable = (how: 'cut' | 'stepped'): Plan => {
-      const flat = plan({ height: '6in', over: 'core' }, withCourses(10));
-      return {
-        ...flat,
-        loops: flat.loops.map((loop) => ({
-          ...loop,
-          walk: loop.walk.map((row) =>
-            row.id === 'w2'
-              ? {
-                  ...row,
-                  rake: {
-                    how,
-                    points: [
-                      { id: 'a', at: '0', top: '6 courses' },
-                      { id: 'b', at: '168in', top: '9 courses' },
-                      { id: 'c', at: '336in', top: '6 courses' },
-                    ],
-                  },
-                }
-              : row,
-          ),
-        })),
-      };
-    };
+    const gable = (how: 'cut' | 'stepped'): Plan =>
+      withRake(plan({ height: '6in', over: 'core' }, withCourses(10)), 'w2', {
+        how,
+        points: [
+          { id: 'a', at: '0', top: '6 courses' },
+          { id: 'b', at: '168in', top: '9 courses' },
+          { id: 'c', at: '336in', top: '6 courses' },
+        ],
+      });
     const edge = work(gable('cut')).edges.walls.find(({ wall }) => wall === 'w2');
     // [by hand] Two slopes of √(168² + 48²) = 174.722 in instead of 168: 13.445 in longer.
     const longer = 2 * Math.hypot(168, 48) - 336;

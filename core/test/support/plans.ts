@@ -39,6 +39,56 @@ export const withInside = (
   ],
 });
 
+/** A hall of 40 by 28 ft. */
+export const HALL: readonly Side[] = [
+  [480, 90],
+  [336, 90],
+  [480, 90],
+  [336, 90],
+];
+
+/** The plan with an inside wall of 200 in that meets its first wall and ends free. */
+export const withStub = (plan: Plan): Plan => {
+  const inside = withInside(plan, { length: '200in' });
+  return {
+    ...inside,
+    loops: inside.loops.map((loop) =>
+      loop.tee ? { ...loop, tee: { start: { wall: 'w1', at: '200in' } } } : loop,
+    ),
+  };
+};
+
+/** The plan with the top of one wall sloped. */
+export const withRake = (plan: Plan, wall: string, rake: NonNullable<WalkRow['rake']>): Plan => ({
+  ...plan,
+  loops: plan.loops.map((loop) => ({
+    ...loop,
+    walk: loop.walk.map((row) => (row.id === wall ? { ...row, rake } : row)),
+  })),
+});
+
+/** A hall one of whose corners, its second wall, is rounded by a radius outside, in inches. */
+export function roundedHall(radius: number, change: Partial<Plan> = {}): Plan {
+  const straight = (id: string, length: number, turn: string): WalkRow => ({
+    id,
+    length: `${String(length)}in`,
+    turn,
+  });
+  const walk: readonly WalkRow[] = [
+    straight('w1', 360, 'straight on'),
+    {
+      id: 'w2',
+      length: '',
+      turn: 'straight on',
+      curve: { radius: `${String(radius)}in`, sweep: 'right 90' },
+    },
+    straight('w3', 120, 'right 90'),
+    straight('w4', 360 + radius, 'right 90'),
+    straight('w5', 120 + radius, 'right 90'),
+  ];
+  return { ...planOf([]), loops: [{ id: 'loop', closed: true, walk }], ...change };
+}
+
 export const HATCHERY: readonly Side[] = [
   [528, 90],
   [240, 90],

@@ -1,7 +1,7 @@
 import { dequal } from 'dequal';
 import { type Length, add } from '../../kernel/measure';
 import type { Laid, LaidRow as RowOnSite } from '../../kernel/record';
-import type { BuiltLoop, Corner, Wall } from '../outline';
+import { type BuiltLoop, type Corner, type Wall, wallIn } from '../outline';
 import { type LongLegOn, handOf, longLegIn, parityOf } from './corners';
 import type { ShapedPiece } from './holes';
 import { judgeJoints } from './joints';
@@ -165,10 +165,10 @@ export function rowOnSite(
   wall: string,
   course: number,
 ): Omit<RowOnSite, 'entry' | 'day'> | null {
-  const built = shell.loops.find((loop) => loop.built?.walls.some(({ id }) => id === wall))?.built;
-  const own = built?.walls.find(({ id }) => id === wall);
+  const found = wallIn(shell.loops, wall);
   const rows = courses.rows.filter((row) => row.wall === wall && row.course === course);
-  if (!built || !own || rows.length === 0) return null;
+  if (!found || rows.length === 0) return null;
+  const { built, wall: own } = found;
   const here = courses.pieces.filter((piece) => piece.course === course);
   const ends = endsOf(built, wall);
   return {

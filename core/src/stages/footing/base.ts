@@ -28,7 +28,7 @@ export interface WallBase {
   readonly outerSide: readonly [Point, Point];
   readonly innerSide: readonly [Point, Point];
   /** The stretch beside which both edges run, from the wall's first corner on its outside face. */
-  readonly both: { readonly from: Length; readonly to: Length };
+  readonly both: Run;
   /** Planks along its edges, from long point to long point of their mitres, from the wall's first corner; on an arc, by their length. */
   readonly planks: Readonly<Record<EdgeSide, Run>>;
   /** What the footings of inside walls take of its edges where they join. */

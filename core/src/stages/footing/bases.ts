@@ -74,24 +74,29 @@ function offsetOf(row: WalkRow | undefined, wall: Wall, units: UnitSystem): Judg
   return { value: ZERO, problems: [{ kind: 'text-unreadable', what: 'offset', wall: wall.id, text }] };
 }
 
-/** The stretch of a wall beside which both edges of its footing run; along an arc, the shorter edge about the wall's middle. */
-function besideBoth(
+/** Where two lines along a wall begin and end, from the wall's first corner. */
+const alongBoth = (
   wall: Wall,
   corner: Point,
   edges: readonly [Edge, Edge],
   index: number,
-): WallBase['both'] {
+): readonly [Run, Run] => {
+  const along = ({ sides }: Edge): Run => {
+    const [from, to] = sides[index] as readonly [Point, Point];
+    return { from: alongWall(wall, corner, from), to: alongWall(wall, corner, to) };
+  };
+  return [along(edges[0]), along(edges[1])];
+};
+
+/** The stretch of a wall beside which both edges of its footing run; along an arc, the shorter edge about the wall's middle. */
+function besideBoth(wall: Wall, corner: Point, edges: readonly [Edge, Edge], index: number): Run {
   if (wall.curve) {
     const clear = min(edges[0].lengths[index] ?? ZERO, edges[1].lengths[index] ?? ZERO);
     const from = nanometres((wall.length - clear) / 2);
     return { from, to: add(from, clear) };
   }
-  const along = (point: Point): Length => alongWall(wall, corner, point);
-  const [one, other] = edges.map(({ sides }) => sides[index] as readonly [Point, Point]) as [
-    readonly [Point, Point],
-    readonly [Point, Point],
-  ];
-  return { from: max(along(one[0]), along(other[0])), to: min(along(one[1]), along(other[1])) };
+  const [one, other] = alongBoth(wall, corner, edges, index);
+  return { from: max(one.from, other.from), to: min(one.to, other.to) };
 }
 
 /** The stretch of planks along one edge, from long point to long point: the longer of their two faces at either end. */
@@ -99,10 +104,8 @@ function longPoints(wall: Wall, corner: Point, faces: readonly [Edge, Edge], ind
   if (wall.curve) {
     return { from: ZERO, to: max(faces[0].lengths[index] ?? ZERO, faces[1].lengths[index] ?? ZERO) };
   }
-  const [near, far] = faces.map(({ sides }) =>
-    (sides[index] as readonly [Point, Point]).map((point) => alongWall(wall, corner, point)),
-  ) as [[Length, Length], [Length, Length]];
-  return { from: min(near[0], far[0]), to: max(near[1], far[1]) };
+  const [near, far] = alongBoth(wall, corner, faces, index);
+  return { from: min(near.from, far.from), to: max(near.to, far.to) };
 }
 
 function risersOf(wall: Wall, levels: Levels): readonly Riser[] {

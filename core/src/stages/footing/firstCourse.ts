@@ -4,7 +4,7 @@ import { type Length, add, subtract } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
 import { type Levels, type Shell, wallsOf } from '../outline';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
-import { type How, givenCount, givenLength } from '../../kernel/figures/how';
+import { type How, evaluate, givenCount, givenLength } from '../../kernel/figures/how';
 import { stockFor } from './cutToLength';
 
 /** How the first course is held, tied and fixed, with what it takes. */
@@ -65,20 +65,52 @@ const standingStretches = (
     }),
   );
 
+/** What `jointsHow` goes by. */
+interface JointsHowInput {
+  readonly shell: Shell;
+  readonly levels: Levels;
+  readonly openings: readonly Doorway[];
+}
+
 /**
- * How often the first course begins anew. Round a closed outline every piece meets the next one, but for those before a doorway; an open
- * walk ends once more, unless both of its ends meet other walls, where one more joint is tied.
+ * Joints of the first course. Round a closed outline every piece meets the next one, but for those before a doorway; an open walk has
+ * one joint less than pieces, and one more for each of its ends that meets another wall.
  */
-const breaksIn = (shell: Shell, levels: Levels, openings: readonly Doorway[]): number =>
-  shell.loops.reduce((sum, { built }) => {
-    const walls = new Set(built?.walls.map(({ id }) => id));
-    const doors = openings.filter(({ worked, wall, hole }) => {
-      const span = (levels.walls[wall] ?? []).findLast(({ from }) => from <= hole.from);
-      return worked && walls.has(wall) && span !== undefined && hole.bottom <= span.bottom;
-    });
-    const met = built ? Number(built.tees.start !== null) + Number(built.tees.end !== null) : 0;
-    return sum + doors.length + (built?.open === true ? 1 - met : 0);
-  }, 0);
+function jointsHow(pieces: number, { shell, levels, openings }: JointsHowInput): How {
+  const loops = shell.loops.flatMap(({ built }) => built ?? []);
+  const walls = new Set(loops.flatMap((built) => built.walls.map(({ id }) => id)));
+  const doors = openings.filter(({ worked, wall, hole }) => {
+    const span = (levels.walls[wall] ?? []).findLast(({ from }) => from <= hole.from);
+    return worked && walls.has(wall) && span !== undefined && hole.bottom <= span.bottom;
+  });
+  const open = loops.filter((each) => each.open);
+  const met = open.reduce(
+    (sum, { tees }) => sum + Number(tees.start !== null) + Number(tees.end !== null),
+    0,
+  );
+  const [more, less] = [pieces + met, doors.length + open.length];
+  const joints = givenCount('joints', Math.max(0, more - less));
+  if (more <= less || (met === 0 && less === 0)) return joints;
+  return {
+    op: 'difference',
+    name: 'joints',
+    unit: 'count',
+    of: [
+      {
+        op: 'sum',
+        name: 'where a piece begins or an inside wall ends',
+        unit: 'count',
+        of: [givenCount('pieces', pieces), givenCount('ends of inside walls', met)],
+      },
+      {
+        op: 'sum',
+        name: 'where the course ends',
+        unit: 'count',
+        of: [givenCount('doorways', doors.length), givenCount('walls that do not close', open.length)],
+      },
+    ],
+  };
+}
 
 const figure = (id: string, title: string, how: How, rules: Figure['rules']): Figure =>
   figureOf({ id, title, how, rules, pieces: { course: 1 } });
@@ -168,10 +200,10 @@ export function firstCourseOf({
   const lengths = rows.map((row) => subtract(row.to, row.from));
   const hold = inForms ? 'forms' : rules.choice('footing.hold') === 'track' ? 'track' : 'kickers';
   const glue = GLUES.find((each) => each === rules.choice('footing.glue')) ?? 'two-courses-first';
-  const joints = Math.max(0, standing.length - breaksIn(shell, levels, openings));
+  const joints = jointsHow(standing.length, { shell, levels, openings });
   const board = rules.length(hold === 'track' ? 'footing.track.length' : 'order.board.length');
   return {
-    joints,
+    joints: evaluate(joints),
     ties: figure(
       'footing.zipTies',
       'ties across the joints of the first course',
@@ -179,7 +211,7 @@ export function firstCourseOf({
         op: 'product',
         name: 'ties',
         unit: 'count',
-        of: [givenCount('a joint', rules.count('order.ties.perJoint')), givenCount('joints', joints)],
+        of: [givenCount('a joint', rules.count('order.ties.perJoint')), joints],
       },
       ['order.ties.perJoint'],
     ),

@@ -104,7 +104,7 @@ function tiedRun({ base, plank, spacing, least }: TiedRunInput) {
   };
 }
 
-/** Planks along both edges of one wall's footing, parted where others join, and across its free ends, over the ends of both. */
+/** Planks along both edges of one wall's footing, parted where others join, and across its free ends, over the ends of both. [ours] */
 function planksOf(base: WallBase, plank: Length, thickness: Length): readonly PlankRun[] {
   const { wall, name } = base;
   const cut = (length: Length): Pick<PlankRun, 'length' | 'whole' | 'cut'> => {

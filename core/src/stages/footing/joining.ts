@@ -1,9 +1,12 @@
-import { step } from '../../kernel/geometry/point';
+import { type Point, step } from '../../kernel/geometry/point';
 import { type Angle, type Length, RIGHT_ANGLE, ZERO, add, max, min } from '../../kernel/measure';
-import type { Point } from '../../kernel/geometry/point';
-import { type BuiltLoop, type Crossing, type Shell, runsAlong } from '../outline';
+import { type BuiltLoop, type Crossing, type Shell, type Wall, runsAlong, wallIn } from '../outline';
 import type { Chalk, LoopBase, WallBase } from './base';
 import { type Between, type Until, alongWall } from './edge';
+
+/** The first corner of a wall, on its outside face. */
+const firstCorner = ({ built, wall }: { readonly built: BuiltLoop; readonly wall: Wall }): Point =>
+  built.faces.formOutside[built.walls.indexOf(wall)] as Point;
 
 /** What `footingsMet` goes by. */
 interface FootingsMetInput {
@@ -24,15 +27,11 @@ export function footingsMet({ shell, built, crossings, chalkBy }: FootingsMetInp
     if (!tee || !own) return null;
     const { inner = ZERO, outer = ZERO } = chalkBy.get(tee.wall) ?? {};
     const crossing = crossings.find((each) => each.wall === own.id && each.atStart === atStart);
-    const home = shell.loops.find((loop) => loop.built?.walls.some(({ id }) => id === tee.wall))?.built;
-    const met = home?.walls.findIndex(({ id }) => id === tee.wall) ?? -1;
-    const wall = home?.walls[met];
-    if (home && wall && crossing && !runsAlong(own.heading, wall.heading)) {
-      const deep = crossing.side === 'inside' ? add(wall.thickness, max(ZERO, inner)) : -max(ZERO, outer);
-      return {
-        from: step(home.faces.formOutside[met] as Point, wall.heading, 0, deep),
-        heading: wall.heading,
-      };
+    const met = wallIn(shell.loops, tee.wall);
+    if (met && crossing && !runsAlong(own.heading, met.wall.heading)) {
+      const { heading, thickness } = met.wall;
+      const deep = crossing.side === 'inside' ? add(thickness, max(ZERO, inner)) : -max(ZERO, outer);
+      return { from: step(firstCorner(met), heading, 0, deep), heading };
     }
     const end = built.faces.formOutside[atStart ? 0 : built.walls.length] as Point;
     const shown = max(ZERO, inner);
@@ -53,16 +52,15 @@ export function joinsOf(
     readonly loops: readonly LoopBase[];
   },
 ): WallBase['joins'] {
-  const home = all.shell.loops.find(({ built }) => built?.walls.some(({ id }) => id === wall))?.built;
-  const index = home?.walls.findIndex(({ id }) => id === wall) ?? -1;
-  const through = home?.walls[index];
-  if (!home || !through) return [];
+  const own = all.crossings.filter(({ through }) => through === wall);
+  const through = own.length === 0 ? undefined : wallIn(all.shell.loops, wall);
+  if (!through) return [];
   const bases = all.loops.flatMap((loop) => loop.walls);
-  return all.crossings.flatMap((crossing): WallBase['joins'] => {
-    const joining = crossing.through === wall ? bases.find((each) => each.wall === crossing.wall) : undefined;
+  return own.flatMap((crossing): WallBase['joins'] => {
+    const joining = bases.find((each) => each.wall === crossing.wall);
     if (!joining || joining.outerLength <= 0 || joining.innerLength <= 0) return [];
     const [one, other] = [joining.outerSide, joining.innerSide].map((side) =>
-      alongWall(through, home.faces.formOutside[index] as Point, side[crossing.atStart ? 0 : 1]),
+      alongWall(through.wall, firstCorner(through), side[crossing.atStart ? 0 : 1]),
     ) as [Length, Length];
     return [{ side: crossing.side, from: min(one, other), to: max(one, other) }];
   });

@@ -16,15 +16,10 @@ import { loopsCross, placeLoop } from './placing';
 import { type Point, step } from '../../kernel/geometry/point';
 import type { BuiltLoop, LoopProblem, Shell, ShellLoop, Tee, Wall } from './shell';
 import type { SettingOut } from './walk';
+import { wallIn } from './wallIn';
 
 /** What `buildShell` reads of a plan: nothing else can change its answer. */
 type ShellInput = Pick<Plan, 'loops' | 'units' | 'measuredTo' | 'family' | 'families' | 'core'>;
-
-/** A wall with the outline that it stands in; undefined where none has this id. */
-const wallIn = (loops: readonly ShellLoop[], id: string | undefined) =>
-  loops
-    .flatMap(({ built }) => (built ? built.walls.map((wall) => ({ built, wall })) : []))
-    .find(({ wall }) => wall.id === id);
 
 /** How an inside wall meets a wall: with what of it the concrete runs through, and into which core. */
 const teeAt = ({ id, skin, core }: Wall, at: Tee['at']): Tee => ({ wall: id, at, skin, core });

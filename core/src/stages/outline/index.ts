@@ -17,4 +17,5 @@ export * from './pourName';
 export * from './rake';
 export * from './spans';
 export * from './wallFaces';
+export * from './wallIn';
 export * from './wallShape';

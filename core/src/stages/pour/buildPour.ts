@@ -32,7 +32,7 @@ import { type PourReady, pourReady } from './ready';
 import { type LiftSpan, liftsOf, liftsWithFooting } from './lifts';
 import { sidesOf } from './sides';
 import { type Slice, pointOver, slicesOf } from './slices';
-import { type PourSpan, groundAt, pourSpans } from '../outline';
+import { type PourSpan, groundAt, pourSpans, wallIn } from '../outline';
 import { type AccessHole, holesOf, stopsByHole } from './holes';
 import { type PourMethod, type Stop, isMoved, methodOf, reachOf, routeOf, stopsOf } from './stops';
 import { type PourVolumes, volumesOf } from './volumes';
@@ -142,14 +142,13 @@ function standOf(
 ): Judged<WorkedPour['stand'], PourProblem> {
   if (!stand || isMoved(methodOf(rules))) return { value: null, problems: [] };
   const { wall: id, at, out } = stand;
-  const loop = shell.loops.find(({ built }) => built?.walls.some((wall) => wall.id === id))?.built;
-  const wall = loop?.walls.find((each) => each.id === id);
+  const found = wallIn(shell.loops, id);
   const [along, away] = [readLength(at, input.units), readLength(out, input.units)];
-  if (!loop || !wall || !along.ok || !away.ok) {
+  if (!found || !along.ok || !away.ok) {
     const text = !along.ok ? at : !away.ok ? out : id;
     return { value: null, problems: [{ kind: 'stand-unreadable', pour, text }] };
   }
-  const point = pointOver(loop, wall, along.length, -away.length);
+  const point = pointOver(found.built, found.wall, along.length, -away.length);
   const used = new Set(stops.flatMap((stop) => (stop.slice === null ? [] : [stop.slice])));
   const far = slices
     .filter((slice) => used.has(slice.index))

@@ -35,7 +35,7 @@ export interface RisingInput {
   readonly openings: Openings;
 }
 
-/** How a pour's concrete rises: what it rises in, the bands of its lifts, and the stretches over which the rise is told. */
+/** What a pour fills on its way up, in bands, and in the stretches over which its rise is told. */
 export interface Rising extends RisingInput {
   readonly bands: readonly RisingBand[];
   readonly stretches: readonly Stretch[];

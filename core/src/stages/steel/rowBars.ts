@@ -19,8 +19,8 @@ interface InsetAtInput {
 
 /**
  * How far inside the end of a row its bars end: negative where they run on past the face line, into the wall round an inside corner.
- * At a corner they go to where the first of them comes to the cover of the other wall's far face. At a shallow one that may be yards
- * away: there they end with their wall's own outside face, or round an inside corner where they would at a square one.
+ * At a corner they go on until the first of them has only its cover left to the other wall's far face. Where walls hardly turn that
+ * would be yards on: they end with their own wall's outside face there, or as far round an inside corner as at a square one.
  * [intersection of the bar's line and that of the cover]
  */
 export function insetAt({ limit, atStart, own, rules, offsets }: InsetAtInput): Length {

@@ -8,19 +8,13 @@ import type { Plan } from '../../../src/kernel/plan';
 import { crossingsOf } from '../../../src/stages/outline';
 import { work } from '../../../src/work';
 import { openingOf } from '../../support/openings';
-import { type Side, planOf, withCourses, withInside } from '../../support/plans';
+import { HALL, planOf, withCourses, withInside } from '../../support/plans';
 
-const RECTANGLE: readonly Side[] = [
-  [480, 90],
-  [336, 90],
-  [480, 90],
-  [336, 90],
-];
 const rules = plankRules(houseRules());
 
 /** A rectangle with an inside wall across it. */
 const joined = (at: number, courses: number, change: Partial<Plan> = {}): Plan =>
-  withInside(planOf(RECTANGLE, { ...withCourses(courses), ...change }), { at: `${String(at)}in` });
+  withInside(planOf(HALL, { ...withCourses(courses), ...change }), { at: `${String(at)}in` });
 const wallOf = (bracing: Bracing, wall: string) => {
   const found = bracing.walls.find((each) => each.wall === wall);
   if (!found) throw new Error(wall);
@@ -166,7 +160,7 @@ describe('a walkway', () => {
       sill: '0in',
     });
     const { bracing } = work(
-      planOf(RECTANGLE, {
+      planOf(HALL, {
         ...withCourses(7),
         openings: [door],
         bracing: { planks: [{ length: '8ft' }, { length: '10ft' }] },
@@ -253,7 +247,7 @@ describe('a taller wall', () => {
   it('has its braces closer, by the rule', () => {
     const widest = (courses: number, change: Plan['rules'] = {}): number => {
       const { braces } = wallOf(
-        work(planOf(RECTANGLE, { ...withCourses(courses), rules: { 'bracing.access': 'moved', ...change } }))
+        work(planOf(HALL, { ...withCourses(courses), rules: { 'bracing.access': 'moved', ...change } }))
           .bracing,
         'w1',
       );
@@ -271,7 +265,7 @@ describe('a taller wall', () => {
 
 describe('a metric job', () => {
   it('has planks and uprights of metric lengths where nothing is said of them', () => {
-    const { walls } = work(planOf(RECTANGLE, { ...withCourses(6), units: 'metric' })).bracing;
+    const { walls } = work(planOf(HALL, { ...withCourses(6), units: 'metric' })).bracing;
     const planks = new Set(walls.flatMap((wall) => wall.planks.map(({ length }) => length / 1_000_000)));
     expect(planks.size).toBeGreaterThan(0);
     for (const length of planks) expect([2400, 3000, 3600, 4800]).toContain(length);

@@ -12,15 +12,9 @@ import { orderOf } from '../../../src/orderOf';
 import { report } from '../../../src/report';
 import { work } from '../../../src/work';
 import { insertOf, openingOf } from '../../support/openings';
-import { type Side, HATCHERY, planOf, withCourses } from '../../support/plans';
+import { type Side, HALL, HATCHERY, planOf, withCourses } from '../../support/plans';
 
-const RECTANGLE: readonly Side[] = [
-  [480, 90],
-  [336, 90],
-  [480, 90],
-  [336, 90],
-];
-const plan = (change: Partial<Plan> = {}): Plan => planOf(RECTANGLE, { ...withCourses(7), ...change });
+const plan = (change: Partial<Plan> = {}): Plan => planOf(HALL, { ...withCourses(7), ...change });
 const rules = houseRules();
 
 describe('the face that is braced', () => {
@@ -34,7 +28,7 @@ describe('the face that is braced', () => {
 
   it('ends inside against the walls across it, a thickness in from outside corners', () => {
     // Module 48 with an 8 in core is 13 in thick.
-    expect(ends(RECTANGLE, 0, 'inside')).toEqual([
+    expect(ends(HALL, 0, 'inside')).toEqual([
       [13, 'inward'],
       [467, 'inward'],
     ]);
@@ -50,7 +44,7 @@ describe('the face that is braced', () => {
   });
 
   it('is the other way about outside', () => {
-    expect(ends(RECTANGLE, 0, 'outside')).toEqual([
+    expect(ends(HALL, 0, 'outside')).toEqual([
       [0, 'outward'],
       [480, 'outward'],
     ]);
@@ -199,7 +193,7 @@ describe('brackets at corners', () => {
   it('are dropped course about, and two down on the last of an odd number of walls', () => {
     const levels = (sides: readonly Side[]) =>
       work(planOf(sides, withCourses(7))).bracing.walls.map(({ dropped }) => dropped);
-    expect(levels(RECTANGLE)).toEqual([0, 1, 0, 1]);
+    expect(levels(HALL)).toEqual([0, 1, 0, 1]);
     expect(
       levels([
         [600, 120],

@@ -1,19 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { type Length, inches, toInches } from '../../../src/kernel/measure';
-import { judgeJoints } from '../../../src/stages/courses/joints';
+import { type RowEnd, judgeJoints } from '../../../src/stages/courses/joints';
 import type { RowPiece } from '../../../src/stages/courses/row';
 import { segmentsOf } from '../../../src/stages/courses/segments';
 import { jointsOf } from '../../../src/stages/courses/snapOpening';
-import type { Plan } from '../../../src/kernel/plan';
 import { work } from '../../../src/work';
-import { type Side, planOf, withCourses } from '../../support/plans';
-
-const HALL: readonly Side[] = [
-  [480, 90],
-  [336, 90],
-  [480, 90],
-  [336, 90],
-];
+import { HALL, planOf, roundedHall, withCourses } from '../../support/plans';
 
 /** Blocks of 48 in with webs every 8 in from 4 in on; a cut one is sawn at its end. */
 const row = (...lengths: readonly number[]): readonly RowPiece[] => {
@@ -37,13 +29,10 @@ const row = (...lengths: readonly number[]): readonly RowPiece[] => {
 
 const reasonsAt = (
   pieces: readonly RowPiece[],
-  ends: readonly ['leg' | 'free' | 'tee', 'leg' | 'free' | 'tee'],
+  ends: readonly [RowEnd['kind'], RowEnd['kind']],
   blocksFromCorner: number,
 ) => {
-  const [start, end] = ends.map((kind) => ({ kind, webs: [] })) as [
-    { kind: 'leg'; webs: [] },
-    { kind: 'leg'; webs: [] },
-  ];
+  const [start, end] = ends.map((kind): RowEnd => ({ kind, webs: [] })) as [RowEnd, RowEnd];
   const rules = {
     cuts: {
       block: inches(48),
@@ -137,24 +126,7 @@ describe('joints that no saw has made', () => {
 
 describe('what is told of a curved wall', () => {
   it('is how many relief cuts a course takes and how wide each is, the difference of both faces shared', () => {
-    const plan: Plan = {
-      ...planOf([]),
-      ...withCourses(3),
-      loops: [
-        {
-          id: 'loop',
-          closed: true,
-          walk: [
-            { id: 'w1', length: '30ft', turn: 'straight on' },
-            { id: 'w2', length: '', turn: 'straight on', curve: { radius: '10ft', sweep: 'right 90' } },
-            { id: 'w3', length: '10ft', turn: 'right 90' },
-            { id: 'w4', length: '40ft', turn: 'right 90' },
-            { id: 'w5', length: '20ft', turn: 'right 90' },
-          ],
-        },
-      ],
-    };
-    const { courses } = work(plan);
+    const { courses } = work(roundedHall(120, withCourses(3)));
     const found = courses.findings.find(({ kind }) => kind === 'curved');
     if (found?.kind !== 'curved') throw new Error('no curve told');
     // A quarter of a circle, 120 in outside and 107 in inside. [arc = radius · angle]

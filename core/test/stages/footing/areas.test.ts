@@ -6,7 +6,7 @@ import { work } from '../../../src/work';
 import { angledHalls } from '../../support/angledHalls';
 import { unionArea } from '../../support/clipper';
 import { toInches } from '../../../src/kernel/measure';
-import { planOf, withCourses, withInside } from '../../support/plans';
+import { HALL, planOf, withCourses, withInside, withStub } from '../../support/plans';
 
 /** Square metres within corners, by the cross products of their sides. [shoelace formula] */
 const within = (corners: readonly Point[]): number =>
@@ -55,24 +55,9 @@ describe('walls that stand off the middle of their footing, at any angle and of 
 
 describe('the footing of an inside wall', () => {
   it('has its ties on the planks that it has, where only one end of it meets a wall', () => {
-    const plan = withInside(
-      planOf(
-        [
-          [480, 90],
-          [336, 90],
-          [480, 90],
-          [336, 90],
-        ],
-        { ...withCourses(4), footing: { kind: 'forms', width: '24in', depth: '10in' } },
-      ),
-      { length: '200in' },
-    );
-    const { forms } = work({
-      ...plan,
-      loops: plan.loops.map((loop) =>
-        loop.tee ? { ...loop, tee: { start: { wall: 'w1', at: '200in' } } } : loop,
-      ),
-    }).footing;
+    const { forms } = work(
+      withStub(planOf(HALL, { ...withCourses(4), footing: { kind: 'forms', width: '24in', depth: '10in' } })),
+    ).footing;
     const layout = forms?.layout.find(({ wall }) => wall === 'inside');
     // The outer wall's footing shows 5 1/2 in inside it; planks of 8 ft follow from there, to the free end at 200 in.
     expect(layout?.joints.map((at) => toInches(at))).toEqual([5.5 + 96, 5.5 + 192]);
@@ -82,15 +67,7 @@ describe('the footing of an inside wall', () => {
   // Source: Clipper (polygon union), through the clipper-lib package.
   it('begins where that of the wall it meets ends: together they take what they cover', () => {
     const concrete = (width: string, inner: string): number => {
-      const plan = planOf(
-        [
-          [480, 90],
-          [336, 90],
-          [480, 90],
-          [336, 90],
-        ],
-        { ...withCourses(4), footing: { kind: 'strip', width, depth: '10in' } },
-      );
+      const plan = planOf(HALL, { ...withCourses(4), footing: { kind: 'strip', width, depth: '10in' } });
       return work(withInside(plan, { bearing: { width: inner } })).footing.concrete.value;
     };
     for (const [width, inner] of [

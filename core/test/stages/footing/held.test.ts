@@ -2,16 +2,10 @@ import { describe, expect, it } from 'vitest';
 import type { Plan } from '../../../src/kernel/plan';
 import { work } from '../../../src/work';
 import { openingOf } from '../../support/openings';
-import { type Side, planOf, withCourses, withInside } from '../../support/plans';
+import { HALL, planOf, withCourses, withInside, withStub } from '../../support/plans';
 
-const RECTANGLE: readonly Side[] = [
-  [480, 90],
-  [336, 90],
-  [480, 90],
-  [336, 90],
-];
 const firstOf = (openings: NonNullable<Plan['openings']>) =>
-  work(planOf(RECTANGLE, { ...withCourses(6), openings })).footing.firstCourse;
+  work(planOf(HALL, { ...withCourses(6), openings })).footing.firstCourse;
 
 describe('boards that hold the first course', () => {
   it('leave out doorways, and run on under windows', () => {
@@ -47,8 +41,7 @@ describe('joints of the first course', () => {
   };
 
   it('are counted where pieces meet: not across doorways, nor at a free end', () => {
-    const hall = (openings: NonNullable<Plan['openings']>) =>
-      planOf(RECTANGLE, { ...withCourses(6), openings });
+    const hall = (openings: NonNullable<Plan['openings']>) => planOf(HALL, { ...withCourses(6), openings });
     const joints = (plan: Plan) => work(plan).footing.firstCourse.joints;
     const [shut, one, two] = [
       hall([]),
@@ -59,18 +52,11 @@ describe('joints of the first course', () => {
     const between = withInside(shut);
     // Both ends of the inside wall meet others.
     expect(joints(between)).toBe(meeting(between) + 2);
-    const stub = {
-      ...between,
-      loops: between.loops.map((loop) =>
-        loop.tee
-          ? {
-              ...loop,
-              tee: { start: { wall: 'w1', at: '200in' } },
-              walk: [{ id: 'inside', length: '200in', turn: 'right 90' }],
-            }
-          : loop,
-      ),
-    };
+    const stub = withStub(shut);
     expect(joints(stub)).toBe(meeting(stub) + 1);
+    for (const each of [shut, one, two, between, stub]) {
+      const { ties } = work(each).footing.firstCourse;
+      expect(ties.value).toBe(2 * joints(each));
+    }
   });
 });

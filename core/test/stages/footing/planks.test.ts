@@ -5,17 +5,10 @@ import type { Plan } from '../../../src/kernel/plan';
 import type { FootingForms, PlankRun } from '../../../src/stages/footing';
 import { work } from '../../../src/work';
 import { type CoveredSide, type Rectangle, footingSides } from '../../support/clipper';
-import { type Side, planOf, rectilinear, withCourses, withInside } from '../../support/plans';
+import { type Side, HALL, planOf, rectilinear, withCourses, withInside, withStub } from '../../support/plans';
 
 /** Walls are 13 in thick in these plans, and planks 2 in. */
 const [WALL, PLANK] = [13, 2];
-
-const HALL: readonly Side[] = [
-  [480, 90],
-  [336, 90],
-  [480, 90],
-  [336, 90],
-];
 
 const formsOf = (plan: Plan): FootingForms => {
   const { forms } = work(plan).footing;
@@ -111,16 +104,9 @@ describe('planks of insulated footing forms', () => {
   });
 
   it('close a free end, over the ends of both planks', () => {
-    const plan = withInside(
-      planOf(HALL, { ...withCourses(4), footing: { kind: 'forms', width: '24in', depth: '10in' } }),
-      { length: '200in' },
+    const forms = formsOf(
+      withStub(planOf(HALL, { ...withCourses(4), footing: { kind: 'forms', width: '24in', depth: '10in' } })),
     );
-    const forms = formsOf({
-      ...plan,
-      loops: plan.loops.map((loop) =>
-        loop.tee ? { ...loop, tee: { start: { wall: 'w1', at: '200in' } } } : loop,
-      ),
-    });
     const ends = forms.runs.filter(({ side }) => side === 'end');
     expect(ends.map(({ wall, length }) => [wall, toInches(length)])).toEqual([['inside', 24 + 2 * PLANK]]);
     expect(ends[0]).toMatchObject({ part: 1, parts: 1, whole: 0 });

@@ -5,15 +5,8 @@ import type { Plan } from '../../../src/kernel/plan';
 import { applyEdit } from '../../../src/plan';
 import { work } from '../../../src/work';
 import { insertOf } from '../../support/openings';
-import { type Side, planOf, withCourses, withInside } from '../../support/plans';
+import { HALL, planOf, withCourses, withInside } from '../../support/plans';
 import { valuesIn } from '../../support/values';
-
-const HALL: readonly Side[] = [
-  [480, 90],
-  [336, 90],
-  [480, 90],
-  [336, 90],
-];
 
 /** A hall whose inside wall, 13 in thick and set out from 200 in, takes 187 to 200 in of the first wall's inside face. */
 const parted = (insert: Partial<Insert>, top?: string): Plan =>

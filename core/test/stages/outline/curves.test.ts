@@ -10,7 +10,7 @@ import type { Point } from '../../../src/kernel/geometry/point';
 import { wallsOf } from '../../../src/stages/outline';
 import { work } from '../../../src/work';
 import { expectFilled, noticesOf } from '../../support/cover';
-import { type Side, planOf, rectilinear, withCourses } from '../../support/plans';
+import { type Side, planOf, rectilinear, roundedHall, withCourses } from '../../support/plans';
 
 const straight = (id: string, length: string, turn = 'straight on'): WalkRow => ({ id, length, turn });
 const arc = (id: string, radius: string, sweep = 'right 90', turn = 'straight on'): WalkRow => ({
@@ -27,18 +27,8 @@ const walked = (walk: readonly WalkRow[], change: Partial<Plan> = {}): Plan => (
   ...change,
 });
 
-/** A rectangle with two of its corners rounded. */
-const rounded = (change: Partial<Plan> = {}): Plan =>
-  walked(
-    [
-      straight('w1', '30ft'),
-      arc('w2', '10ft'),
-      straight('w3', '10ft', 'right 90'),
-      straight('w4', '40ft', 'right 90'),
-      straight('w5', '20ft', 'right 90'),
-    ],
-    change,
-  );
+/** A hall with one of its corners rounded. */
+const rounded = (change: Partial<Plan> = {}): Plan => roundedHall(120, { ...withCourses(4), ...change });
 
 describe('a curved wall', () => {
   it('is an arc with exact faces and area', () => {

@@ -1,44 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { WalkRow } from '../../../src/stages/outline/plan';
 import { type Length, toInches } from '../../../src/kernel/measure';
-import type { Plan } from '../../../src/kernel/plan';
 import { work } from '../../../src/work';
-import { planOf, withCourses } from '../../support/plans';
-
-const straight = (id: string, length: string, turn = 'straight on'): WalkRow => ({ id, length, turn });
-
-/** A hall with two round corners, of one radius outside; cover at a bar's end is 2 in. */
-const rounded = (radius: number, core: number): Plan => ({
-  ...planOf([]),
-  ...withCourses(4),
-  core: `${String(core)}in`,
-  loops: [
-    {
-      id: 'loop',
-      closed: true,
-      walk: [
-        straight('w1', '30ft'),
-        {
-          id: 'w2',
-          length: '',
-          turn: 'straight on',
-          curve: { radius: `${String(radius)}in`, sweep: 'right 90' },
-        },
-        straight('w3', '10ft', 'right 90'),
-        straight('w4', `${String(360 + radius)}in`, 'right 90'),
-        straight('w5', `${String(120 + radius)}in`, 'right 90'),
-      ],
-    },
-  ],
-});
+import { roundedHall, withCourses } from '../../support/plans';
 
 // Source: an arc is as long as its radius times its angle; the bar lies between the faces of the core.
 describe('horizontals of a curved wall', () => {
   it('are cut to the arc that they lie on, not to the face that the blocks are laid along', () => {
     fc.assert(
       fc.property(fc.integer({ min: 72, max: 400 }), fc.constantFrom(6, 8, 10), (radius, core) => {
-        const { steel, shell } = work(rounded(radius, core));
+        const { steel, shell } = work(roundedHall(radius, { ...withCourses(4), core: `${String(core)}in` }));
         const wall = shell.loops[0]?.built?.walls[1];
         expect(wall?.curve).toBeTruthy();
         const bars = steel.bars.filter(({ use, wall: id }) => use === 'horizontal' && id === 'w2');

@@ -8,15 +8,9 @@ import { type Blocked, layBolts } from '../../../src/kernel/stock/layBolts';
 import { boltRules } from '../../../src/stages/topoff';
 import { work } from '../../../src/work';
 import { insertOf, openingOf } from '../../support/openings';
-import { type Side, planOf, rectilinear, withCourses, withInside } from '../../support/plans';
+import { type Side, HALL, planOf, rectilinear, withCourses, withInside } from '../../support/plans';
 
-const RECTANGLE: readonly Side[] = [
-  [480, 90],
-  [336, 90],
-  [480, 90],
-  [336, 90],
-];
-const plan = (change: Partial<Plan> = {}): Plan => planOf(RECTANGLE, { ...withCourses(7), ...change });
+const plan = (change: Partial<Plan> = {}): Plan => planOf(HALL, { ...withCourses(7), ...change });
 const usual = boltRules(houseRules());
 const lay = (length: number, blocked: readonly Blocked[] = []) =>
   layBolts(ZERO, inches(length), blocked, usual);
