@@ -113,6 +113,7 @@ export function frozenRow(laid: LaidWall, row: LaidRow, course: number, stands: 
     const last = place === groups.length - 1;
     return judgeJoints(
       {
+        from: group[0]?.start ?? full.startEnd.take,
         pieces: group,
         start: first ? rowEnd(full.startEnd, laid.wall, true) : { kind: 'opening', webs: [] },
         end: last ? rowEnd(full.endEnd, laid.wall, false) : { kind: 'opening', webs: [] },

@@ -8,6 +8,7 @@ export * from './judgeWall';
 export * from './layCourses';
 export * from './layingOrder';
 export * from './lucky';
+export * from './meets';
 export * from './offcuts';
 export * from './pairing';
 export * from './piece';

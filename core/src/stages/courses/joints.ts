@@ -24,6 +24,8 @@ export interface RowJoint {
   readonly reasons: readonly StrapReason[];
   /** Whether joints of the next course must keep away from it. A seam and the end of a row need not. */
   readonly bonds: boolean;
+  /** Whether two blocks meet there, and the row of no other wall or stretch counts it. */
+  readonly meets: boolean;
 }
 
 export interface JudgeRules {
@@ -39,6 +41,8 @@ export interface JudgeRules {
 
 /** A row of blocks between two ends, in the order of their stations. */
 interface JudgedRow {
+  /** Where its pieces begin; where two legs leave no room between them, the joint of these. */
+  readonly from: Length;
   readonly pieces: readonly RowPiece[];
   readonly start: RowEnd;
   readonly end: RowEnd;
@@ -52,6 +56,12 @@ const END_REASONS: Readonly<Partial<Record<RowEndKind, StrapReason>>> = {
   tee: 'tee',
   footing: 'step-end',
 };
+
+/** Ends at which the row's own block meets another one that counts no joint there. */
+const MET: ReadonlySet<RowEndKind> = new Set(['leg', 'butt', 'tee']);
+
+/** Ends that two rows come to: the one that ends there counts the joint. */
+const SHARED: ReadonlySet<RowEndKind> = new Set(['mitre', 'join', 'joint']);
 
 /** The ear of a piece at a sawn end: foam past its last whole web. */
 function earAt(piece: RowPiece, atEnd: boolean, rules: CutRules): Length {
@@ -72,15 +82,15 @@ function cutBesideCorner(pieces: readonly RowPiece[], within: number): boolean {
 
 /** Every joint of a row, judged by ear, length, the distance of the webs on either side, and what it stands beside. */
 export function judgeJoints(row: JudgedRow, rules: JudgeRules): readonly RowJoint[] {
-  const { pieces, start, end } = row;
-  const [first] = pieces;
-  if (!first) return [];
+  const { from, pieces, start, end } = row;
+  const legs = start.kind === 'leg' && end.kind === 'leg';
+  if (pieces.length === 0 && !legs) return [];
   const webs = [
     ...start.webs,
     ...end.webs,
     ...pieces.flatMap((piece) => piece.webs.map((web) => add(piece.start, web))),
   ].sort((a, b) => a - b);
-  const places = [first.start, ...pieces.map((piece) => add(piece.start, piece.length))];
+  const places = [pieces[0]?.start ?? from, ...pieces.map((piece) => add(piece.start, piece.length))];
   let next = 0;
   return places.flatMap((at, index): RowJoint[] => {
     const before = pieces[index - 1];
@@ -113,7 +123,8 @@ export function judgeJoints(row: JudgedRow, rules: JudgeRules): readonly RowJoin
     const atCorner = rowEnd !== null && (rowEnd.kind === 'leg' || rowEnd.kind === 'butt');
     const inwards = (): readonly RowPiece[] => (index === 0 ? pieces : [...pieces].reverse());
     if (atCorner && cutBesideCorner(inwards(), rules.blocksFromCorner)) reasons.add('beside-corner');
-    return [{ at, reasons: [...reasons], bonds: joined && !isSeam }];
+    const meets = rowEnd === null || MET.has(rowEnd.kind) || (index > 0 && SHARED.has(rowEnd.kind));
+    return [{ at, reasons: [...reasons], bonds: joined && !isSeam, meets }];
   });
 }
 

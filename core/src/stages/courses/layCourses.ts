@@ -34,7 +34,7 @@ import { type OffcutPlan, planOffcuts } from './offcuts';
 import type { CornerPiece, CourseFinding, Piece, WeakJoint } from './piece';
 import { cutRulesOf } from './rest';
 import type { Segment, SegmentEnd } from './segments';
-import { type LaidRow, piecesOfRow, rowsOfWall, standsAtEnd } from './stack';
+import { type LaidRow, meetsBySegment, piecesOfRow, rowsOfWall, standsAtEnd } from './stack';
 import {
   type LaidWall,
   type Laying,
@@ -78,6 +78,8 @@ export interface CourseRow extends Omit<Segment, 'start' | 'end'> {
   readonly whole: boolean;
   /** Whether an opening reaches into the wall in this course. */
   readonly opened: boolean;
+  /** Where two of its blocks meet, or one of them a block of another wall, from the wall's first corner. */
+  readonly joints: readonly Length[];
 }
 
 /** Every piece of every course, or why there is none. */
@@ -291,17 +293,19 @@ function layInCourses(input: LayInCoursesInput): LaidInCourses {
     laidIn,
     findings: [...findings, ...(onSite?.findings ?? [])],
     stack,
-    rows: stack.flatMap((row, place) =>
-      row.segments.map((segment): CourseRow => ({
+    rows: stack.flatMap((row, place) => {
+      const joints = meetsBySegment(row);
+      return row.segments.map((segment, index): CourseRow => ({
         ...segment,
         course: place + 1,
         wall: laid.wall.id,
+        joints: joints[index] ?? [],
         opened: row.opened,
         start: limitOf(segment.start, row.standing.start, odd.startEnd.make),
         end: limitOf(segment.end, row.standing.end, odd.endEnd.make),
         whole: row.whole,
-      })),
-    ),
+      }));
+    }),
     pieces: stack.map((row, place) => piecesOfRow(row, laid.wall, place + 1)),
     weak: judged.weak,
     judged: judged.findings,

@@ -190,8 +190,8 @@ export function clipPiece(piece: RowPiece, from: Length, to: Length, rules: CutR
 }
 
 /**
- * Cures a flimsy piece that an opening, a step or a free end left: it shares its length with the whole block beside it, in two
- * good lengths where there are any.
+ * Cures a flimsy piece that an opening, a step or a free end left: it is one piece with the cut beside it where a block holds both, or
+ * shares its length with that cut or with the whole block beside it, in two good lengths where there are any.
  */
 export function mendFlimsy(
   pieces: readonly RowPiece[],
@@ -200,9 +200,20 @@ export function mendFlimsy(
 ): readonly RowPiece[] {
   const own = atStart ? pieces[0] : pieces.at(-1);
   const neighbour = atStart ? pieces[1] : pieces.at(-2);
-  if (!own || own.kind !== 'cut' || own.length >= rules.shortest || neighbour?.kind !== 'straight')
-    return pieces;
-  const share = bestSplit(add(own.length, neighbour.length), rules);
+  if (!own || own.kind !== 'cut' || own.length >= rules.shortest) return pieces;
+  if (!neighbour || own.mitred || neighbour.mitred) return pieces;
+  const both = add(own.length, neighbour.length);
+  if (both < rules.block) {
+    return atStart
+      ? [cutPiece(own.start, both, rules, 'start'), ...pieces.slice(2)]
+      : [...pieces.slice(0, -2), cutPiece(neighbour.start, both, rules, 'end')];
+  }
+  if (both === rules.block) {
+    return atStart
+      ? [wholePiece(own.start, rules), ...pieces.slice(2)]
+      : [...pieces.slice(0, -2), wholePiece(neighbour.start, rules)];
+  }
+  const share = bestSplit(both, rules);
   if (!share) return pieces;
   const [longer, shorter] = share;
   if (atStart) {

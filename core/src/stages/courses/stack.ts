@@ -68,7 +68,12 @@ function rowOfSegment(laid: LaidWall, parity: Parity, segment: Stretch, standing
   return {
     pieces,
     joints: judgeJoints(
-      { pieces, start: endKind('start', cornerAtStart), end: endKind('end', cornerAtEnd) },
+      {
+        from: cornerAtStart ? from : segment.from,
+        pieces,
+        start: endKind('start', cornerAtStart),
+        end: endKind('end', cornerAtEnd),
+      },
       judge,
     ),
   };
@@ -161,6 +166,17 @@ function layRowOfCourse({
     ),
     joints: laidSegments.flatMap(({ joints }) => joints),
   };
+}
+
+/** Where blocks of a row meet, by the stretches that it stands in; what lies between two of them belongs to the first. */
+export function meetsBySegment({ segments, joints }: LaidRow): readonly (readonly Length[])[] {
+  const met = joints.filter(({ meets }) => meets).map(({ at }) => at);
+  if (segments.length < 2) return segments.map(() => met);
+  const owner = (at: Length): number => {
+    const place = segments.findIndex(({ to }) => at <= to);
+    return place === -1 ? segments.length - 1 : place;
+  };
+  return segments.map((_, index) => met.filter((at) => owner(at) === index));
 }
 
 /** Whether a wall stands at one of its ends in a course. */

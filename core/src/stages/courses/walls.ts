@@ -239,7 +239,7 @@ function fullRow({ wall, of: [startEnd, endEnd], fill, inner, judge }: FullRowIn
     endEnd,
     pieces,
     joints: judgeJoints(
-      { pieces, start: rowEnd(startEnd, wall, true), end: rowEnd(endEnd, wall, false) },
+      { from, pieces, start: rowEnd(startEnd, wall, true), end: rowEnd(endEnd, wall, false) },
       judge,
     ),
   };

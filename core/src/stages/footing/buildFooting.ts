@@ -107,7 +107,6 @@ export function buildFooting(
     shell,
     courses,
     levels,
-    standing,
     openings: openings.placed,
     inForms: bases.kind === 'forms',
     rules,

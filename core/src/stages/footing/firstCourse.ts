@@ -1,4 +1,4 @@
-import type { Courses, Piece } from '../courses';
+import { type Courses, jointsHow, blockJoints, standsOnFooting } from '../courses';
 import { besideGaps } from '../../kernel/geometry/gaps';
 import { type Length, add, subtract } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
@@ -64,53 +64,6 @@ const standingStretches = (
         : [];
     }),
   );
-
-/** What `jointsHow` goes by. */
-interface JointsHowInput {
-  readonly shell: Shell;
-  readonly levels: Levels;
-  readonly openings: readonly Doorway[];
-}
-
-/**
- * Joints of the first course. Round a closed outline every piece meets the next one, but for those before a doorway; an open walk has
- * one joint less than pieces, and one more for each of its ends that meets another wall.
- */
-function jointsHow(pieces: number, { shell, levels, openings }: JointsHowInput): How {
-  const loops = shell.loops.flatMap(({ built }) => built ?? []);
-  const walls = new Set(loops.flatMap((built) => built.walls.map(({ id }) => id)));
-  const doors = openings.filter(({ worked, wall, hole }) => {
-    const span = (levels.walls[wall] ?? []).findLast(({ from }) => from <= hole.from);
-    return worked && walls.has(wall) && span !== undefined && hole.bottom <= span.bottom;
-  });
-  const open = loops.filter((each) => each.open);
-  const met = open.reduce(
-    (sum, { tees }) => sum + Number(tees.start !== null) + Number(tees.end !== null),
-    0,
-  );
-  const [more, less] = [pieces + met, doors.length + open.length];
-  const joints = givenCount('joints', Math.max(0, more - less));
-  if (more <= less || (met === 0 && less === 0)) return joints;
-  return {
-    op: 'difference',
-    name: 'joints',
-    unit: 'count',
-    of: [
-      {
-        op: 'sum',
-        name: 'where a piece begins or an inside wall ends',
-        unit: 'count',
-        of: [givenCount('pieces', pieces), givenCount('ends of inside walls', met)],
-      },
-      {
-        op: 'sum',
-        name: 'where the course ends',
-        unit: 'count',
-        of: [givenCount('doorways', doors.length), givenCount('walls that do not close', open.length)],
-      },
-    ],
-  };
-}
 
 const figure = (id: string, title: string, how: How, rules: Figure['rules']): Figure =>
   figureOf({ id, title, how, rules, pieces: { course: 1 } });
@@ -179,7 +132,6 @@ interface FirstCourseOfInput {
   readonly shell: Shell;
   readonly courses: Courses;
   readonly levels: Levels;
-  readonly standing: readonly Piece[];
   readonly openings: readonly Doorway[];
   /** Whether insulated footing forms hold it. */
   readonly inForms: boolean;
@@ -191,7 +143,6 @@ export function firstCourseOf({
   shell,
   courses,
   levels,
-  standing,
   openings,
   inForms,
   rules,
@@ -200,7 +151,7 @@ export function firstCourseOf({
   const lengths = rows.map((row) => subtract(row.to, row.from));
   const hold = inForms ? 'forms' : rules.choice('footing.hold') === 'track' ? 'track' : 'kickers';
   const glue = GLUES.find((each) => each === rules.choice('footing.glue')) ?? 'two-courses-first';
-  const joints = jointsHow(standing.length, { shell, levels, openings });
+  const joints = jointsHow('joints', blockJoints(courses.rows, levels).filter(standsOnFooting), shell);
   const board = rules.length(hold === 'track' ? 'footing.track.length' : 'order.board.length');
   return {
     joints: evaluate(joints),

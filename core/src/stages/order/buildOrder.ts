@@ -2,11 +2,12 @@ import { evaluate } from '../../kernel/figures/how';
 import type { Pour } from '../outline/plan';
 import { type Straps, strapsOf } from '../bracing';
 import type { Bucks } from '../bucks';
-import type { Courses } from '../courses';
-import { type FirstCourse, type Footing, type FootingForms, firstCourseOf, standingPieces } from '../footing';
+import { type CourseRow, type Courses, endsWall, jointsHow, blockJoints } from '../courses';
+import { type FirstCourse, type Footing, type FootingForms, firstCourseOf } from '../footing';
 import type { Family } from '../../kernel/forms';
 import type { Inserts } from '../inserts';
-import { type UnitSystem, add, showLength, subtract } from '../../kernel/measure';
+import { besideGaps } from '../../kernel/geometry/gaps';
+import { type Length, type UnitSystem, add, max, min, showLength, subtract } from '../../kernel/measure';
 import type { PlacedOpening } from '../openings';
 import type { HouseRules, RuleId } from '../../kernel/rules';
 import type { Levels, Shell } from '../outline';
@@ -55,8 +56,32 @@ const sparesOf = (needed: number, rules: HouseRules): number => {
   return share === 0 ? 0 : Math.max(1, wholePieces((needed * share) / 100));
 };
 
+/** How long the interlock is that lies open on top of a row: beside openings, and not where the saw takes it away at a slope. */
+function interlockOver(
+  { course, wall, from, to, top }: CourseRow,
+  {
+    levels,
+    openings,
+    tops,
+  }: Pick<FixingsInput, 'levels' | 'openings'> & { readonly tops: ReadonlySet<number> },
+): Length {
+  const holes = openings
+    .filter((each) => each.worked && each.wall === wall && each.hole.bottom < top && each.hole.top >= top)
+    .map(({ hole }) => hole);
+  const open = (levels.walls[wall] ?? [])
+    .filter((span) => span.cut === undefined && (tops.has(course) || span.top <= top))
+    .flatMap((span) => {
+      const [low, high] = [max(span.from, from), min(span.to, to)];
+      return high > low ? besideGaps({ from: low, to: high }, holes) : [];
+    });
+  return add(...open.map((run) => subtract(run.to, run.from)));
+}
+
 /** What `fixings` goes by. */
 interface FixingsInput {
+  readonly shell: Shell;
+  readonly levels: Levels;
+  readonly openings: readonly PlacedOpening[];
   readonly courses: Courses;
   readonly first: FirstCourse;
   readonly rules: HouseRules;
@@ -65,23 +90,28 @@ interface FixingsInput {
 }
 
 /** Glue, ties, clips, kicker boards and tape by their rates. */
-function fixings({ courses, first, rules, pours, units }: FixingsInput): readonly Article[] {
-  const rowsOf = (course: number) => courses.rows.filter((row) => row.course === course);
-  const jointsIn = (course: number): number =>
-    courses.pieces.filter((piece) => piece.course === course).length;
-  const tops = [
-    ...new Set([
-      ...pours.map((pour) => pour.toCourse).filter((course) => course < courses.count),
-      courses.count,
-    ]),
-  ];
-  const clipped = tops.reduce((total, course) => total + jointsIn(course), 0);
-  const upper = courses.pieces.filter((piece) => piece.course > 1).length;
+function fixings({
+  shell,
+  levels,
+  openings,
+  courses,
+  first,
+  rules,
+  pours,
+  units,
+}: FixingsInput): readonly Article[] {
+  const tops = new Set([...pours.map((pour) => pour.toCourse), courses.count]);
+  const joints = blockJoints(courses.rows, levels);
+  const clipped = joints.filter((joint) => tops.has(joint.course) || endsWall(joint));
+  const upper = joints.filter(({ course }) => course > 1);
   const above: How = {
     op: 'quotient',
     name: 'at the joints above the first course',
     unit: 'ratio',
-    of: [givenCount('spots', upper), givenCount('spots from a can', rules.count('order.foam.spotsPerCan'))],
+    of: [
+      jointsHow('spots', upper, shell),
+      givenCount('spots from a can', rules.count('order.foam.spotsPerCan')),
+    ],
   };
   const glued = first.glue !== 'mortar' && first.hold !== 'forms';
   const foam: How = {
@@ -90,7 +120,7 @@ function fixings({ courses, first, rules, pours, units }: FixingsInput): readonl
     unit: 'ratio',
     of: [...(glued ? [{ ...first.fixed.how, name: 'at the footing' }] : []), above],
   };
-  const topLength = add(...tops.flatMap((course) => rowsOf(course).map((row) => subtract(row.to, row.from))));
+  const topLength = add(...courses.rows.map((row) => interlockOver(row, { levels, openings, tops })));
   return [
     {
       id: 'foam',
@@ -116,7 +146,7 @@ function fixings({ courses, first, rules, pours, units }: FixingsInput): readonl
         unit: 'count',
         of: [
           givenCount('a joint', rules.count('order.clips.perJoint')),
-          givenCount('joints of top courses', clipped),
+          jointsHow('joints of top courses', clipped, shell),
         ],
       },
       rules: ['order.clips.perJoint'],
@@ -301,7 +331,6 @@ export function buildOrder(
     shell,
     courses,
     levels,
-    standing: standingPieces(courses, levels),
     openings,
     inForms: footing.bases.kind === 'forms',
     rules,
@@ -318,7 +347,7 @@ export function buildOrder(
     ...topParts(topoff, rules, units),
     ...edgeParts(edges, rules, units),
     ...closingParts(shell, levels, courses, units),
-    ...fixings({ courses, first, rules, pours, units }),
+    ...fixings({ shell, levels, openings, courses, first, rules, pours, units }),
   ];
   const lines = articles.map((article) => orderLine(article, family, rules));
   const weighed = lines.filter((line) => line.group === 'forms');

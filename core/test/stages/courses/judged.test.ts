@@ -46,7 +46,10 @@ const reasonsAt = (
     seam: null,
     curved: false,
   };
-  return judgeJoints({ pieces, start, end }, rules).map(({ at, reasons }) => [toInches(at), ...reasons]);
+  return judgeJoints({ from: inches(0), pieces, start, end }, rules).map(({ at, reasons }) => [
+    toInches(at),
+    ...reasons,
+  ]);
 };
 
 describe('a cut near a corner', () => {

@@ -7,6 +7,7 @@ import {
   cutPiece,
   cutRulesOf,
   cutRun,
+  isGoodCut,
   layingOrder,
   layRow,
   mendFlimsy,
@@ -103,6 +104,35 @@ describe('what a step leaves of a row', () => {
       const before = mended[index];
       expect(piece.start).toBe((before?.start ?? 0) + (before?.length ?? 0));
     });
+  });
+
+  it('is one piece with the cut beside it, or shares a length with it that a block does not hold', () => {
+    const rest = (lengths: readonly number[]) => {
+      let at = 0;
+      return lengths.map((each) => {
+        const piece = cutPiece(inches(at), inches(each), rules, 'start');
+        at += each;
+        return piece;
+      });
+    };
+    const mend = (lengths: readonly number[], atStart: boolean) =>
+      mendFlimsy(rest(lengths), atStart, rules).map((piece) => [
+        piece.kind,
+        toInches(piece.start),
+        toInches(piece.length),
+      ]);
+    // [by hand] Half a block at a free end and half an inch before an opening are one piece of 24 1/2 in.
+    expect(mend([24, 0.5], false)).toEqual([['cut', 0, 24.5]]);
+    expect(mend([0.5, 24, 30], true)).toEqual([
+      ['cut', 0, 24.5],
+      ['cut', 24.5, 30],
+    ]);
+    expect(mend([40, 8], false)).toEqual([['straight', 0, 48]]);
+    expect(mend([8, 40], true)).toEqual([['straight', 0, 48]]);
+    // 5 and 46 in are more than a block: two pieces that are long enough, with short ears.
+    const shared = mend([46, 5], false).map(([, , length]) => Number(length));
+    expect(shared.reduce((sum, each) => sum + each, 0)).toBe(51);
+    expect(shared.every((each) => isGoodCut(inches(each), rules))).toBe(true);
   });
 
   it('is left alone where the end piece is long enough, or has no whole block beside it', () => {

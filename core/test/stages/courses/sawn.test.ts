@@ -54,8 +54,9 @@ function placesOf(piece: WallPiece): readonly Place[] {
       const cut = turned
         ? { start: piece.cutEnds.end, end: piece.cutEnds.start }
         : { start: piece.cutEnds.start, end: piece.cutEnds.end };
-      // A saw takes a cut mark of an inch off at least.
-      const ends = (cut.start ? from >= 1 : from === 0) && (cut.end ? to <= BLOCK - 1 : to === BLOCK);
+      // Where it makes both ends, a saw takes a cut mark of an inch off each at least.
+      const least = cut.start && cut.end ? 1 : 0;
+      const ends = (cut.start ? from >= least : from === 0) && (cut.end ? to <= BLOCK - least : to === BLOCK);
       const whole = WEBS.filter(
         (web) => web > from && web < to && (from === 0 || web - from >= 1) && (to === BLOCK || to - web >= 1),
       );

@@ -5,7 +5,8 @@ import { type Order, wholePieces } from '../../../src/stages/order';
 import { orderOf } from '../../../src/orderOf';
 import type { Plan } from '../../../src/kernel/plan';
 import { work } from '../../../src/work';
-import { type Side, HATCHERY, planOf, withCourses, withInside } from '../../support/plans';
+import { openingOf } from '../../support/openings';
+import { type Side, HATCHERY, planOf, withCourses, withInside, withRake } from '../../support/plans';
 
 const RECTANGLE: readonly Side[] = [
   [480, 90],
@@ -80,6 +81,63 @@ describe('the order list', () => {
     );
     expect(evaluate(line(whole, 'tape').needed)).toBe(inches(1824));
     expect(line(whole, 'tape').ordered).toBe(inches(1824));
+  });
+
+  it('has clips and tape where a wall ends lower, and neither counts where nothing meets', () => {
+    const hall = planOf(RECTANGLE, withCourses(6));
+    const lower: Plan = {
+      ...hall,
+      loops: hall.loops.map((loop) => ({
+        ...loop,
+        walk: loop.walk.map((row) => (row.id === 'w2' ? { ...row, top: '4 courses' } : row)),
+      })),
+    };
+    const clips = (of: Plan): number => evaluate(line(order(of), 'clips').needed);
+    // [by hand] The fourth course of a wall of 28 ft: legs of 40 and 24 in, then 272 in, five blocks and a cut of 32 in: seven joints.
+    // In the sixth, both corners and their joints on that wall are gone; the two walls beside it end free.
+    const inTop = (of: Plan): number => {
+      const { pieces } = work(of).courses;
+      return pieces.filter(({ course }) => course === 6).length;
+    };
+    expect(clips(hall)).toBe(2 * inTop(hall));
+    const fourth = work(lower).courses.rows.find((row) => row.wall === 'w2' && row.course === 4);
+    expect(clips(lower)).toBe(2 * (inTop(lower) - 1 + (fourth?.joints.length ?? 0)));
+    expect(fourth?.joints).toHaveLength(7);
+    // The two walls beside it stand 336 in lower in all: the tape goes on along the lower one.
+    expect(evaluate(line(order(lower), 'tape').needed)).toBe(evaluate(line(order(hall), 'tape').needed));
+    // Cell blocks lap at corners: the blocks that run through are pieces of their walls, no more.
+    const cells = work({ ...hall, family: 'cell-24', core: '6in' });
+    const blocks = cells.courses.pieces.filter(({ course, kind }) => course === 1 && kind !== 'corner');
+    expect(cells.footing.firstCourse.joints).toBe(blocks.length);
+  });
+
+  it('tapes no top that an opening takes, nor one that is sawn to a slope', () => {
+    const hall = planOf(RECTANGLE, withCourses(5));
+    const tape = (of: Plan): number => evaluate(line(order(of), 'tape').needed) / inches(1);
+    const whole = 2 * (480 + 336);
+    expect(tape(hall)).toBe(whole);
+    const open = openingOf({ width: '40in', height: '60in', sill: '32in' });
+    const staged: Plan = {
+      ...hall,
+      openings: [open],
+      pours: [
+        { id: 'low', toCourse: 3, top: 'half' },
+        { id: 'high', toCourse: 5, top: 'full' },
+      ],
+    };
+    const hole = work(staged).openings.placed[0]?.hole;
+    if (!hole) throw new Error('no hole');
+    // It reaches over the top of course 3, at 48 in, and over that of course 5 at 80.
+    expect([toInches(hole.bottom) < 48, toInches(hole.top) >= 80]).toEqual([true, true]);
+    expect(tape(staged)).toBe(2 * (whole - toInches(hole.to) + toInches(hole.from)));
+    const sloping = withRake(hall, 'w1', {
+      how: 'cut',
+      points: [
+        { id: 'p1', at: '100in', top: '5 courses' },
+        { id: 'p2', at: '300in', top: '4 courses' },
+      ],
+    });
+    expect(tape(sloping)).toBe(whole - 200);
   });
 
   it('cuts kicker boards out of as few as can be', () => {
