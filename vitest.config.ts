@@ -5,7 +5,8 @@ export default defineConfig({
     include: ['core/test/**/*.test.ts', 'app/test/**/*.test.{ts,tsx}'],
     // Their own database is started for them: `npm run postgres`.
     exclude: ['app/test/postgres/**'],
-    testTimeout: 60_000,
+    // A machine that works on something else as well is slow, not wrong.
+    testTimeout: 120_000,
     hookTimeout: 60_000,
     // Modules are fetched once for all files: most of the time went into fetching the core again for each. No test leaves anything
     // behind in one.

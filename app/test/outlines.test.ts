@@ -534,7 +534,7 @@ describe('bad files get a plain word', () => {
           else expect(outcome.problems.length).toBeGreaterThan(0);
         },
       ),
-      { numRuns: 400 },
+      { numRuns: 150 },
     );
   });
 });

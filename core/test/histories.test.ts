@@ -25,7 +25,7 @@ describe('a plan that is worked again after any changes', () => {
         // And back: what is remembered of the last state does not stay.
         expect(again(demo)).toEqual(work(demo));
       }),
-      { numRuns: 8 },
+      { numRuns: 5 },
     );
   }, 120_000);
 });

@@ -50,7 +50,7 @@ describe('the card of a wall in a course', () => {
           expect(card.pieces.at(-1)).toMatchObject({ kind: 'corner', at: 'end' });
         }
       }),
-      { numRuns: 25 },
+      { numRuns: 10 },
     );
   }, 20_000);
 

@@ -121,7 +121,7 @@ describe('the bracing of any job', () => {
           );
         },
       ),
-      { numRuns: 40 },
+      { numRuns: 15 },
     );
   });
 

@@ -269,7 +269,7 @@ describe('any footing and any tops', () => {
         const byCourse = worked.tally.courses.reduce((sum, row) => sum + row.coreVolume.value, 0);
         expect(Math.abs(byCourse - worked.tally.total.coreVolume.value)).toBeLessThan(1e-9);
       }),
-      { numRuns: 60 },
+      { numRuns: 25 },
     );
   });
 });

@@ -79,7 +79,7 @@ describe('the courses of any rectilinear outline', () => {
           }
         }
       }),
-      { numRuns: 60 },
+      { numRuns: 20 },
     );
   });
 
@@ -117,7 +117,7 @@ describe('the courses of any rectilinear outline', () => {
           }
         }
       }),
-      { numRuns: 60 },
+      { numRuns: 20 },
     );
   });
 

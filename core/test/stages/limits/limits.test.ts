@@ -222,7 +222,7 @@ describe('the limits', () => {
         orderOf(reading.plan, worked);
         expect(worked.courses.pieces.length).toBeLessThanOrEqual(2 * MOST_PIECES);
       }),
-      { numRuns: 600 },
+      { numRuns: 250 },
     );
   });
 });

@@ -117,7 +117,7 @@ describe('courses round openings', () => {
           expectCovered(worked(openings, change));
         },
       ),
-      { numRuns: 120 },
+      { numRuns: 50 },
     );
   });
 

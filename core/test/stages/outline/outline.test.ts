@@ -216,7 +216,7 @@ describe('an outline that does not come home', () => {
           }
         }
       }),
-      { numRuns: 80 },
+      { numRuns: 25 },
     );
   });
 

@@ -142,7 +142,7 @@ describe('a raked wall', () => {
           expect(whole - left).toBeCloseTo(missing * 8, 0);
         },
       ),
-      { numRuns: 25 },
+      { numRuns: 10 },
     );
   });
 

@@ -404,7 +404,7 @@ describe('no phantom stops', () => {
           }
         },
       ),
-      { numRuns: 30 },
+      { numRuns: 12 },
     );
   });
 });

@@ -169,7 +169,7 @@ describe('any outline', () => {
           expect(sum(pour.volumes.loads)).toBeCloseTo(pour.volumes.ordered.value, 9);
         },
       ),
-      { numRuns: 25 },
+      { numRuns: 10 },
     );
   });
 });

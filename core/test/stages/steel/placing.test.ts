@@ -102,7 +102,7 @@ describe('bars that stand', () => {
           }
         },
       ),
-      { numRuns: 40 },
+      { numRuns: 15 },
     );
   });
 
@@ -130,7 +130,7 @@ describe('bars that stand', () => {
             expect(toInches((next - at) as Length)).toBeGreaterThanOrEqual(1.625 - 1e-6);
         });
       }),
-      { numRuns: 60 },
+      { numRuns: 25 },
     );
   });
 

@@ -114,7 +114,7 @@ describe('the steel of any job', () => {
           expectSound(work(rectangle({ openings, rules })));
         },
       ),
-      { numRuns: 40 },
+      { numRuns: 15 },
     );
   });
 

