@@ -1,8 +1,8 @@
 import { type Courses, jointsHow, blockJoints, standsOnFooting } from '../courses';
 import { besideGaps } from '../../kernel/geometry/gaps';
-import { type Length, add, subtract } from '../../kernel/measure';
+import { type Length, add } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
-import { type Levels, type Shell, wallsOf } from '../outline';
+import { type FaceRuns, type Levels, type Shell, type Wall, faceRuns, wallIn } from '../outline';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
 import { type How, evaluate, givenCount, givenLength } from '../../kernel/figures/how';
 import { stockFor } from './cutToLength';
@@ -68,10 +68,29 @@ const standingStretches = (
 const figure = (id: string, title: string, how: How, rules: Figure['rules']): Figure =>
   figureOf({ id, title, how, rules, pieces: { course: 1 } });
 
+/** A stretch that stands on the footing, with its wall and its lengths on both faces. */
+interface FacedStretch {
+  readonly of: Wall;
+  readonly faces: FaceRuns;
+}
+
+const faced = (rows: readonly StandingStretch[], { loops }: Shell): readonly FacedStretch[] =>
+  rows.flatMap((row) => {
+    const found = wallIn(loops, row.wall);
+    return found ? [{ of: found.wall, faces: faceRuns(found.built, found.wall, row) }] : [];
+  });
+
+const bothFaces = (name: string, outside: Length, inside: Length): How => ({
+  op: 'sum',
+  name,
+  unit: 'length',
+  of: [givenLength('outside', outside), givenLength('inside', inside)],
+});
+
 /** What fixes the first course to its footing, by the crew's school. */
-function fixing(rows: readonly StandingStretch[], shell: Shell, rules: HouseRules): How {
-  const walls = new Map(wallsOf(shell).map((wall) => [wall.id, wall]));
-  const run = add(...rows.map((row) => subtract(row.to, row.from)));
+function fixing(rows: readonly FacedStretch[], rules: HouseRules): How {
+  const outside = add(...rows.map(({ faces }) => faces.outside));
+  const inside = add(...rows.map(({ faces }) => faces.inside));
   switch (rules.choice('footing.glue')) {
     case 'mortar':
       return {
@@ -80,12 +99,12 @@ function fixing(rows: readonly StandingStretch[], shell: Shell, rules: HouseRule
         unit: 'volume',
         of: rows.map((row): How => ({
           op: 'product',
-          name: walls.get(row.wall)?.name ?? row.wall,
+          name: row.of.name,
           unit: 'volume',
           of: [
-            givenLength('panels', 2 * (walls.get(row.wall)?.skin ?? 0)),
+            givenLength('panel', row.of.skin),
             givenLength('bed', rules.length('footing.mortar.bed')),
-            givenLength('length', row.to - row.from),
+            bothFaces('under both panels', row.faces.outside, row.faces.inside),
           ],
         })),
       };
@@ -95,12 +114,7 @@ function fixing(rows: readonly StandingStretch[], shell: Shell, rules: HouseRule
         name: 'cans',
         unit: 'ratio',
         of: [
-          {
-            op: 'sum',
-            name: 'bead along both faces',
-            unit: 'length',
-            of: [givenLength('outside', run), givenLength('inside', run)],
-          },
+          bothFaces('bead along both faces', outside, inside),
           givenLength('bead from a can', rules.length('footing.bead.perCan')),
         ],
       };
@@ -111,12 +125,12 @@ function fixing(rows: readonly StandingStretch[], shell: Shell, rules: HouseRule
         unit: 'ratio',
         of: [
           {
-            op: 'product',
+            op: 'sum',
             name: 'spots',
             unit: 'count',
             of: [
-              givenCount('sides', 2),
-              givenCount('spots along it', Math.ceil(run / rules.length('order.foam.spacing'))),
+              givenCount('along the outside', Math.ceil(outside / rules.length('order.foam.spacing'))),
+              givenCount('along the inside', Math.ceil(inside / rules.length('order.foam.spacing'))),
             ],
           },
           givenCount('spots from a can', rules.count('order.foam.spotsPerCan')),
@@ -147,8 +161,7 @@ export function firstCourseOf({
   inForms,
   rules,
 }: FirstCourseOfInput): FirstCourse {
-  const rows = inForms ? [] : standingStretches(courses, levels, openings);
-  const lengths = rows.map((row) => subtract(row.to, row.from));
+  const rows = inForms ? [] : faced(standingStretches(courses, levels, openings), shell);
   const hold = inForms ? 'forms' : rules.choice('footing.hold') === 'track' ? 'track' : 'kickers';
   const glue = GLUES.find((each) => each === rules.choice('footing.glue')) ?? 'two-courses-first';
   const joints = jointsHow('joints', blockJoints(courses.rows, levels).filter(standsOnFooting), shell);
@@ -170,15 +183,18 @@ export function firstCourseOf({
     held: figure(
       'footing.held',
       hold === 'track' ? 'lengths of track along both faces' : 'kicker boards along both faces',
-      // Both faces of every stretch.
-      stockFor('boards', [...lengths, ...lengths], board),
+      stockFor(
+        'boards',
+        rows.flatMap(({ faces }) => [faces.outside, faces.inside]),
+        board,
+      ),
       ['footing.hold', hold === 'track' ? 'footing.track.length' : 'order.board.length'],
     ),
     glue,
     fixed: figure(
       'footing.fixed',
       glue === 'mortar' ? 'mortar under the first course' : 'cans of foam at the footing',
-      fixing(rows, shell, rules),
+      fixing(rows, rules),
       [
         'footing.glue',
         ...(glue === 'mortar'

@@ -1,7 +1,7 @@
-import type { Family } from '../../kernel/forms';
+import { type Family, systemOf } from '../../kernel/forms';
 import { type How, givenCount } from '../../kernel/figures/how';
-import { type Length, ZERO } from '../../kernel/measure';
-import type { CoreBlocks, Courses } from '../courses';
+import { type Length, ZERO, subtract } from '../../kernel/measure';
+import { type CoreBlocks, type Courses, blocksForStrips } from '../courses';
 import { type Shell, type Wall, isSquare } from '../outline';
 import type { Article } from './article';
 
@@ -107,7 +107,7 @@ export function corners(
   );
   const groups = new Map<
     string,
-    { angle: string; core: Length; hand: string; whole: number; ripped: number }
+    { angle: string; core: Length; hand: string; whole: number; strips: Length[] }
   >();
   for (const piece of courses.pieces) {
     if (piece.kind !== 'corner' || piece.make !== 'moulded') continue;
@@ -116,13 +116,14 @@ export function corners(
     const angle = turn === undefined || isSquare(turn) ? 'Corner' : '45° corner';
     const hand = family.reversible ? 'either hand' : piece.hand === 'LH' ? 'left-hand' : 'right-hand';
     const key = `${angle}:${String(core)}:${hand}`;
-    const group = groups.get(key) ?? { angle, core, hand, whole: 0, ripped: 0 };
+    const group = groups.get(key) ?? { angle, core, hand, whole: 0, strips: [] };
     groups.set(key, group);
-    if (piece.top - piece.bottom === courses.courseHeight) group.whole += 1;
-    else group.ripped += 1;
+    const height = subtract(piece.top, piece.bottom);
+    if (height === courses.courseHeight) group.whole += 1;
+    else group.strips.push(height);
   }
-  return [...groups].map(([key, { angle, core, hand, whole, ripped }]): Article => {
-    const halves = family.reversible ? Math.ceil(ripped / 2) : ripped;
+  return [...groups].map(([key, { angle, core, hand, whole, strips }]): Article => {
+    const ripped = blocksForStrips(strips, systemOf(family));
     return {
       id: `corner:${key}`,
       group: 'forms',
@@ -130,7 +131,7 @@ export function corners(
       core,
       needed: sum('corners', [
         givenCount('laid whole', whole),
-        ...(ripped === 0 ? [] : [givenCount('ripped for lower courses', halves)]),
+        ...(ripped === 0 ? [] : [givenCount('ripped for lower courses', ripped)]),
       ]),
       isForm: true,
       rules: ['courses.corner.lead'],

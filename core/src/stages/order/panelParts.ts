@@ -1,11 +1,11 @@
-import type { CourseRow, Courses } from '../courses';
+import type { CourseRow, Courses, WallPiece } from '../courses';
 import type { PanelAndTieFamily } from '../../kernel/forms';
-import { besideGaps } from '../../kernel/geometry/gaps';
+import { type Run, besideGaps } from '../../kernel/geometry/gaps';
 import { type Length, add, ZERO } from '../../kernel/measure';
-import { type PlacedOpening, overlap } from '../openings';
-import type { Wall } from '../outline';
-import { type How, givenCount } from '../../kernel/figures/how';
-import { standsNextTo } from './rows';
+import { type PlacedOpening, type Rect, overlap } from '../openings';
+import { type Shell, faceRuns, wallIn } from '../outline';
+import { type How, givenCount, givenLength } from '../../kernel/figures/how';
+import { openTo } from './rows';
 
 interface Part {
   readonly id: string;
@@ -15,14 +15,16 @@ interface Part {
   readonly needed: How;
 }
 
-/** What openings leave of a row along its upper edge, where its ties lie. */
-const stretchesAt = (row: CourseRow, openings: readonly PlacedOpening[]): readonly number[] =>
-  besideGaps(
-    row,
-    openings
-      .filter(({ wall, hole }) => wall === row.wall && hole.bottom < row.top && hole.top > row.top)
-      .map(({ hole }) => hole),
-  ).map(({ from, to }) => to - from);
+/** What openings that reach across a line leave of some runs along it. */
+const beside = (
+  runs: readonly Run[],
+  { wall }: CourseRow,
+  openings: readonly PlacedOpening[],
+  across: (hole: Rect) => boolean,
+): readonly Run[] => {
+  const holes = openings.filter((each) => each.wall === wall && across(each.hole)).map(({ hole }) => hole);
+  return runs.flatMap((run) => besideGaps(run, holes));
+};
 
 /** Ties along a length: one at every spacing, and one at its end. */
 const along = (length: number, spacing: Length): number => Math.floor(length / spacing) + 1;
@@ -37,12 +39,21 @@ const byCourse = (
   of: rows.filter((row) => row.value > 0).map((row) => givenCount(`course ${String(row.course)}`, row.value)),
 });
 
+/** Joints along a run of a row at which two panels of its own wall meet: corners have brackets. */
+function buttsIn({ pieces }: Courses, { course, wall }: CourseRow, { from, to }: Run): number {
+  const own = pieces.filter(
+    (piece): piece is WallPiece => piece.kind !== 'corner' && piece.course === course && piece.wall === wall,
+  );
+  const ends = new Set(own.map((piece) => piece.start + piece.length));
+  return own.filter(({ start }) => start > from && start < to && ends.has(start)).length;
+}
+
 /** What `panelParts` goes by. */
 interface PanelPartsInput {
   readonly courses: Courses;
   readonly family: PanelAndTieFamily;
   readonly openings: readonly PlacedOpening[];
-  readonly walls: ReadonlyMap<string, Pick<Wall, 'core'>>;
+  readonly shell: Pick<Shell, 'loops'>;
 }
 
 /**
@@ -50,21 +61,36 @@ interface PanelPartsInput {
  * ties at free ends and beside bucks, wire ties along the top and beside its butt joints, tracks at foot and head, a bracket at every corner and one at every end of an inside wall.
  * [common practice]
  */
-export function panelParts({ courses, family, openings, walls }: PanelPartsInput): readonly Part[] {
+export function panelParts({ courses, family, openings, shell }: PanelPartsInput): readonly Part[] {
   const numbers = Array.from({ length: courses.count }, (_, index) => index + 1);
   const rowsIn = (course: number) => courses.rows.filter((row) => row.course === course);
-  const hasAbove = (row: (typeof courses.rows)[number]): boolean => standsNextTo(courses, row, 1);
-  const lengthOf = (row: { readonly from: Length; readonly to: Length }): number => row.to - row.from;
+  // Along the joint above a row, where its ties lie, an opening whose head is there has none of its own.
+  const tied = (row: CourseRow): readonly Run[] =>
+    beside(
+      besideGaps(row, openTo(courses, row, 1)),
+      row,
+      openings,
+      (hole) => hole.bottom < row.top && hole.top > row.top,
+    );
+  const headsOf = (row: CourseRow): readonly Run[] =>
+    beside(openTo(courses, row, 1), row, openings, (hole) => hole.bottom < row.top && hole.top >= row.top);
+  const feetOf = (row: CourseRow): readonly Run[] =>
+    beside(
+      openTo(courses, row, -1),
+      row,
+      openings,
+      (hole) => hole.bottom <= row.bottom && hole.top > row.bottom,
+    );
   const sumOver = <Row>(rows: readonly Row[], of: (row: Row) => number): number =>
     rows.reduce((total, row) => total + of(row), 0);
-  const coreOf = (row: CourseRow): Length => walls.get(row.wall)?.core ?? ZERO;
+  const coreOf = (row: CourseRow): Length => wallIn(shell.loops, row.wall)?.wall.core ?? ZERO;
   const cores = [...new Set(courses.rows.map(coreOf))].sort((a, b) => a - b);
   const tiesOf = (core: Length) =>
     numbers.map((course) => ({
       course,
       value: sumOver(
-        rowsIn(course).filter((row) => coreOf(row) === core && hasAbove(row)),
-        (row) => sumOver(stretchesAt(row, openings), (length) => along(length, family.tieSpacing)),
+        rowsIn(course).filter((row) => coreOf(row) === core),
+        (row) => sumOver(tied(row), ({ from, to }) => along(to - from, family.tieSpacing)),
       ),
     }));
   const split = numbers.map((course) => ({
@@ -79,14 +105,11 @@ export function panelParts({ courses, family, openings, walls }: PanelPartsInput
   }));
   const top = numbers.map((course) => ({
     course,
-    value: sumOver(
-      rowsIn(course).filter((row) => !hasAbove(row)),
-      (row) => {
-        const pieces = courses.pieces.filter(
-          (piece) => piece.kind !== 'corner' && piece.course === course && piece.wall === row.wall,
-        );
-        return along(lengthOf(row), family.topTieSpacing) + Math.max(0, pieces.length - 1);
-      },
+    value: sumOver(rowsIn(course), (row) =>
+      sumOver(
+        headsOf(row),
+        (run) => along(run.to - run.from, family.topTieSpacing) + buttsIn(courses, row, run),
+      ),
     ),
   }));
   const brackets = numbers.map((course) => ({
@@ -97,22 +120,21 @@ export function panelParts({ courses, family, openings, walls }: PanelPartsInput
     course,
     value: sumOver(rowsIn(course), (row) => (row.start === 'tee' ? 1 : 0) + (row.end === 'tee' ? 1 : 0)),
   }));
-  const trackOf = (rows: typeof courses.rows, where: string): How => ({
-    op: 'product',
-    name: where,
-    unit: 'length',
-    of: [
-      givenCount('faces', 2),
-      {
-        op: 'given',
-        name: 'along the walls',
-        unit: 'length',
-        value: add(...rows.map((row) => lengthOf(row) as Length)),
-      },
-    ],
-  });
-  const feet = courses.rows.filter((row) => !standsNextTo(courses, row, -1));
-  const heads = courses.rows.filter((row) => !hasAbove(row));
+  const trackOf = (runsOf: (row: CourseRow) => readonly Run[], where: string): How => {
+    const faces = courses.rows.flatMap((row) => {
+      const found = wallIn(shell.loops, row.wall);
+      return found ? runsOf(row).map((run) => faceRuns(found.built, found.wall, run)) : [];
+    });
+    return {
+      op: 'sum',
+      name: where,
+      unit: 'length',
+      of: [
+        givenLength('along the outside', add(...faces.map(({ outside }) => outside))),
+        givenLength('along the inside', add(...faces.map(({ inside }) => inside))),
+      ],
+    };
+  };
   return [
     ...cores.map((core) => ({
       id: cores.length === 1 ? 'ties' : `ties:${String(core)}`,
@@ -149,7 +171,7 @@ export function panelParts({ courses, family, openings, walls }: PanelPartsInput
             id: 'bottom-track',
             group: 'parts' as const,
             article: 'Bottom track',
-            needed: trackOf(feet, 'bottom track'),
+            needed: trackOf(feetOf, 'bottom track'),
           },
         ]
       : []),
@@ -159,7 +181,7 @@ export function panelParts({ courses, family, openings, walls }: PanelPartsInput
             id: 'top-track',
             group: 'parts' as const,
             article: 'Top track',
-            needed: trackOf(heads, 'top track'),
+            needed: trackOf(headsOf, 'top track'),
           },
         ]
       : []),

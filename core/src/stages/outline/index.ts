@@ -3,6 +3,7 @@ export * from './buildShell';
 export * from './closing';
 export * from './cornerAt';
 export * from './crossings';
+export * from './faceRuns';
 export * from './letters';
 export * from './setup';
 export * from './shell';
