@@ -80,8 +80,7 @@ async function steps(...names) {
 prepareInstall();
 ensureChromium();
 ensureOthers();
-await steps('types');
-// The linter keeps one processor busy for minutes, and leaves the other one to these.
-await Promise.all([step('lint', { quiet: true }), steps('build', 'unit', 'postgres')]);
+// The linter keeps one processor busy for minutes; so do types and the build, and leave the other one to it.
+await Promise.all([step('lint', { quiet: true }), steps('types', 'build', 'unit', 'postgres')]);
 await steps('rough', 'e2e');
 console.log('\nAll of it holds.');

@@ -1,16 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { evaluate } from '../../src/kernel/figures/how';
-import { inches, toCubicYards, toInches } from '../../src/kernel/measure';
-import type { Plan } from '../../src/kernel/plan';
-import { applyEdit, writePlan } from '../../src/plan';
-import { readPlan } from '../../src/planFile';
-import { type Edge, EDGE_OVER } from '../../src/stages/edges';
-import { orderOf } from '../../src/orderOf';
-import { work } from '../../src/work';
-import { bandArea } from '../support/clipper';
-import { openingOf } from '../support/openings';
-import { HALL, HATCHERY, planOf, rectilinear, withCourses, withRake } from '../support/plans';
+import { evaluate } from '../../../src/kernel/figures/how';
+import { inches, toCubicYards, toInches } from '../../../src/kernel/measure';
+import type { Plan } from '../../../src/kernel/plan';
+import { applyEdit, writePlan } from '../../../src/plan';
+import { readPlan } from '../../../src/planFile';
+import { type Edge, EDGE_OVER } from '../../../src/stages/edges';
+import { orderOf } from '../../../src/orderOf';
+import { work } from '../../../src/work';
+import { bandArea } from '../../support/clipper';
+import { openingOf } from '../../support/openings';
+import { HALL, HATCHERY, planOf, rectilinear, withCourses, withRake } from '../../support/plans';
 
 const plan = (edge: Edge | undefined, change: Partial<Plan> = {}, sides = HALL): Plan =>
   planOf(sides, { ...withCourses(6), ...(edge ? { edges: { all: edge } } : {}), ...change });
