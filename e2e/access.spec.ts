@@ -392,11 +392,16 @@ test('who may only look reads all of it, writes nothing, and goes out again', as
   await expect(page.getByRole('button', { name: /^Laid: / })).toHaveCount(0);
   const before = (await (await (await office()).get(`/api/jobs/${JOB}/entries`)).json()) as { last: number };
   await page.goto(`${ORIGIN}/jobs/${JOB}/pours/1/board`);
-  await page
-    .getByRole('button', { name: /has come|Ordered|Order/ })
-    .first()
-    .click();
-  await expect(page.getByText('You can only read this job.')).toBeVisible();
+  await expect(page.getByText('You can watch this pour.')).toBeVisible();
+  const ordered = page.getByRole('button', { name: /has come|Ordered|Order/ }).first();
+  await expect(ordered).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Take back' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Practise' }).click();
+  await expect(ordered).toBeEnabled();
+  await page.getByRole('button', { name: 'Practise' }).click();
+  await page.goto(`${ORIGIN}/jobs/${JOB}/footing`);
+  await page.getByRole('tab', { name: /^Ready/ }).click();
+  await expect(page.getByRole('tabpanel').getByRole('checkbox').first()).toBeDisabled();
   const after = (await (await (await office()).get(`/api/jobs/${JOB}/entries`)).json()) as { last: number };
   expect(after.last).toBe(before.last);
   await page.goto(`${ORIGIN}/jobs/${JOB}/days/log`);

@@ -3,6 +3,7 @@ import type { ReadyItem } from '@ombra/core/stages/footing';
 import type { WorkedPlan } from '@ombra/core/work';
 import { CircleAlert, CircleCheck, CircleDashed } from 'lucide-react';
 import { FellOff } from '../../frame/FellOff';
+import { mayWriteHere } from '../../job/role';
 import type { Job } from '../../job/useJob';
 import { useSeen } from '../../job/useSeen';
 
@@ -34,6 +35,7 @@ export function ReadyPanel({ job, worked }: { readonly job: Job; readonly worked
                   type="checkbox"
                   className="mt-1 size-5 accent-record"
                   checked={done}
+                  disabled={!mayWriteHere()}
                   onChange={(event) => {
                     seen.set(point, item, event.currentTarget.checked);
                   }}

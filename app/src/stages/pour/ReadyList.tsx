@@ -1,6 +1,7 @@
 import type { PourReady, WorkedPour } from '@ombra/core/stages/pour';
 import { pointOfPump } from '@ombra/core/stages/days';
 import { FellOff } from '../../frame/FellOff';
+import { mayWriteHere } from '../../job/role';
 import type { Job } from '../../job/useJob';
 import { useSeen } from '../../job/useSeen';
 
@@ -42,6 +43,7 @@ export function ReadyList({ job, pour }: { readonly job: Job; readonly pour: Wor
                         type="checkbox"
                         className="mt-1 size-5 accent-record"
                         checked={done(item)}
+                        disabled={!mayWriteHere()}
                         onChange={(event) => {
                           seen.set(pointOf(item), item, event.currentTarget.checked);
                         }}

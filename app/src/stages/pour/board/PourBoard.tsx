@@ -14,12 +14,13 @@ import {
   waysFrom,
 } from '@ombra/core/stages/pour/board';
 import type { WorkedPlan } from '@ombra/core/worked';
-import { ArrowLeft, GraduationCap, Undo2 } from 'lucide-react';
+import { ArrowLeft, GraduationCap } from 'lucide-react';
 import { useCallback, useMemo, useState } from 'react';
 import { newId } from '../../../ids';
 import { JobAlerts } from '../../../job/JobAlerts';
 import { StaleDialog } from '../../../job/StaleDialog';
 import { type Job, type OpenJob, useJob } from '../../../job/useJob';
+import { mayWriteHere } from '../../../job/role';
 import { keepName, keptName } from '../../../job/signature';
 import { type Language, LANGUAGE_NAMES, LANGUAGES } from '../../packet/choice';
 import { Tabs } from '../../../ui/Tabs';
@@ -36,6 +37,7 @@ import { NextCard } from './NextCard';
 import { PracticeBar } from './PracticeBar';
 import { SayIn, useLanguage, useSay } from './say';
 import { SoftTab } from './SoftTab';
+import { TapFooter } from './TapFooter';
 import { TroubleTab } from './TroubleTab';
 import { useAwake } from './useAwake';
 import { useLookAhead } from './useLookAhead';
@@ -48,9 +50,6 @@ const SHOWS: readonly WorkedKey[] = ['shell', 'levels', 'openings', 'courses', '
 
 /** Two people tap on two devices: what the other tapped is looked for so often, in milliseconds. */
 const LOOK_EVERY = 4000;
-
-/** Choices for a tap that comes late, in minutes. */
-const AGO = [0, 2, 5, 10, 15, 20, 30, 45, 60] as const;
 
 /** A year, in seconds. */
 const KEPT = 31_536_000;
@@ -157,10 +156,24 @@ function OnBoard({ open, job, worked, pour, number, language, onLanguage }: OnBo
     } as unknown as Entry);
   };
   const back = lastTapOf(board, mine);
+  const takeBack = (): void => {
+    if (back === null) return;
+    const entry = {
+      id: newId(),
+      at: writeMoment(siteNow()),
+      who: keptName(),
+      kind: 'withdrawn',
+      body: { why: '' },
+      corrects: back.id,
+    } as Entry;
+    if (practising) setPractised((before) => [...before, entry]);
+    else log.add(entry);
+  };
   const [wall, setWall] = useState<string | null>(null);
   const [tab, setTab] = useState<TabId>('pour');
   const [who, setWho] = useState(keptName);
   const awake = useAwake();
+  const mayTap = practising || mayWriteHere();
   const props: BoardProps = {
     pour,
     number,
@@ -240,6 +253,13 @@ function OnBoard({ open, job, worked, pour, number, language, onLanguage }: OnBo
           </p>
         )}
         {practising && <PracticeBar practice={practice} />}
+        {!mayTap && (
+          <p className="border-l-4 border-chalk pl-3 text-xl">
+            {say(
+              'You can watch this pour. To tap along, ask the office for a link of the crew; anybody can practise.',
+            )}
+          </p>
+        )}
         {board.taps.length === 0 && pour.date !== null && pour.date !== now.slice(0, 10) && (
           <p className="border-l-4 border-chalk pl-3 text-xl">
             {say('This pour is planned for {date}. A tap today begins it today.', { date: pour.date })}
@@ -251,68 +271,72 @@ function OnBoard({ open, job, worked, pour, number, language, onLanguage }: OnBo
           chosen={tab}
           onChoose={setTab}
         >
-          {tab === 'pour' && (
-            <div className="grid grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)] items-start gap-4 max-lg:grid-cols-1">
-              <div className="flex flex-col gap-3">
-                <NextCard {...props} />
-                {tiles(board, minute, true)}
-                {wall !== null && (
-                  <HeightCard
-                    key={wall}
-                    {...props}
-                    wall={wall}
-                    length={lengths.get(wall) ?? 0}
-                    onClose={() => {
-                      setWall(null);
-                    }}
-                  />
-                )}
-                {board.odd.length > 0 && (
-                  <ul aria-label={say('Taps that do not fit')} className="border-l-4 border-check pl-3">
-                    {board.odd.slice(0, 4).map((odd, index) => (
-                      <li key={index}>{oddText(say, odd, { wallName, volume })}</li>
-                    ))}
-                  </ul>
-                )}
+          <fieldset disabled={!mayTap} className="contents">
+            {tab === 'pour' && (
+              <div className="grid grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)] items-start gap-4 max-lg:grid-cols-1">
+                <div className="flex flex-col gap-3">
+                  <NextCard {...props} />
+                  {tiles(board, minute, true)}
+                  {wall !== null && (
+                    <HeightCard
+                      key={wall}
+                      {...props}
+                      wall={wall}
+                      length={lengths.get(wall) ?? 0}
+                      onClose={() => {
+                        setWall(null);
+                      }}
+                    />
+                  )}
+                  {board.odd.length > 0 && (
+                    <ul aria-label={say('Taps that do not fit')} className="border-l-4 border-check pl-3">
+                      {board.odd.slice(0, 4).map((odd, index) => (
+                        <li key={index}>{oddText(say, odd, { wallName, volume })}</li>
+                      ))}
+                    </ul>
+                  )}
+                </div>
+                <div className="flex flex-col gap-4">
+                  <LoadsCard {...props} />
+                  <BalanceCard {...props} />
+                  <AheadCard {...props} found={found} state={state} />
+                </div>
               </div>
-              <div className="flex flex-col gap-4">
-                <LoadsCard {...props} />
-                <BalanceCard {...props} />
-                <AheadCard {...props} found={found} state={state} />
-              </div>
-            </div>
-          )}
-          {tab === 'trouble' && <TroubleTab {...props} />}
-          {tab === 'soft' && <SoftTab {...props} job={job} worked={worked} />}
-          {tab === 'after' && (
-            <AfterTab
-              {...props}
-              jobId={job.id}
-              entries={entries}
-              picture={(shown, at) => tiles(shown, at, false)}
-              {...(practising
-                ? {}
-                : {
-                    onRecord: (body: EntryBody<'pour'>) => {
-                      log.write('pour', body);
-                    },
-                  })}
-            />
-          )}
+            )}
+            {tab === 'trouble' && <TroubleTab {...props} />}
+            {tab === 'soft' && <SoftTab {...props} job={job} worked={worked} />}
+            {tab === 'after' && (
+              <AfterTab
+                {...props}
+                jobId={job.id}
+                entries={entries}
+                picture={(shown, at) => tiles(shown, at, false)}
+                {...(practising
+                  ? {}
+                  : {
+                      onRecord: (body: EntryBody<'pour'>) => {
+                        log.write('pour', body);
+                      },
+                    })}
+              />
+            )}
+          </fieldset>
         </Tabs>
-        <label className="flex max-w-md flex-col">
-          {say('Signed as')}
-          <input
-            className="field text-xl"
-            maxLength={80}
-            placeholder={say('your name')}
-            value={who}
-            onChange={(event) => {
-              setWho(event.currentTarget.value);
-              keepName(event.currentTarget.value.trim());
-            }}
-          />
-        </label>
+        {mayTap && (
+          <label className="flex max-w-md flex-col">
+            {say('Signed as')}
+            <input
+              className="field text-xl"
+              maxLength={80}
+              placeholder={say('your name')}
+              value={who}
+              onChange={(event) => {
+                setWho(event.currentTarget.value);
+                keepName(event.currentTarget.value.trim());
+              }}
+            />
+          </label>
+        )}
         <p className="text-quiet">
           {awake
             ? say('The screen stays on.')
@@ -321,50 +345,17 @@ function OnBoard({ open, job, worked, pour, number, language, onLanguage }: OnBo
         </p>
       </main>
       <StaleDialog jobId={job.id} job={job} />
-      <footer className="sticky bottom-0 flex flex-wrap items-center justify-end gap-x-2 border-t-2 border-ink bg-sheet px-3 py-1">
-        <p className="min-w-0 grow basis-64 truncate" role="status">
-          {log.waiting.size > 0 && !practising
-            ? `${say('{count} waiting for the server', { count: log.waiting.size })} · `
-            : ''}
-          {back === null
-            ? say('No tap yet from here')
-            : entryText(back, { units, wallName: (id) => names.get(id)?.name ?? null })}
-        </p>
-        <select
-          aria-label={say('When the next tap was')}
-          className={`field h-14 w-auto! shrink-0 ${late > 0 ? 'border-record! font-semibold text-record' : ''}`}
-          value={String(late)}
-          onChange={(event) => {
-            setLate(Number(event.currentTarget.value));
-          }}
-        >
-          {AGO.map((minutes) => (
-            <option key={minutes} value={String(minutes)}>
-              {minutes === 0 ? say('tapped now') : say('{minutes} min ago', { minutes })}
-            </option>
-          ))}
-        </select>
-        <button
-          type="button"
-          className="button shrink-0"
-          disabled={back === null}
-          onClick={() => {
-            if (back === null) return;
-            const entry = {
-              id: newId(),
-              at: writeMoment(siteNow()),
-              who: keptName(),
-              kind: 'withdrawn',
-              body: { why: '' },
-              corrects: back.id,
-            } as Entry;
-            if (practising) setPractised((before) => [...before, entry]);
-            else log.add(entry);
-          }}
-        >
-          <Undo2 aria-hidden="true" /> {say('Take back')}
-        </button>
-      </footer>
+      {mayTap && (
+        <TapFooter
+          waiting={practising ? 0 : log.waiting.size}
+          last={
+            back === null ? null : entryText(back, { units, wallName: (id) => names.get(id)?.name ?? null })
+          }
+          late={late}
+          onLate={setLate}
+          onTakeBack={takeBack}
+        />
+      )}
     </div>
   );
 }
