@@ -9,7 +9,7 @@ import { work } from '@ombra/core/work';
 import { readFileSync } from 'node:fs';
 import type { ReactElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import type { Job } from '../src/job/useJob';
 import { planFrame } from '../src/drawing/plan/planGeometry';
 import { BoltLayer } from '../src/stages/pour/BoltLayer';
@@ -285,7 +285,14 @@ describe('the parts of the pour', () => {
     expect(table.match(/<tr/g)).toHaveLength(1 + worked.topoff.runs.flatMap((run) => run.pieces).length);
   });
 
-  it('tell what is still to be seen', () => {
+  it('tell what is still to be seen, and are ticked by those who may write', () => {
+    const as = (role: string): void => {
+      vi.stubGlobal('document', { documentElement: { dataset: { role } } });
+    };
+    as('look');
+    expect(html(<ReadyList job={jobOf(demo)} pour={pour} />)).toContain('disabled=""');
+    as('crew');
+    expect(html(<ReadyList job={jobOf(demo)} pour={pour} />)).not.toContain('disabled=""');
     expect(html(<ReadyList job={jobOf(demo)} pour={pour} />)).toContain(
       `${String(pour.ready.length)} of ${String(pour.ready.length)} left to check.`,
     );
@@ -294,6 +301,7 @@ describe('the parts of the pour', () => {
       change: { of: 'pour', pour: 'pour-1', change: { ready: pour.ready.map((item) => item.id) } },
     });
     expect(html(<ReadyList job={jobOf(seen)} pour={pourOf(seen)} />)).toContain('Everything is checked.');
+    vi.unstubAllGlobals();
   });
 });
 

@@ -1,5 +1,5 @@
 import type { Loop } from './plan';
-import { type Angle, FULL_TURN } from '../../kernel/measure';
+import { type Angle, FULL_TURN, inches } from '../../kernel/measure';
 import type { Plan } from '../../kernel/plan';
 import type { HouseRules } from '../../kernel/rules';
 import { buildWalls } from './buildWalls';
@@ -10,13 +10,18 @@ import type { Setup } from './setup';
 import type { BuiltLoop, LoopProblem, ShellLoop } from './shell';
 import { type Leg, type RowProblem, type SettingOut, type Walked, clockwise, gapOf, walkLoop } from './walk';
 
-/** The last wall of a walk whose gap is too small to tell, drawn home. */
+/** What no tape tells: a wall is not longer or shorter by it, and no block is sawn for it. [ours] */
+const TOO_SMALL_TO_TELL = inches(1 / 32);
+
+/** The last wall of a walk that misses home by little, drawn home; as long as it was typed where a tape would not tell the two apart. */
 function closeOnLastWall(walked: Walked): readonly Leg[] {
   const last = walked.legs.at(-1);
   const home = walked.legs[0];
   // An arc is as its radius says: what a tape cannot tell is left in its rounding.
   if (last === undefined || home === undefined || last.curve) return walked.legs;
-  return [...walked.legs.slice(0, -1), { ...last, to: home.from, length: distance(last.from, home.from) }];
+  const drawn = distance(last.from, home.from);
+  const length = Math.abs(drawn - last.length) < TOO_SMALL_TO_TELL ? last.length : drawn;
+  return [...walked.legs.slice(0, -1), { ...last, to: home.from, length }];
 }
 
 /** Rows at the end of a walk that nobody has typed yet: the walk is judged without them. */
@@ -96,8 +101,12 @@ export function layOutLoop({
   if (gap.size >= rules.length('outline.gap.closed')) {
     return unbuilt([...told, { kind: 'gap', gap, closings: closings(walked) }], gap);
   }
-  if (gap.size > 0) told.push({ kind: 'gap-closed', gap, row: (legs.at(-1) as Leg).row });
   const closed = gap.size > 0 ? closeOnLastWall(walked) : legs;
+  if (gap.size > 0) {
+    const [before, after] = [legs.at(-1) as Leg, closed.at(-1) as Leg];
+    const given = after.length === before.length ? null : after.length;
+    told.push({ kind: 'gap-closed', gap, row: before.row, given });
+  }
   const { built, problems } = setup
     ? buildWalls({ loop, legs: closed, letters, setup, measuredTo: plan.measuredTo, tightest })
     : { built: null, problems: [] };

@@ -143,10 +143,13 @@ function rowWording(units: UnitSystem): NoticeTable<Extract<LoopProblem, { row: 
       what: 'This wall and the next are in one line with the same core. Make them one wall, or give one of them another core.',
       why: 'Where one wall ends and the next begins, the joint runs up on one line in every course and must be strapped.',
     }),
-    'gap-closed': () => ({
+    'gap-closed': ({ given }) => ({
       severity: 'tip',
       rule: 'outline.gap.closed',
-      what: `The walk missed home by less than ${units === 'imperial' ? '1/32″' : '1 mm'}. This last wall was adjusted to close it.`,
+      what:
+        given === null
+          ? `The walk misses home by less than ${units === 'imperial' ? '1/32″' : '1 mm'}. It counts as closed; every length stays as typed.`
+          : `The walk misses home by a little. This last wall is worked as ${showLength(given, units)} to close it.`,
     }),
   };
 }

@@ -111,7 +111,8 @@ export type LoopProblem =
       readonly closings: readonly Closing[];
     }
   | { readonly kind: 'gap'; readonly gap: Gap; readonly closings: readonly Closing[] }
-  | { readonly kind: 'gap-closed'; readonly gap: Gap; readonly row: string }
+  /** Its last wall, and the length that it was given to come home; null where it keeps its own. */
+  | { readonly kind: 'gap-closed'; readonly gap: Gap; readonly row: string; readonly given: Length | null }
   | { readonly kind: 'anticlockwise' }
   /** Two straight walls in one line with nothing that differs. */
   | { readonly kind: 'no-turn'; readonly row: string }

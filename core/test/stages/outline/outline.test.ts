@@ -7,7 +7,15 @@ import { type Length, inches, toInches, toSquareInches } from '../../../src/kern
 import type { Plan } from '../../../src/kernel/plan';
 import { type LoopProblem, type Shell, buildShell, cornerLetter, wallsOf } from '../../../src/stages/outline';
 import { work } from '../../../src/work';
-import { type Side, cornersOf, HATCHERY, planOf, rectilinear, restarted } from '../../support/plans';
+import {
+  type Side,
+  cornersOf,
+  HATCHERY,
+  planOf,
+  rectilinear,
+  restarted,
+  withCourses,
+} from '../../support/plans';
 import { bandArea } from '../../support/clipper';
 
 const shellOf = (plan: Plan): Shell => buildShell(plan, rulesOf(plan));
@@ -236,12 +244,40 @@ describe('an outline that does not come home', () => {
     }
   });
 
-  it('closes a gap too small for a tape on the last wall, and says so', () => {
+  it('closes a gap too small for a tape, says so, and leaves every length as it was typed', () => {
     const plan = open([480, 90], [336, 90], [480, 90], [336 - 1 / 64, 90]);
-    expect(problem(plan, 'gap-closed').row).toBe('w4');
-    expect(toInches(built(plan).walls[3]?.length as Length)).toBe(336);
+    expect(problem(plan, 'gap-closed')).toMatchObject({ row: 'w4', given: null });
+    expect(toInches(built(plan).walls[3]?.length as Length)).toBe(336 - 1 / 64);
+    // A job that takes more has it taken up by its last wall.
+    const loose = {
+      ...open([480, 90], [336, 90], [480, 90], [335.5, 90]),
+      rules: { 'outline.gap.closed': '1in' },
+    };
+    expect(problem(loose, 'gap-closed').given).toBe(inches(336));
+    expect(toInches(built(loose).walls[3]?.length as Length)).toBe(336);
+    expect(work(loose).notices.find(({ id }) => id.startsWith('gap-closed'))?.what).toContain('28′');
     const wider = open([480, 90], [336, 90], [480, 90], [336 - 1 / 32, 90]);
     expect(problem(wider, 'gap').gap.size).toBe(inches(1 / 32));
+  });
+
+  it('saws no block for the tiny gaps that angles bring, whichever wall is the last', () => {
+    // A wall of nine blocks between legs of 40 and 24 in, where others meet at angles in whole millionths: its blocks are whole from every corner.
+    const sides: readonly Side[] = [
+      [520, 45],
+      [113.1371, 45],
+      [416, 90],
+      [600, 90],
+      [496, 90],
+    ];
+    for (let by = 0; by < sides.length; by++) {
+      const { courses } = work(planOf(restarted(sides, by), withCourses(2)));
+      const index = (4 - by + sides.length) % sides.length;
+      const own = courses.pieces.filter(
+        (piece) => piece.kind !== 'corner' && piece.wall === `w${String(index + 1)}`,
+      );
+      expect(own.filter(({ kind, course }) => kind === 'cut' && course === 1)).toEqual([]);
+      expect(own.length).toBeGreaterThan(8);
+    }
   });
 
   it('closes the tiny gaps that angles bring', () => {
