@@ -2,7 +2,7 @@ import { type Courses, jointsHow, blockJoints, standsOnFooting } from '../course
 import { besideGaps } from '../../kernel/geometry/gaps';
 import { type Length, add } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
-import { type FaceRuns, type Levels, type Shell, type Wall, faceRuns, wallIn } from '../outline';
+import { type FaceRuns, type Levels, type Shell, type Wall, faceRuns, partedFaces, wallIn } from '../outline';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
 import { type How, evaluate, givenCount, givenLength } from '../../kernel/figures/how';
 import { stockFor } from './cutToLength';
@@ -25,6 +25,7 @@ interface StandingStretch {
   readonly wall: string;
   readonly from: Length;
   readonly to: Length;
+  readonly bottom: Length;
 }
 
 /** What the first course must know of an opening: where its hole lies. */
@@ -35,15 +36,11 @@ interface Doorway {
 }
 
 /** What openings down to the footing leave of a stretch: no blocks stand there, and no board or track runs through a doorway. */
-const besideDoors = (
-  stretch: StandingStretch,
-  bottom: Length,
-  openings: readonly Doorway[],
-): readonly StandingStretch[] =>
+const besideDoors = (stretch: StandingStretch, openings: readonly Doorway[]): readonly StandingStretch[] =>
   besideGaps(
     stretch,
     openings
-      .filter((each) => each.worked && each.wall === stretch.wall && each.hole.bottom <= bottom)
+      .filter((each) => each.worked && each.wall === stretch.wall && each.hole.bottom <= stretch.bottom)
       .map(({ hole }) => hole),
   ).map((left) => ({ ...stretch, ...left }));
 
@@ -60,7 +57,10 @@ const standingStretches = (
       const last = span === levels.walls[row.wall]?.at(-1);
       const to = last ? row.to : Math.min(span.to, row.to);
       return span.bottom === row.bottom && to > from
-        ? besideDoors({ wall: row.wall, from: from as Length, to: to as Length }, row.bottom, openings)
+        ? besideDoors(
+            { wall: row.wall, from: from as Length, to: to as Length, bottom: row.bottom },
+            openings,
+          )
         : [];
     }),
   );
@@ -161,7 +161,8 @@ export function firstCourseOf({
   inForms,
   rules,
 }: FirstCourseOfInput): FirstCourse {
-  const rows = inForms ? [] : faced(standingStretches(courses, levels, openings), shell);
+  const standing = inForms ? [] : standingStretches(courses, levels, openings);
+  const rows = faced(standing, shell);
   const hold = inForms ? 'forms' : rules.choice('footing.hold') === 'track' ? 'track' : 'kickers';
   const glue = GLUES.find((each) => each === rules.choice('footing.glue')) ?? 'two-courses-first';
   const joints = jointsHow('joints', blockJoints(courses.rows, levels).filter(standsOnFooting), shell);
@@ -185,7 +186,10 @@ export function firstCourseOf({
       hold === 'track' ? 'lengths of track along both faces' : 'kicker boards along both faces',
       stockFor(
         'boards',
-        rows.flatMap(({ faces }) => [faces.outside, faces.inside]),
+        standing.flatMap((row) => {
+          const { outside, inside } = partedFaces(shell, levels, { ...row, height: row.bottom });
+          return [...outside, ...inside];
+        }),
         board,
       ),
       ['footing.hold', hold === 'track' ? 'footing.track.length' : 'order.board.length'],

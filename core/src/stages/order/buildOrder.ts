@@ -338,7 +338,7 @@ export function buildOrder(
   const articles = [
     ...straights(courses, family, (core) => ledgeStraights(inserts, courses, wallById, core)),
     ...corners(shell, courses, family, wallById),
-    ...(family.kind === 'panel-and-tie' ? panelParts({ courses, family, openings, shell }) : []),
+    ...(family.kind === 'panel-and-tie' ? panelParts({ courses, family, openings, shell, levels }) : []),
     ...footingParts(footing.forms, rules),
     ...openingParts({ bucks, inserts, walls: wallById, rules, units }),
     ...barsToBuy(steel, units),

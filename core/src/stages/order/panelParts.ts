@@ -1,9 +1,9 @@
 import type { CourseRow, Courses, WallPiece } from '../courses';
 import type { PanelAndTieFamily } from '../../kernel/forms';
 import { type Run, besideGaps } from '../../kernel/geometry/gaps';
-import { type Length, add, ZERO } from '../../kernel/measure';
+import { type Length, add, nanometres, ZERO } from '../../kernel/measure';
 import { type PlacedOpening, type Rect, overlap } from '../openings';
-import { type Shell, faceRuns, wallIn } from '../outline';
+import { type Levels, type Shell, partedFaces, wallIn } from '../outline';
 import { type How, givenCount, givenLength } from '../../kernel/figures/how';
 import { openTo } from './rows';
 
@@ -54,6 +54,7 @@ interface PanelPartsInput {
   readonly family: PanelAndTieFamily;
   readonly openings: readonly PlacedOpening[];
   readonly shell: Pick<Shell, 'loops'>;
+  readonly levels: Levels;
 }
 
 /**
@@ -61,7 +62,7 @@ interface PanelPartsInput {
  * ties at free ends and beside bucks, wire ties along the top and beside its butt joints, tracks at foot and head, a bracket at every corner and one at every end of an inside wall.
  * [common practice]
  */
-export function panelParts({ courses, family, openings, shell }: PanelPartsInput): readonly Part[] {
+export function panelParts({ courses, family, openings, shell, levels }: PanelPartsInput): readonly Part[] {
   const numbers = Array.from({ length: courses.count }, (_, index) => index + 1);
   const rowsIn = (course: number) => courses.rows.filter((row) => row.course === course);
   // Along the joint above a row, where its ties lie, an opening whose head is there has none of its own.
@@ -120,18 +121,21 @@ export function panelParts({ courses, family, openings, shell }: PanelPartsInput
     course,
     value: sumOver(rowsIn(course), (row) => (row.start === 'tee' ? 1 : 0) + (row.end === 'tee' ? 1 : 0)),
   }));
-  const trackOf = (runsOf: (row: CourseRow) => readonly Run[], where: string): How => {
-    const faces = courses.rows.flatMap((row) => {
-      const found = wallIn(shell.loops, row.wall);
-      return found ? runsOf(row).map((run) => faceRuns(found.built, found.wall, run)) : [];
-    });
+  const trackOf = (
+    where: string,
+    runsOf: (row: CourseRow) => readonly Run[],
+    heightOf: (row: CourseRow) => Length,
+  ): How => {
+    const faces = courses.rows.flatMap((row) =>
+      runsOf(row).map((run) => partedFaces(shell, levels, { ...run, wall: row.wall, height: heightOf(row) })),
+    );
     return {
       op: 'sum',
       name: where,
       unit: 'length',
       of: [
-        givenLength('along the outside', add(...faces.map(({ outside }) => outside))),
-        givenLength('along the inside', add(...faces.map(({ inside }) => inside))),
+        givenLength('along the outside', add(...faces.flatMap(({ outside }) => outside))),
+        givenLength('along the inside', add(...faces.flatMap(({ inside }) => inside))),
       ],
     };
   };
@@ -171,7 +175,7 @@ export function panelParts({ courses, family, openings, shell }: PanelPartsInput
             id: 'bottom-track',
             group: 'parts' as const,
             article: 'Bottom track',
-            needed: trackOf(feetOf, 'bottom track'),
+            needed: trackOf('bottom track', feetOf, ({ bottom }) => bottom),
           },
         ]
       : []),
@@ -181,7 +185,7 @@ export function panelParts({ courses, family, openings, shell }: PanelPartsInput
             id: 'top-track',
             group: 'parts' as const,
             article: 'Top track',
-            needed: trackOf(headsOf, 'top track'),
+            needed: trackOf('top track', headsOf, ({ top }) => nanometres(top - 1)),
           },
         ]
       : []),

@@ -46,7 +46,7 @@ function placeOn(
  * Every end of an inside wall that meets another wall, as it lies along that one. An end that is said to meet a wall and does
  * not come near it crosses nothing; nor does one that meets a curved wall, whose face turns away.
  */
-export function crossingsOf(shell: Shell): readonly Crossing[] {
+export function crossingsOf(shell: Pick<Shell, 'loops'>): readonly Crossing[] {
   const loops = shell.loops.flatMap(({ built }) => (built ? [built] : []));
   const home = new Map(
     loops.flatMap((built) => built.walls.map((wall) => [wall.id, { built, wall }] as const)),

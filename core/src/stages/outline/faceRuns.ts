@@ -1,9 +1,12 @@
-import type { Run } from '../../kernel/geometry/gaps';
+import { type Run, besideGaps } from '../../kernel/geometry/gaps';
 import { type Length, ZERO, nanometres } from '../../kernel/measure';
 import { shareAt } from './arc';
 import { cornerAt } from './cornerAt';
-import type { BuiltLoop, Wall } from './shell';
+import { crossingsOf, standsBeside } from './crossings';
+import type { Levels } from './levels';
+import type { BuiltLoop, Shell, Wall } from './shell';
 import { insideLater } from './wallFaces';
+import { wallIn } from './wallIn';
 
 /** How long a stretch of a wall is on the outside and on the inside face of its forms. */
 export interface FaceRuns {
@@ -31,4 +34,32 @@ export function faceRuns(built: BuiltLoop, wall: Wall, { from, to }: Run): FaceR
   };
   const taken = (from <= ZERO ? later(true) : 0) + (to >= wall.length ? later(false) : 0);
   return { outside: nanometres(long), inside: nanometres(Math.max(0, long - taken)) };
+}
+
+/** A stretch of a wall at one height above the lowest footing. */
+interface StretchAt extends Run {
+  readonly wall: string;
+  readonly height: Length;
+}
+
+/**
+ * What of both faces of a stretch can be fixed to at a height, piece by piece: an inside wall that stands against one parts it.
+ *
+ * @returns lengths along either face; none where no wall has this id
+ */
+export function partedFaces(
+  shell: Pick<Shell, 'loops'>,
+  levels: Levels,
+  { wall: id, height, ...stretch }: StretchAt,
+): Readonly<Record<keyof FaceRuns, readonly Length[]>> {
+  const found = wallIn(shell.loops, id);
+  if (!found) return { outside: [], inside: [] };
+  const at = { bottom: height, top: nanometres(height + 1) };
+  const met = crossingsOf(shell).filter((each) => each.through === id && standsBeside(each, at, levels));
+  const along = (side: keyof FaceRuns): readonly Length[] =>
+    besideGaps(
+      stretch,
+      met.filter((each) => each.side === side),
+    ).map((run) => faceRuns(found.built, found.wall, run)[side]);
+  return { outside: along('outside'), inside: along('inside') };
 }

@@ -25,6 +25,21 @@ describe('boards that hold the first course', () => {
   });
 });
 
+describe('track along both faces', () => {
+  it('ends at an inside wall, and goes on past it', () => {
+    // [by hand] A hall of 40 by 28 ft, 13 in thick, its inside wall 187 to 200 in from the corner. In lengths of 10 ft: outside 4, 2 and
+    // 96 in, twice; inside the shorter walls 2 and 70 in, along the inside wall the same on both faces; inside the longer ones 174 and
+    // 267 in: 1 and 54 in, 2 and 27 in. 26 whole; of the rests each 96 takes a length, each 70 one, two of them with 27; two of 54 one.
+    const hall = withInside(
+      planOf(HALL, {
+        ...withCourses(6),
+        rules: { 'footing.hold': 'track', 'footing.track.length': '10ft' },
+      }),
+    );
+    expect(work(hall).footing.firstCourse.held.value).toBe(26 + 2 + 4 + 1);
+  });
+});
+
 describe('joints of the first course', () => {
   const door = (id: string, at: string) =>
     openingOf({ id, kind: 'garage', at, width: '120in', height: '80in', sill: '0in' });

@@ -302,6 +302,10 @@ describe('the order of a panel system', () => {
   it('has a T bracket in every course at both ends of an inside wall', () => {
     const parted = withInside(plan);
     expect(evaluate(line(order(parted), 'tee-brackets').needed)).toBe(2 * 8);
+    // Its own track runs along both of its faces; that of the walls that it meets stops for its thickness.
+    const track = (of: Plan): number => evaluate(line(order(of), 'bottom-track').needed) / inches(1);
+    const inside = (work(parted).shell.loops[1]?.built?.walls[0]?.length ?? 0) / inches(1);
+    expect(track(parted) - track(plan)).toBe(2 * inside - 2 * 12.5);
   });
 
   it('has split ties at free ends', () => {
