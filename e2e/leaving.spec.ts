@@ -30,7 +30,7 @@ test('a sheet opened in the same breath as an edit shows that edit', async ({ pa
   await openNewJob(page, 'Before');
   await typeWalls(page, ['40', '28', '40', '28']);
   await saved(page);
-  for (let turn = 0; turn < 8; turn++) {
+  for (let turn = 0; turn < 4; turn++) {
     const name = `Edit ${String(turn)}`;
     await rename(page, name);
     if (turn % 2 === 0) await openSheet(page);
