@@ -396,6 +396,19 @@ test('who may only look reads all of it, writes nothing, and goes out again', as
   const ordered = page.getByRole('button', { name: /has come|Ordered|Order/ }).first();
   await expect(ordered).toBeDisabled();
   await expect(page.getByRole('button', { name: 'Take back' })).toHaveCount(0);
+  await expect(page.getByText('A tap today begins it today.')).toHaveCount(0);
+  // How full the walls are is to be read, not to be pressed.
+  await expect(page.getByText('A–B', { exact: true }).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: /^A–B/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Why so much left' }).click();
+  await expect(page.getByRole('button', { name: 'Why so much left' })).toHaveAttribute(
+    'aria-expanded',
+    'true',
+  );
+  await page.getByRole('tab', { name: 'After' }).click();
+  await expect(page.getByRole('slider').first()).toBeEnabled();
+  await expect(page.getByRole('button', { name: /^Record/ })).toBeDisabled();
+  await page.getByRole('tab', { name: 'Pour', exact: true }).click();
   await page.getByRole('button', { name: 'Practise' }).click();
   await expect(ordered).toBeEnabled();
   await page.getByRole('button', { name: 'Practise' }).click();

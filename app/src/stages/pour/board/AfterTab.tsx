@@ -28,6 +28,7 @@ export function AfterTab({
   rules,
   wallName,
   entries,
+  mayTap,
   onRecord,
   picture,
   time,
@@ -154,7 +155,7 @@ export function AfterTab({
           <button
             type="button"
             className="button strong"
-            disabled={board.done === null || recorded || known}
+            disabled={!mayTap || board.done === null || recorded || known}
             onClick={() => {
               onRecord(pourEntry(pour, board, now, formatISO(board.origin, { representation: 'date' })));
               setRecorded(true);

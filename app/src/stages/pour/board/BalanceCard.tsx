@@ -7,12 +7,13 @@ import { loadText } from '../pourWords';
 import type { BoardProps } from './boardProps';
 import { boardTime, spanText } from './boardWords';
 import { useSay } from './say';
+import { Taps } from './Taps';
 
 /** Loads and heights that differ by more are reported: a share of the loads, and cubic metres at least. [ours] */
 const APART = { share: 0.05, least: 0.4 };
 
 /** What is left, and the last truck: how much of it, and until when it must be called. */
-export function BalanceCard({ pour, board, now, balance, last, units, rules, tap }: BoardProps) {
+export function BalanceCard({ pour, board, now, balance, last, units, rules, mayTap, tap }: BoardProps) {
   const say = useSay();
   const [open, setOpen] = useState<Figure | null>(null);
   const figures = balanceFigures(pour, board, balance, now);
@@ -91,33 +92,35 @@ export function BalanceCard({ pour, board, now, balance, last, units, rules, tap
                     time: boardTime(board, last.dry),
                   })}
           </p>
-          {last.overTruck > 0 && (
-            <>
-              <p className="font-semibold text-stop">
-                {say('One truck does not take all of it: {volume} more.', {
-                  volume: volume(last.overTruck),
-                })}
-              </p>
-              <button
-                type="button"
-                className="button"
-                onClick={() => {
-                  order(Math.min(pour.day.truck, Math.max(pour.day.step, last.overTruck)));
-                }}
-              >
-                {say('One more truck is ordered')}
-              </button>
-            </>
-          )}
-          <button
-            type="button"
-            className="button strong"
-            onClick={() => {
-              tap('load', { load: number, step: 'ordered', volumeM3: last.order });
-            }}
-          >
-            {say('{volume} is ordered', { volume: loadText(last.order, units) })}
-          </button>
+          <Taps may={mayTap}>
+            {last.overTruck > 0 && (
+              <>
+                <p className="font-semibold text-stop">
+                  {say('One truck does not take all of it: {volume} more.', {
+                    volume: volume(last.overTruck),
+                  })}
+                </p>
+                <button
+                  type="button"
+                  className="button"
+                  onClick={() => {
+                    order(Math.min(pour.day.truck, Math.max(pour.day.step, last.overTruck)));
+                  }}
+                >
+                  {say('One more truck is ordered')}
+                </button>
+              </>
+            )}
+            <button
+              type="button"
+              className="button strong"
+              onClick={() => {
+                tap('load', { load: number, step: 'ordered', volumeM3: last.order });
+              }}
+            >
+              {say('{volume} is ordered', { volume: loadText(last.order, units) })}
+            </button>
+          </Taps>
         </>
       )}
       {last?.order === 0 && (
@@ -132,20 +135,22 @@ export function BalanceCard({ pour, board, now, balance, last, units, rules, tap
               : ''}
           </p>
           {balance.last > balance.spread && balance.last > 0.05 && (
-            <button
-              type="button"
-              className="button"
-              onClick={() => {
-                order(
-                  Math.min(
-                    pour.day.truck,
-                    Math.max(pour.day.least, roundedUp(balance.last + balance.spread, pour.day.step)),
-                  ),
-                );
-              }}
-            >
-              {say('One more is ordered')}
-            </button>
+            <Taps may={mayTap}>
+              <button
+                type="button"
+                className="button"
+                onClick={() => {
+                  order(
+                    Math.min(
+                      pour.day.truck,
+                      Math.max(pour.day.least, roundedUp(balance.last + balance.spread, pour.day.step)),
+                    ),
+                  );
+                }}
+              >
+                {say('One more is ordered')}
+              </button>
+            </Taps>
           )}
         </>
       )}

@@ -38,6 +38,7 @@ import { PracticeBar } from './PracticeBar';
 import { SayIn, useLanguage, useSay } from './say';
 import { SoftTab } from './SoftTab';
 import { TapFooter } from './TapFooter';
+import { Taps } from './Taps';
 import { TroubleTab } from './TroubleTab';
 import { useAwake } from './useAwake';
 import { useLookAhead } from './useLookAhead';
@@ -185,6 +186,7 @@ function OnBoard({ open, job, worked, pour, number, language, onLanguage }: OnBo
     units,
     rules,
     wallName,
+    mayTap,
     tap,
     time,
   };
@@ -260,7 +262,7 @@ function OnBoard({ open, job, worked, pour, number, language, onLanguage }: OnBo
             )}
           </p>
         )}
-        {board.taps.length === 0 && pour.date !== null && pour.date !== now.slice(0, 10) && (
+        {mayTap && board.taps.length === 0 && pour.date !== null && pour.date !== now.slice(0, 10) && (
           <p className="border-l-4 border-chalk pl-3 text-xl">
             {say('This pour is planned for {date}. A tap today begins it today.', { date: pour.date })}
           </p>
@@ -271,56 +273,66 @@ function OnBoard({ open, job, worked, pour, number, language, onLanguage }: OnBo
           chosen={tab}
           onChoose={setTab}
         >
-          <fieldset disabled={!mayTap} className="contents">
-            {tab === 'pour' && (
-              <div className="grid grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)] items-start gap-4 max-lg:grid-cols-1">
-                <div className="flex flex-col gap-3">
+          {tab === 'pour' && (
+            <div className="grid grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)] items-start gap-4 max-lg:grid-cols-1">
+              <div className="flex flex-col gap-3">
+                <Taps may={mayTap}>
                   <NextCard {...props} />
-                  {tiles(board, minute, true)}
-                  {wall !== null && (
-                    <HeightCard
-                      key={wall}
-                      {...props}
-                      wall={wall}
-                      length={lengths.get(wall) ?? 0}
-                      onClose={() => {
-                        setWall(null);
-                      }}
-                    />
-                  )}
-                  {board.odd.length > 0 && (
-                    <ul aria-label={say('Taps that do not fit')} className="border-l-4 border-check pl-3">
-                      {board.odd.slice(0, 4).map((odd, index) => (
-                        <li key={index}>{oddText(say, odd, { wallName, volume })}</li>
-                      ))}
-                    </ul>
-                  )}
-                </div>
-                <div className="flex flex-col gap-4">
-                  <LoadsCard {...props} />
-                  <BalanceCard {...props} />
-                  <AheadCard {...props} found={found} state={state} />
-                </div>
+                </Taps>
+                {tiles(board, minute, mayTap)}
+                {mayTap && wall !== null && (
+                  <HeightCard
+                    key={wall}
+                    {...props}
+                    wall={wall}
+                    length={lengths.get(wall) ?? 0}
+                    onClose={() => {
+                      setWall(null);
+                    }}
+                  />
+                )}
+                {board.odd.length > 0 && (
+                  <ul aria-label={say('Taps that do not fit')} className="border-l-4 border-check pl-3">
+                    {board.odd.slice(0, 4).map((odd, index) => (
+                      <li key={index}>{oddText(say, odd, { wallName, volume })}</li>
+                    ))}
+                  </ul>
+                )}
               </div>
-            )}
-            {tab === 'trouble' && <TroubleTab {...props} />}
-            {tab === 'soft' && <SoftTab {...props} job={job} worked={worked} />}
-            {tab === 'after' && (
-              <AfterTab
-                {...props}
-                jobId={job.id}
-                entries={entries}
-                picture={(shown, at) => tiles(shown, at, false)}
-                {...(practising
-                  ? {}
-                  : {
-                      onRecord: (body: EntryBody<'pour'>) => {
-                        log.write('pour', body);
-                      },
-                    })}
-              />
-            )}
-          </fieldset>
+              <div className="flex flex-col gap-4">
+                <Taps may={mayTap}>
+                  <LoadsCard {...props} />
+                </Taps>
+                <BalanceCard {...props} />
+                <AheadCard {...props} found={found} state={state} />
+              </div>
+            </div>
+          )}
+          {tab === 'trouble' && (
+            <Taps may={mayTap}>
+              <TroubleTab {...props} />
+            </Taps>
+          )}
+          {tab === 'soft' && (
+            <Taps may={mayTap}>
+              <SoftTab {...props} job={job} worked={worked} />
+            </Taps>
+          )}
+          {tab === 'after' && (
+            <AfterTab
+              {...props}
+              jobId={job.id}
+              entries={entries}
+              picture={(shown, at) => tiles(shown, at, false)}
+              {...(practising
+                ? {}
+                : {
+                    onRecord: (body: EntryBody<'pour'>) => {
+                      log.write('pour', body);
+                    },
+                  })}
+            />
+          )}
         </Tabs>
         {mayTap && (
           <label className="flex max-w-md flex-col">

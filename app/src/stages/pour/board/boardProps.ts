@@ -29,6 +29,8 @@ export interface BoardProps {
   readonly units: UnitSystem;
   readonly rules: HouseRules;
   readonly wallName: (id: string) => string;
+  /** Whether whoever looks at it may tap: not one who may only look, unless it is practice. */
+  readonly mayTap: boolean;
   readonly tap: WriteTap;
   /** A minute of the pour as an entry writes a moment. */
   readonly time: (minute: number) => string;
