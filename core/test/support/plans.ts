@@ -58,6 +58,15 @@ export const withStub = (plan: Plan): Plan => {
   };
 };
 
+/** The plan with one wall ending at a top of its own. */
+export const withTop = (plan: Plan, wall: string, top: string): Plan => ({
+  ...plan,
+  loops: plan.loops.map((loop) => ({
+    ...loop,
+    walk: loop.walk.map((row) => (row.id === wall ? { ...row, top } : row)),
+  })),
+});
+
 /** The plan with the top of one wall sloped. */
 export const withRake = (plan: Plan, wall: string, rake: NonNullable<WalkRow['rake']>): Plan => ({
   ...plan,

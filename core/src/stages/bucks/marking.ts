@@ -1,6 +1,6 @@
 import { type Length, nanometres, subtract, ZERO } from '../../kernel/measure';
-import { type PlacedOpening, centreOf, cornerReach } from '../openings';
-import type { BuiltLoop, Levels, Wall } from '../outline';
+import { type PlacedOpening, centreOf } from '../openings';
+import { type BuiltLoop, type Levels, type Wall, cornerReach } from '../outline';
 
 /** A height told by the courses: so much above the top of a course; course 0 is the foot of the lowest. */
 export interface ByCourse {

@@ -1,6 +1,7 @@
 import type { Worked } from '../../kernel/engine/stage';
 import { type Length, add, inches, subtract, max, min, nanometres } from '../../kernel/measure';
-import { type Rect, overlap, takenByCorner } from '../openings';
+import { type Rect, overlap } from '../openings';
+import { takenByCorner } from '../outline';
 import type { HouseRules } from '../../kernel/rules';
 import { type Inserts, type PlacedInsert, isRun } from './placeInserts';
 import type { InsertProblem } from './problem';

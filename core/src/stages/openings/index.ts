@@ -1,6 +1,5 @@
 export * from './boards';
 export * from './bucks';
-export * from './cornerReach';
 export * from './liner';
 export * from './moveOpening';
 export * from './openingsFile';

@@ -1,6 +1,5 @@
 import { type Length, subtract } from '../../kernel/measure';
-import type { BuiltLoop, Wall } from '../outline';
-import { takenByCorner } from './cornerReach';
+import { type BuiltLoop, type Wall, takenByCorner } from '../outline';
 import type { PlacedOpening } from './placeOpenings';
 import type { OpeningProblem } from './problem';
 

@@ -3,10 +3,17 @@ import { type Length, add, nanometres, readLength, subtract, ZERO, max, min } fr
 import type { BuckKind, Opening, OpeningKind, Threshold } from './plan';
 import type { Plan } from '../../kernel/plan';
 import type { HouseRules } from '../../kernel/rules';
-import { type BuiltLoop, type HeightSpan, type Levels, type Shell, type Wall, alongFace } from '../outline';
+import {
+  type BuiltLoop,
+  type HeightSpan,
+  type Levels,
+  type Shell,
+  type Wall,
+  alongFace,
+  takenByCorner,
+} from '../outline';
 import { type BuckMaterial, buckMaterial } from './bucks';
 import { atTees } from './atTees';
-import { takenByCorner } from './cornerReach';
 import { missedHeads, shortPiers } from './neighbours';
 import type { OpeningField, OpeningProblem } from './problem';
 import { type Shape, grown, heightOf, overlap, widthOf } from './shape';

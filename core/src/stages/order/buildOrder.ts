@@ -2,12 +2,11 @@ import { evaluate } from '../../kernel/figures/how';
 import type { Pour } from '../outline/plan';
 import { type Straps, strapsOf } from '../bracing';
 import type { Bucks } from '../bucks';
-import { type CourseRow, type Courses, endsWall, jointsHow, blockJoints } from '../courses';
-import { type FirstCourse, type Footing, type FootingForms, firstCourseOf } from '../footing';
+import type { Courses } from '../courses';
+import { type Footing, type FootingForms, firstCourseOf } from '../footing';
 import type { Family } from '../../kernel/forms';
 import type { Inserts } from '../inserts';
-import { besideGaps } from '../../kernel/geometry/gaps';
-import { type Length, type UnitSystem, add, max, min, showLength, subtract } from '../../kernel/measure';
+import { type UnitSystem, showLength } from '../../kernel/measure';
 import type { PlacedOpening } from '../openings';
 import type { HouseRules, RuleId } from '../../kernel/rules';
 import type { Levels, Shell } from '../outline';
@@ -17,6 +16,7 @@ import type { TopOff } from '../topoff';
 import { type How, givenCount, givenLength } from '../../kernel/figures/how';
 import { type Article, type OrderLine, wholePieces } from './article';
 import { closingParts } from './closingParts';
+import { fixings } from './fixings';
 import { corners, straights } from './formArticles';
 import { ledgeStraights, openingParts } from './openingParts';
 import { panelParts } from './panelParts';
@@ -55,124 +55,6 @@ const sparesOf = (needed: number, rules: HouseRules): number => {
   const share = rules.count('order.spares');
   return share === 0 ? 0 : Math.max(1, wholePieces((needed * share) / 100));
 };
-
-/** How long the interlock is that lies open on top of a row: beside openings, and not where the saw takes it away at a slope. */
-function interlockOver(
-  { course, wall, from, to, top }: CourseRow,
-  {
-    levels,
-    openings,
-    tops,
-  }: Pick<FixingsInput, 'levels' | 'openings'> & { readonly tops: ReadonlySet<number> },
-): Length {
-  const holes = openings
-    .filter((each) => each.worked && each.wall === wall && each.hole.bottom < top && each.hole.top >= top)
-    .map(({ hole }) => hole);
-  const open = (levels.walls[wall] ?? [])
-    .filter((span) => span.cut === undefined && (tops.has(course) || span.top <= top))
-    .flatMap((span) => {
-      const [low, high] = [max(span.from, from), min(span.to, to)];
-      return high > low ? besideGaps({ from: low, to: high }, holes) : [];
-    });
-  return add(...open.map((run) => subtract(run.to, run.from)));
-}
-
-/** What `fixings` goes by. */
-interface FixingsInput {
-  readonly shell: Shell;
-  readonly levels: Levels;
-  readonly openings: readonly PlacedOpening[];
-  readonly courses: Courses;
-  readonly first: FirstCourse;
-  readonly rules: HouseRules;
-  readonly pours: readonly Pour[];
-  readonly units: UnitSystem;
-}
-
-/** Glue, ties, clips, kicker boards and tape by their rates. */
-function fixings({
-  shell,
-  levels,
-  openings,
-  courses,
-  first,
-  rules,
-  pours,
-  units,
-}: FixingsInput): readonly Article[] {
-  const tops = new Set([...pours.map((pour) => pour.toCourse), courses.count]);
-  const joints = blockJoints(courses.rows, levels);
-  const clipped = joints.filter((joint) => tops.has(joint.course) || endsWall(joint));
-  const upper = joints.filter(({ course }) => course > 1);
-  const above: How = {
-    op: 'quotient',
-    name: 'at the joints above the first course',
-    unit: 'ratio',
-    of: [
-      jointsHow('spots', upper, shell),
-      givenCount('spots from a can', rules.count('order.foam.spotsPerCan')),
-    ],
-  };
-  const glued = first.glue !== 'mortar' && first.hold !== 'forms';
-  const foam: How = {
-    op: 'sum',
-    name: 'cans',
-    unit: 'ratio',
-    of: [...(glued ? [{ ...first.fixed.how, name: 'at the footing' }] : []), above],
-  };
-  const topLength = add(...courses.rows.map((row) => interlockOver(row, { levels, openings, tops })));
-  return [
-    {
-      id: 'foam',
-      group: 'fixings',
-      article: 'Foam glue, cans',
-      needed: foam,
-      rules: [...(glued ? first.fixed.rules : []), 'order.foam.spotsPerCan'],
-    },
-    {
-      id: 'zip-ties',
-      group: 'fixings',
-      article: 'Zip ties for the first course',
-      needed: first.ties.how,
-      rules: first.ties.rules,
-    },
-    {
-      id: 'clips',
-      group: 'fixings',
-      article: 'Clips for the top course of each pour',
-      needed: {
-        op: 'product',
-        name: 'clips',
-        unit: 'count',
-        of: [
-          givenCount('a joint', rules.count('order.clips.perJoint')),
-          jointsHow('joints of top courses', clipped, shell),
-        ],
-      },
-      rules: ['order.clips.perJoint'],
-    },
-    ...(first.hold === 'forms'
-      ? []
-      : [
-          {
-            id: first.hold,
-            group: 'fixings' as const,
-            article:
-              first.hold === 'track'
-                ? `Track, lengths of ${showLength(rules.length('footing.track.length'), units)}, both faces`
-                : `Kicker boards of ${showLength(rules.length('order.board.length'), units)}, both sides of the footing`,
-            needed: first.held.how,
-            rules: first.held.rules,
-          },
-        ]),
-    {
-      id: 'tape',
-      group: 'fixings',
-      article: 'Tape over the top interlock',
-      needed: givenLength('top courses', topLength),
-    },
-  ];
-}
 
 /** Planks, ties and stakes where the footing is cast in insulated forms. */
 function footingParts(forms: FootingForms | null, rules: HouseRules): readonly Article[] {

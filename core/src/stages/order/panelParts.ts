@@ -2,10 +2,10 @@ import type { CourseRow, Courses, WallPiece } from '../courses';
 import type { PanelAndTieFamily } from '../../kernel/forms';
 import { type Run, besideGaps } from '../../kernel/geometry/gaps';
 import { type Length, add, nanometres, ZERO } from '../../kernel/measure';
-import { type PlacedOpening, type Rect, overlap } from '../openings';
+import { type PlacedOpening, overlap } from '../openings';
 import { type Levels, type Shell, partedFaces, wallIn } from '../outline';
 import { type How, givenCount, givenLength } from '../../kernel/figures/how';
-import { openTo } from './rows';
+import { besideOpenings, openTo, takesTop } from './rows';
 
 interface Part {
   readonly id: string;
@@ -14,17 +14,6 @@ interface Part {
   readonly core?: Length;
   readonly needed: How;
 }
-
-/** What openings that reach across a line leave of some runs along it. */
-const beside = (
-  runs: readonly Run[],
-  { wall }: CourseRow,
-  openings: readonly PlacedOpening[],
-  across: (hole: Rect) => boolean,
-): readonly Run[] => {
-  const holes = openings.filter((each) => each.wall === wall && across(each.hole)).map(({ hole }) => hole);
-  return runs.flatMap((run) => besideGaps(run, holes));
-};
 
 /** Ties along a length: one at every spacing, and one at its end. */
 const along = (length: number, spacing: Length): number => Math.floor(length / spacing) + 1;
@@ -67,16 +56,16 @@ export function panelParts({ courses, family, openings, shell, levels }: PanelPa
   const rowsIn = (course: number) => courses.rows.filter((row) => row.course === course);
   // Along the joint above a row, where its ties lie, an opening whose head is there has none of its own.
   const tied = (row: CourseRow): readonly Run[] =>
-    beside(
+    besideOpenings(
       besideGaps(row, openTo(courses, row, 1)),
       row,
       openings,
       (hole) => hole.bottom < row.top && hole.top > row.top,
     );
   const headsOf = (row: CourseRow): readonly Run[] =>
-    beside(openTo(courses, row, 1), row, openings, (hole) => hole.bottom < row.top && hole.top >= row.top);
+    besideOpenings(openTo(courses, row, 1), row, openings, takesTop(row));
   const feetOf = (row: CourseRow): readonly Run[] =>
-    beside(
+    besideOpenings(
       openTo(courses, row, -1),
       row,
       openings,

@@ -1,5 +1,7 @@
 import { type Length, ZERO, max } from '../../kernel/measure';
-import { type BuiltLoop, type Wall, cornerAt, insideLater } from '../outline';
+import { cornerAt } from './cornerAt';
+import type { BuiltLoop, Wall } from './shell';
+import { insideLater } from './wallFaces';
 
 /**
  * How much later the tape starts inside than outside at an end of a wall: by the thickness of the wall that it meets at a

@@ -1,11 +1,10 @@
 import { type Run, besideGaps } from '../../kernel/geometry/gaps';
 import { type Length, ZERO, nanometres } from '../../kernel/measure';
 import { shareAt } from './arc';
-import { cornerAt } from './cornerAt';
+import { cornerReach } from './cornerReach';
 import { crossingsOf, standsBeside } from './crossings';
 import type { Levels } from './levels';
 import type { BuiltLoop, Shell, Wall } from './shell';
-import { insideLater } from './wallFaces';
 import { wallIn } from './wallIn';
 
 /** How long a stretch of a wall is on the outside and on the inside face of its forms. */
@@ -19,7 +18,7 @@ export interface FaceRuns {
  * outward corner takes of it, and longer at an inward one; on a curve each is as long as its radius makes it. A wall of 40 ft between
  * two of 13 in has 37 ft 10 in inside.
  *
- * @param run from the wall's first corner, as places on its outside face are told
+ * @param run where it begins and ends, along the outside face from the wall's first corner
  */
 export function faceRuns(built: BuiltLoop, wall: Wall, { from, to }: Run): FaceRuns {
   const long = to - from;
@@ -28,11 +27,9 @@ export function faceRuns(built: BuiltLoop, wall: Wall, { from, to }: Run): FaceR
       outside: nanometres(long * shareAt(wall, 0)),
       inside: nanometres(long * shareAt(wall, wall.thickness)),
     };
-  const later = (atStart: boolean): number => {
-    const met = cornerAt(built, wall, atStart);
-    return met ? insideLater(met.corner, wall, met.other) : 0;
-  };
-  const taken = (from <= ZERO ? later(true) : 0) + (to >= wall.length ? later(false) : 0);
+  const taken =
+    (from <= ZERO ? cornerReach(built, wall, true) : 0) +
+    (to >= wall.length ? cornerReach(built, wall, false) : 0);
   return { outside: nanometres(long), inside: nanometres(Math.max(0, long - taken)) };
 }
 

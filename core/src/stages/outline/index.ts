@@ -2,6 +2,7 @@ export * from './arc';
 export * from './buildShell';
 export * from './closing';
 export * from './cornerAt';
+export * from './cornerReach';
 export * from './crossings';
 export * from './faceRuns';
 export * from './letters';

@@ -1,5 +1,5 @@
 import type { Loop } from './plan';
-import { type Angle, FULL_TURN, inches } from '../../kernel/measure';
+import { type Angle, type Length, FULL_TURN } from '../../kernel/measure';
 import type { Plan } from '../../kernel/plan';
 import type { HouseRules } from '../../kernel/rules';
 import { buildWalls } from './buildWalls';
@@ -8,19 +8,24 @@ import { cornerLetter, nameRows } from './letters';
 import { distance } from '../../kernel/geometry/point';
 import type { Setup } from './setup';
 import type { BuiltLoop, LoopProblem, ShellLoop } from './shell';
-import { type Leg, type RowProblem, type SettingOut, type Walked, clockwise, gapOf, walkLoop } from './walk';
+import {
+  type Leg,
+  type RowProblem,
+  type SettingOut,
+  type Walked,
+  TOO_SMALL_TO_TELL,
+  clockwise,
+  gapOf,
+  walkLoop,
+} from './walk';
 
-/** What no tape tells: a wall is not longer or shorter by it, and no block is sawn for it. [ours] */
-const TOO_SMALL_TO_TELL = inches(1 / 32);
-
-/** The last wall of a walk that misses home by little, drawn home; as long as it was typed where a tape would not tell the two apart. */
-function closeOnLastWall(walked: Walked): readonly Leg[] {
+/** The last wall of a walk that misses home by little, drawn home; as long as it was typed where no tape would tell the gap. */
+function closeOnLastWall(walked: Walked, gap: Length): readonly Leg[] {
   const last = walked.legs.at(-1);
   const home = walked.legs[0];
   // An arc is as its radius says: what a tape cannot tell is left in its rounding.
   if (last === undefined || home === undefined || last.curve) return walked.legs;
-  const drawn = distance(last.from, home.from);
-  const length = Math.abs(drawn - last.length) < TOO_SMALL_TO_TELL ? last.length : drawn;
+  const length = gap < TOO_SMALL_TO_TELL ? last.length : distance(last.from, home.from);
   return [...walked.legs.slice(0, -1), { ...last, to: home.from, length }];
 }
 
@@ -101,7 +106,7 @@ export function layOutLoop({
   if (gap.size >= rules.length('outline.gap.closed')) {
     return unbuilt([...told, { kind: 'gap', gap, closings: closings(walked) }], gap);
   }
-  const closed = gap.size > 0 ? closeOnLastWall(walked) : legs;
+  const closed = gap.size > 0 ? closeOnLastWall(walked, gap.size) : legs;
   if (gap.size > 0) {
     const [before, after] = [legs.at(-1) as Leg, closed.at(-1) as Leg];
     const given = after.length === before.length ? null : after.length;

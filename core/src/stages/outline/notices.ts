@@ -9,7 +9,15 @@ import {
   toDegrees,
 } from '../../kernel/measure';
 import type { PlanEdit } from '../../kernel/plan';
-import type { Closing, Gap, LoopProblem, SetupProblem, Shell, ShellLoop } from '.';
+import {
+  type Closing,
+  type Gap,
+  type LoopProblem,
+  type SetupProblem,
+  type Shell,
+  type ShellLoop,
+  TOO_SMALL_TO_TELL,
+} from '.';
 import { type Notice, type NoticeFix, type NoticeTable, type Told, noticesOf } from '../../kernel/notices';
 
 type Namer = (row: string) => string;
@@ -143,14 +151,19 @@ function rowWording(units: UnitSystem): NoticeTable<Extract<LoopProblem, { row: 
       what: 'This wall and the next are in one line with the same core. Make them one wall, or give one of them another core.',
       why: 'Where one wall ends and the next begins, the joint runs up on one line in every course and must be strapped.',
     }),
-    'gap-closed': ({ given }) => ({
-      severity: 'tip',
-      rule: 'outline.gap.closed',
-      what:
+    'gap-closed': ({ gap, given }) => {
+      const small = gap.size < TOO_SMALL_TO_TELL;
+      const by = small ? `less than ${units === 'imperial' ? '1/32″' : '1 mm'}` : wayHome(gap, units);
+      const then =
         given === null
-          ? `The walk misses home by less than ${units === 'imperial' ? '1/32″' : '1 mm'}. It counts as closed; every length stays as typed.`
-          : `The walk misses home by a little. This last wall is worked as ${showLength(given, units)} to close it.`,
-    }),
+          ? 'It counts as closed; every length stays as typed.'
+          : `This last wall is worked as ${showLength(given, units)} to close it.`;
+      return {
+        severity: 'tip',
+        rule: 'outline.gap.closed',
+        what: `The walk misses home by ${by}. ${then}`,
+      };
+    },
   };
 }
 

@@ -4,6 +4,7 @@ import {
   type Length,
   type UnitSystem,
   FULL_TURN,
+  inches,
   nanometres,
   normalise,
   readLength,
@@ -204,6 +205,9 @@ export interface Gap {
   readonly right: Length;
   readonly down: Length;
 }
+
+/** What no tape tells: a wall is not longer or shorter by it, and no block is sawn for it. [ours] */
+export const TOO_SMALL_TO_TELL = inches(1 / 32);
 
 export const gapOf = (walked: Walked): Gap => ({
   size: distance(walked.end, ORIGIN),

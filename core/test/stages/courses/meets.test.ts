@@ -2,10 +2,20 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { inches } from '../../../src/kernel/measure';
 import type { Plan } from '../../../src/kernel/plan';
-import { type Courses, blockJoints, endsWall, standsOnFooting } from '../../../src/stages/courses';
-import { work } from '../../../src/work';
+import { blockJoints, endsWall, standsOnFooting } from '../../../src/stages/courses';
+import { type Wall, wallsOf } from '../../../src/stages/outline';
+import { type WorkedPlan, work } from '../../../src/work';
 import { openingOf } from '../../support/openings';
-import { HALL, HATCHERY, planOf, roundedHall, withCourses, withInside, withStub } from '../../support/plans';
+import {
+  HALL,
+  HATCHERY,
+  planOf,
+  roundedHall,
+  withCourses,
+  withInside,
+  withStub,
+  withTop,
+} from '../../support/plans';
 
 interface Stretch {
   readonly from: number;
@@ -13,13 +23,12 @@ interface Stretch {
 }
 
 /** Where foam of one wall touches foam in a course, piece by piece: a corner's legs are pieces of both of its walls. */
-function touching({ pieces }: Courses, wall: string, course: number): number {
-  const stretches = pieces
+function touching({ courses }: WorkedPlan, { id: wall, length }: Wall, course: number): number {
+  const stretches = courses.pieces
     .filter((piece) => piece.course === course)
     .flatMap((piece): Stretch[] => {
       if (piece.kind !== 'corner')
         return piece.wall === wall ? [{ from: piece.start, to: piece.start + piece.length }] : [];
-      const length = lengthOf.get(piece.wallBefore) ?? 0;
       return [
         ...(piece.wallBefore === wall && piece.legBefore > 0
           ? [{ from: length - piece.legBefore, to: length }]
@@ -30,15 +39,7 @@ function touching({ pieces }: Courses, wall: string, course: number): number {
   return stretches.filter((one) => stretches.some((other) => other !== one && other.from === one.to)).length;
 }
 
-let lengthOf = new Map<string, number>();
-
-const worked = (plan: Plan) => {
-  const all = work(plan);
-  lengthOf = new Map(all.shell.loops.flatMap(({ built }) => built?.walls ?? []).map((w) => [w.id, w.length]));
-  return all;
-};
-
-const joints = ({ courses, levels }: ReturnType<typeof work>, wall: string, course: number): number =>
+const joints = ({ courses, levels }: WorkedPlan, wall: string, course: number): number =>
   blockJoints(courses.rows, levels).filter((each) => each.wall === wall && each.course === course).length;
 
 describe('joints of a course', () => {
@@ -66,7 +67,7 @@ describe('joints of a course', () => {
               sill,
             }),
           );
-          const all = worked(planOf(sides, { family, openings, ...withCourses(5) }));
+          const all = work(planOf(sides, { family, openings, ...withCourses(5) }));
           const inward = all.shell.loops.flatMap(({ built }) =>
             (built?.corners ?? []).filter(({ kind }) => kind === 'inside').map(({ letter }) => letter),
           );
@@ -79,9 +80,9 @@ describe('joints of a course', () => {
                 piece.make === 'lapped' &&
                 inward.includes(piece.corner),
             );
-            const walls = [...lengthOf.keys()];
-            expect(walls.reduce((sum, wall) => sum + joints(all, wall, course), 0)).toBe(
-              walls.reduce((sum, wall) => sum + touching(all.courses, wall, course), butting.length),
+            const walls = wallsOf(all.shell);
+            expect(walls.reduce((sum, { id }) => sum + joints(all, id, course), 0)).toBe(
+              walls.reduce((sum, wall) => sum + touching(all, wall, course), butting.length),
             );
           }
         },
@@ -92,7 +93,7 @@ describe('joints of a course', () => {
 
   it('are one where corners are mitred, one where a curve begins, and one where an inside wall meets', () => {
     const around = (plan: Plan): number => {
-      const all = worked(plan);
+      const all = work(plan);
       return blockJoints(all.courses.rows, all.levels).filter(({ course }) => course === 2).length;
     };
     // Round a closed outline every piece ends at one other, corner pieces at two.
@@ -123,22 +124,14 @@ describe('joints of a course', () => {
       [480, 90],
       [64, 90],
     ] as const;
-    const all = worked(planOf(sides, withCourses(2)));
+    const all = work(planOf(sides, withCourses(2)));
     const between = all.courses.pieces.filter((piece) => piece.kind !== 'corner' && piece.wall === 'w2');
     expect(between).toEqual([]);
     expect([joints(all, 'w2', 1), joints(all, 'w2', 2)]).toEqual([1, 1]);
   });
 
   it('tell what stands under and over them', () => {
-    const plan = planOf(HALL, withCourses(6));
-    const lower: Plan = {
-      ...plan,
-      loops: plan.loops.map((loop) => ({
-        ...loop,
-        walk: loop.walk.map((row) => (row.id === 'w2' ? { ...row, top: '4 courses' } : row)),
-      })),
-    };
-    const { courses, levels } = worked(lower);
+    const { courses, levels } = work(withTop(planOf(HALL, withCourses(6)), 'w2', '4 courses'));
     const all = blockJoints(courses.rows, levels);
     expect(all.filter(standsOnFooting)).toEqual(all.filter(({ course }) => course === 1));
     const last = all.filter(endsWall);

@@ -6,7 +6,7 @@ import { orderOf } from '../../../src/orderOf';
 import type { Plan } from '../../../src/kernel/plan';
 import { work } from '../../../src/work';
 import { openingOf } from '../../support/openings';
-import { type Side, HATCHERY, planOf, withCourses, withInside, withRake } from '../../support/plans';
+import { type Side, HATCHERY, planOf, withCourses, withInside, withRake, withTop } from '../../support/plans';
 
 const RECTANGLE: readonly Side[] = [
   [480, 90],
@@ -86,13 +86,7 @@ describe('the order list', () => {
 
   it('has clips and tape where a wall ends lower, and neither counts where nothing meets', () => {
     const hall = planOf(RECTANGLE, withCourses(6));
-    const lower: Plan = {
-      ...hall,
-      loops: hall.loops.map((loop) => ({
-        ...loop,
-        walk: loop.walk.map((row) => (row.id === 'w2' ? { ...row, top: '4 courses' } : row)),
-      })),
-    };
+    const lower = withTop(hall, 'w2', '4 courses');
     const clips = (of: Plan): number => evaluate(line(order(of), 'clips').needed);
     // [by hand] The fourth course of a wall of 28 ft: legs of 40 and 24 in, then 272 in, five blocks and a cut of 32 in: seven joints.
     // In the sixth, both corners and their joints on that wall are gone; the two walls beside it end free.

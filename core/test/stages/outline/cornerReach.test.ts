@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { faceEnds } from '../../../src/stages/bracing';
-import { cornerReach } from '../../../src/stages/openings';
+import { cornerReach } from '../../../src/stages/outline';
 import { work } from '../../../src/work';
 import { angledHalls, insideTape } from '../../support/angledHalls';
 

@@ -255,7 +255,12 @@ describe('an outline that does not come home', () => {
     };
     expect(problem(loose, 'gap-closed').given).toBe(inches(336));
     expect(toInches(built(loose).walls[3]?.length as Length)).toBe(336);
-    expect(work(loose).notices.find(({ id }) => id.startsWith('gap-closed'))?.what).toContain('28′');
+    const said = (of: Plan) => work(of).notices.find(({ id }) => id.startsWith('gap-closed'))?.what;
+    expect(said(plan)).toContain('less than 1/32″. It counts as closed');
+    expect(said(loose)).toMatch(/misses home by 1\/2″ up on the plan\. This last wall is worked as 28′/);
+    // A gap across the last wall hardly changes its length, and is told by its size all the same.
+    const aside = { ...open([480, 90], [336, 90], [479.5, 90], [336, 90]), rules: loose.rules };
+    expect(said(aside)).toContain('1/2″ to the left');
     const wider = open([480, 90], [336, 90], [480, 90], [336 - 1 / 32, 90]);
     expect(problem(wider, 'gap').gap.size).toBe(inches(1 / 32));
   });
