@@ -3,12 +3,12 @@ import { dirname, join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
 import { planDocument } from '../src/kernel/plan';
-import { readPlanText } from '../src/planFile';
 import { houseRules } from '../src/rules';
 import { STAGES } from '../src/stages';
 import { cutRulesOf } from '../src/stages/courses/rest';
 import { barSize } from '../src/stages/steel';
 import { work } from '../src/work';
+import { demoPlan } from './support/demo';
 
 const SOURCE = join(dirname(fileURLToPath(import.meta.url)), '../src');
 
@@ -32,9 +32,7 @@ const examples = readdirSync(SOURCE, { recursive: true, encoding: 'utf8' })
 
 /** What examples speak of without saying where it comes from. */
 async function things(): Promise<Readonly<Record<string, unknown>>> {
-  const reading = readPlanText(readFileSync(join(SOURCE, '../../demo/sorrel-fork-hatchery.json'), 'utf8'));
-  if (!reading.ok) throw new Error('the demo does not read');
-  const { plan } = reading;
+  const plan = demoPlan();
   const rules = houseRules();
   const worked = work(plan);
   const [pour] = worked.pour.pours;

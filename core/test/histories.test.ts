@@ -1,16 +1,11 @@
 import fc from 'fast-check';
-import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { readPlanText } from '../src/planFile';
 import { makeWork, work } from '../src/work';
 import { anyChange } from './support/histories';
+import { demoPlan } from './support/demo';
 
 describe('a plan that is worked again after any changes', () => {
-  const reading = readPlanText(
-    readFileSync(new URL('../../demo/sorrel-fork-hatchery.json', import.meta.url), 'utf8'),
-  );
-  if (!reading.ok) throw new Error('the demo does not read');
-  const demo = reading.plan;
+  const demo = demoPlan();
 
   it('is what it is when it is worked for the first time', () => {
     fc.assert(

@@ -1,10 +1,9 @@
-import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import type { Plan } from '../src/kernel/plan';
-import { readPlanText } from '../src/planFile';
 import { work } from '../src/work';
 import { insertOf, openingOf } from './support/openings';
 import { type Side, planOf, withCourses } from './support/plans';
+import { demoPlan } from './support/demo';
 
 const RECTANGLE: readonly Side[] = [
   [480, 90],
@@ -12,13 +11,6 @@ const RECTANGLE: readonly Side[] = [
   [480, 90],
   [336, 90],
 ];
-
-const demo = (): Plan => {
-  const file = new URL('../../demo/sorrel-fork-hatchery.json', import.meta.url);
-  const reading = readPlanText(readFileSync(file, 'utf8'));
-  if (!reading.ok) throw new Error('the demo does not read');
-  return reading.plan;
-};
 
 const told = (plan: Plan): readonly string[] =>
   work(plan)
@@ -40,7 +32,7 @@ describe('what is told of a job is what is wrong with it, and nothing else', () 
   });
 
   it('of the demo: what was planted in it', () => {
-    expect(told(demo())).toEqual([
+    expect(told(demoPlan())).toEqual([
       'check bracing-bay-wide:wall-6:opening-4:4775200000',
       'check bracing-gear-short:Planks of 10′',
       'check bracing-leg-in-doorway:wall-1:914400000',

@@ -1,21 +1,11 @@
 import { applyEdit } from '../src/plan';
-import { readPlanText } from '../src/planFile';
-import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { settle } from '../src/kernel/engine/memo';
-import type { Plan } from '../src/kernel/plan';
 import { report } from '../src/report';
 import { makeWork, work, workParts } from '../src/work';
 import { insertOf, openingOf } from './support/openings';
 import { flat, HATCHERY, planOf, withCourses } from './support/plans';
-
-function demo(): Plan {
-  const reading = readPlanText(
-    readFileSync(new URL('../../demo/sorrel-fork-hatchery.json', import.meta.url), 'utf8'),
-  );
-  if (!reading.ok) throw new Error('the demo does not read');
-  return reading.plan;
-}
+import { demoPlan } from './support/demo';
 
 describe('working a plan out', () => {
   const plan = planOf(HATCHERY, withCourses(7));
@@ -104,10 +94,10 @@ describe('working a plan out', () => {
 });
 
 describe('the demo job', () => {
-  const onFlatGround = flat(demo());
+  const onFlatGround = flat(demoPlan());
 
   it('is the hatchery of the reference cases', () => {
-    expect(demo().loops[0]?.walk.map(({ length, turn }) => ({ length, turn }))).toEqual(
+    expect(demoPlan().loops[0]?.walk.map(({ length, turn }) => ({ length, turn }))).toEqual(
       planOf(HATCHERY).loops[0]?.walk.map(({ length, turn }) => ({ length, turn })),
     );
   });
@@ -171,7 +161,7 @@ describe('the demo job', () => {
   });
 
   it('stands on a stepped footing with forty readings, and reports what follows from them', () => {
-    const worked = work(demo());
+    const worked = work(demoPlan());
     expect(worked.levels.rest).toBeNull();
     expect(worked.footing.problems).toEqual([]);
     expect(worked.notices.filter((notice) => notice.severity === 'stop')).toEqual([]);
@@ -193,7 +183,7 @@ describe('the demo job', () => {
   });
 
   it('reports how far a walk misses home', () => {
-    const open = applyEdit(demo(), { kind: 'set-row-length', row: 'wall-3', length: '17ft' });
+    const open = applyEdit(demoPlan(), { kind: 'set-row-length', row: 'wall-3', length: '17ft' });
     expect(report(work(open)).shell.gaps).toEqual([{ loop: 'loop-1', length: { value: 12, unit: 'in' } }]);
   });
 });
@@ -201,15 +191,15 @@ describe('the demo job', () => {
 describe('the stages that a first view does without', () => {
   it('follow every edit', () => {
     const again = makeWork();
-    const first = again(demo());
-    const wider = again(applyEdit(demo(), { kind: 'set-core', core: '10in' }));
+    const first = again(demoPlan());
+    const wider = again(applyEdit(demoPlan(), { kind: 'set-core', core: '10in' }));
     expect(wider.pour.pours[0]?.volumes.core.value).toBeGreaterThan(
       first.pour.pours[0]?.volumes.core.value ?? 0,
     );
     expect(wider.pour.pours[0]?.volumes.core.value).toBeCloseTo(wider.tally.total.coreVolume.value, 9);
     // A name is nothing to pour by.
-    expect(again(applyEdit(demo(), { kind: 'rename', name: 'Other' })).pour).not.toBe(first.pour);
-    const same = again(applyEdit(demo(), { kind: 'rename', name: 'Another' }));
-    expect(again(applyEdit(demo(), { kind: 'rename', name: 'Third' })).pour).toBe(same.pour);
+    expect(again(applyEdit(demoPlan(), { kind: 'rename', name: 'Other' })).pour).not.toBe(first.pour);
+    const same = again(applyEdit(demoPlan(), { kind: 'rename', name: 'Another' }));
+    expect(again(applyEdit(demoPlan(), { kind: 'rename', name: 'Third' })).pour).toBe(same.pour);
   });
 });

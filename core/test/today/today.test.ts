@@ -1,18 +1,15 @@
-import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { recordOf, type Entry } from '../../src/kernel/record';
 import { readEntry } from '../../src/kernel/record';
-import { readPlanText } from '../../src/planFile';
 import { rulesOf } from '../../src/rules';
 import { wallsOf } from '../../src/stages/outline';
 import { coursesOfWall, nextCourse, todayCard, workOnWall } from '../../src/today';
 import { work } from '../../src/work';
 import { planOf, rectilinear, withCourses } from '../support/plans';
+import { demoPlan } from '../support/demo';
 
-const reading = readPlanText(readFileSync('demo/sorrel-fork-hatchery.json', 'utf8'));
-if (!reading.ok) throw new Error('The demo does not read.');
-const { plan } = reading;
+const plan = demoPlan();
 const worked = work(plan);
 const rules = rulesOf(plan);
 const walls = wallsOf(worked.shell);

@@ -36,11 +36,11 @@ export function orderFor(worked: Ordered, units: UnitSystem, rules: HouseRules, 
   const pour = worked.tally.pours.find((each) => each.id === pourId);
   const { family } = worked.shell;
   const { stacks } = worked;
-  const screwed = stacks.map(({ id }, index): ScrewedCourses & { readonly id: string } => ({
+  const screwed = stacks.map(({ id, toCourse }, index): ScrewedCourses & { readonly id: string } => ({
     id,
     walls: bracesOfPour(worked.bracing, id),
     from: (stacks[index - 1]?.toCourse ?? 0) + 1,
-    to: stacks[index]?.toCourse ?? 0,
+    to: toCourse,
     ...(stacks.length > 1 ? { name: pourName(stacks, id) } : {}),
   }));
   const span = pourSpans(stacks, worked.levels).find((each) => each.pour === pour?.id);

@@ -100,7 +100,12 @@ const walk = z.array(row).max(1000).describe('The walls in walking order, clockw
 const outline = z.strictObject({
   id: idField.optional(),
   name: z.string().max(120).optional(),
-  closed: z.boolean().describe('Whether the walk comes home to its first corner.'),
+  closed: z
+    .boolean()
+    .optional()
+    .describe(
+      'Whether the walk comes home to its first corner: it does where not said, unless it has a tee.',
+    ),
   base: lengthField
     .optional()
     .describe('Its footing at its first corner, above that of the first outline; a minus is below.'),
@@ -265,7 +270,7 @@ function loopsOf(file: File, units: UnitSystem): readonly Loop[] {
   return loops.map((loop) => ({
     id: loop.id ?? loopId(),
     ...(loop.name === undefined ? {} : { name: loop.name }),
-    closed: loop.closed,
+    closed: loop.closed ?? loop.tee === undefined,
     ...(loop.base === undefined ? {} : { base: pinned(loop.base, units) }),
     ...(loop.right === undefined ? {} : { right: pinned(loop.right, units) }),
     ...(loop.down === undefined ? {} : { down: pinned(loop.down, units) }),

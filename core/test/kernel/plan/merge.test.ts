@@ -1,17 +1,12 @@
-import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type Plan, clashKey, mergePlans, placeName } from '../../../src/kernel/plan';
 import { writePlan } from '../../../src/plan';
-import { readPlan, readPlanText } from '../../../src/planFile';
+import { readPlan } from '../../../src/planFile';
 import { anyChange } from '../../support/histories';
+import { demoPlan } from '../../support/demo';
 
-function demo(): Plan {
-  const reading = readPlanText(readFileSync('demo/sorrel-fork-hatchery.json', 'utf8'));
-  if (!reading.ok) throw new Error('The demo does not read.');
-  return reading.plan;
-}
-const BASE = demo();
+const BASE = demoPlan();
 
 /** Ids of all things of a plan. */
 const ids = (plan: Plan): readonly string[] =>

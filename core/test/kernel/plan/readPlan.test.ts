@@ -42,6 +42,16 @@ describe('reading a plan file', () => {
     });
   });
 
+  it('takes a walk for one that comes home, unless it is told to be open or meets a wall', () => {
+    const walk = [{ id: 'w1', length: '44ft', turn: 'right 90' }];
+    const rest = { ...FILE, outline: undefined };
+    const closed = (loop: object): boolean | undefined =>
+      plan({ ...rest, loops: [{ walk }, { ...loop, walk: [{ length: '9ft', turn: 'straight' }] }] }).loops[1]
+        ?.closed;
+    expect([closed({}), closed({ closed: true }), closed({ closed: false })]).toEqual([true, true, false]);
+    expect(closed({ tee: { start: { wall: 'w1', at: '20ft' } } })).toBe(false);
+  });
+
   it('gives ids that no other row has', () => {
     const walk = [
       { length: '1ft', turn: 'right 90' },

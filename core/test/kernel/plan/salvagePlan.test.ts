@@ -1,13 +1,12 @@
 import { writePlan } from '../../../src/plan';
 import { readPlan, salvagePlan } from '../../../src/planFile';
-import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { work } from '../../../src/work';
 import { struckPlans } from '../../support/absurd';
+import { DEMO_FILE } from '../../support/demo';
 
-const DEMO = readFileSync(new URL('../../../../demo/sorrel-fork-hatchery.json', import.meta.url), 'utf8');
-const demo = () => JSON.parse(DEMO) as Record<string, unknown>;
+const demo = () => JSON.parse(DEMO_FILE) as Record<string, unknown>;
 const salvaged = (document: unknown) => salvagePlan(JSON.stringify(document), 'Barn');
 
 describe('a stored plan that no longer reads', () => {

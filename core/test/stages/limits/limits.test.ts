@@ -1,7 +1,6 @@
 import type { Insert } from '../../../src/stages/inserts/plan';
 import { emptyPlan } from '../../../src/stages/outline/plan';
-import { readPlan, readPlanText } from '../../../src/planFile';
-import { readFileSync } from 'node:fs';
+import { readPlan } from '../../../src/planFile';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { MOST_FIXINGS, MOST_PIECES, MOST_WALLS, withinLimits } from '../../../src/stages/limits';
@@ -14,6 +13,7 @@ import { makeWork, work } from '../../../src/work';
 import { struckPlans } from '../../support/absurd';
 import { insertOf, openingOf } from '../../support/openings';
 import { HATCHERY, planOf, rectilinear, withCourses } from '../../support/plans';
+import { demoPlan } from '../../support/demo';
 
 const hatchery = (change: Partial<Plan> = {}): Plan => planOf(HATCHERY, { ...withCourses(6), ...change });
 
@@ -195,12 +195,9 @@ describe('what no job ever measures is kept as typed, told with a stop, and not 
 
 describe('the limits', () => {
   it('leave the demo and every ordinary outline as they are, to the very object', () => {
-    const demo = readPlanText(
-      readFileSync(new URL('../../../../demo/sorrel-fork-hatchery.json', import.meta.url), 'utf8'),
-    );
-    if (!demo.ok) throw new Error('the demo reads');
-    expect(withinLimits(demo.plan)).toEqual({ plan: demo.plan, problems: [] });
-    expect(withinLimits(demo.plan).plan).toBe(demo.plan);
+    const demo = demoPlan();
+    expect(withinLimits(demo)).toEqual({ plan: demo, problems: [] });
+    expect(withinLimits(demo).plan).toBe(demo);
     fc.assert(
       fc.property(rectilinear(), (sides) => {
         const plan = planOf(sides, run('ledger', '16in'));

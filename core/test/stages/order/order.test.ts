@@ -141,6 +141,51 @@ describe('the order list', () => {
     expect(evaluate(line(order(planOf(RECTANGLE)), 'kickers').needed)).toBe(20 + 2);
   });
 
+  it('has lengths of track in place of boards, and neither where footing forms hold the first course', () => {
+    const held = (change: Partial<Plan>): readonly (string | number)[] => {
+      const { lines } = order({ ...planOf(RECTANGLE), ...change });
+      const found = lines.filter(({ id }) => ['kickers', 'track', 'forms'].includes(id));
+      return found.flatMap(({ id, article, needed }) => [id, article, evaluate(needed)]);
+    };
+    expect(held({})).toEqual(['kickers', 'Kicker boards of 12′, both sides of the footing', 22]);
+    // [by hand] In lengths of 10 ft: sides of 40 ft take 4 and of 28 ft 2; inside 37 ft 10 in take 3, 25 ft 10 in 2. Rests of 8 ft, 7 ft 10 in and
+    // 5 ft 10 in, two of each: no two of them fit into one.
+    expect(held({ rules: { 'footing.hold': 'track' } })).toEqual([
+      'track',
+      'Track, lengths of 10′, both faces',
+      2 * (4 + 2 + 3 + 2) + 6,
+    ]);
+    const forms: Partial<Plan> = { footing: { kind: 'forms', shots: [], pulls: [], ready: [] } };
+    expect(held(forms)).toEqual([]);
+    // The foam at the footing is then that of its bead.
+    const joints = (of: Plan): number => evaluate(line(order(of), 'foam').needed);
+    const pieces = work(plan).courses.pieces;
+    expect(joints({ ...plan, ...forms })).toBeCloseTo(
+      pieces.filter(({ course }) => course > 1).length / 120,
+      9,
+    );
+  });
+
+  it('heeds no opening that lies beside its wall', () => {
+    const lost = openingOf({ at: '520in', width: '40in', height: '200in', sill: '0in' });
+    const open = { ...plan, openings: [lost] };
+    expect(work(open).openings.placed.map(({ worked }) => worked)).toEqual([false]);
+    expect(evaluate(line(order(open), 'tape').needed)).toBe(evaluate(line(whole, 'tape').needed));
+    expect(evaluate(line(order(open), 'zip-ties').needed)).toBe(evaluate(line(whole, 'zip-ties').needed));
+  });
+
+  it('tells corners laid whole from those that are ripped', () => {
+    const parts = (height: string): readonly (readonly [string, number])[] => {
+      const { needed } = line(order(planOf(RECTANGLE, { height })), 'corner');
+      return needed.op === 'given' ? [] : needed.of.map((part) => [part.name, evaluate(part)] as const);
+    };
+    expect(parts('5ft 4in')).toEqual([['laid whole', 16]]);
+    expect(parts('5ft')).toEqual([
+      ['laid whole', 12],
+      ['ripped for lower courses', 4],
+    ]);
+  });
+
   it('shares the bundles out round the footprint, all of them', () => {
     expect(whole.staging.map((each) => each.name)).toEqual(['A–B', 'B–C', 'C–D', 'D–E', 'E–F', 'F–A']);
     expect(whole.staging.reduce((sum, each) => sum + each.bundles, 0)).toBe(12);

@@ -1,6 +1,4 @@
-import { readFileSync } from 'node:fs';
 import { applyEdit } from '../../../src/plan';
-import { readPlanText } from '../../../src/planFile';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type BestFound, findBest } from '../../../src/trials/best';
@@ -13,6 +11,7 @@ import { type WorkedPlan, work } from '../../../src/work';
 import { expectFilled } from '../../support/cover';
 import { openingOf } from '../../support/openings';
 import { type Side, HATCHERY, planOf, withCourses } from '../../support/plans';
+import { demoPlan } from '../../support/demo';
 
 /** Runs the search to its end, and checks on the way that nothing gets worse. */
 function bestOf(plan: Plan): BestFound {
@@ -127,11 +126,7 @@ describe('the best plan found', () => {
   });
 
   it('comes within a block of its bound on the demo, openings and steps and all', () => {
-    const reading = readPlanText(
-      readFileSync(new URL('../../../../demo/sorrel-fork-hatchery.json', import.meta.url), 'utf8'),
-    );
-    if (!reading.ok) throw new Error('the demo does not read');
-    const [blocks] = bestOf(reading.plan).goals;
+    const [blocks] = bestOf(demoPlan()).goals;
     expect(blocks?.goal).toBe('blocks');
     expect((blocks?.value ?? 0) - (blocks?.bound ?? 0)).toBeLessThanOrEqual(1);
   });
