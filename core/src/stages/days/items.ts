@@ -10,6 +10,7 @@ import {
 } from '../../kernel/rules';
 import { type PourSpan, pourSpans, wallsOf } from '../outline';
 import { type Effort, DAY } from './calendar';
+import { uprightsOf, within } from './uprights';
 
 /** What is done on a job, in the order of the trade. */
 export type ItemKind =
@@ -185,12 +186,6 @@ function courseTaken(ground: ItemGround, course: number, rules: HouseRules): Tak
   ]);
 }
 
-/** Whether a height lies in a pour. */
-const within =
-  ({ bottom, top }: PourSpan) =>
-  (height: number): boolean =>
-    height >= bottom && height < top;
-
 /** What `pourItems` goes by. */
 interface PourItemsInput {
   readonly span: PourSpan;
@@ -238,9 +233,7 @@ function pourItems(
       ...courseTaken(ground, course, rules),
     };
   });
-  const uprights = steel.bars.filter(
-    ({ use, bottom }) => (use === 'vertical' || use === 'jamb') && inPour(bottom),
-  ).length;
+  const uprights = uprightsOf(steel.bars, span).reduce((sum, { count }) => sum + count, 0);
   const inserts = placed.placed.filter(({ rect }) => inPour(rect.bottom)).length;
   const day = ground.pour.pours.find((each) => each.span.pour === span.pour);
   const minutes = day?.clock.finish ?? 0;

@@ -1,5 +1,8 @@
 import type { Worked } from '../../kernel/engine/stage';
+import { pourSpans } from '../outline';
+import { barSize } from '../steel';
 import type { DayItem } from './buildDays';
+import { isUpright, uprightsOf } from './uprights';
 
 /** Bars of one size. */
 interface BarsOfSize {
@@ -24,17 +27,25 @@ const NOTHING: ItemPieces = { straight: 0, cut: 0, left: 0, right: 0, bars: [], 
 function bySize(bars: readonly { readonly size: string; readonly count: number }[]): readonly BarsOfSize[] {
   const sizes = new Map<string, number>();
   for (const { size, count } of bars) sizes.set(size, (sizes.get(size) ?? 0) + count);
-  return [...sizes].map(([size, count]) => ({ size, count })).sort((a, b) => (a.size < b.size ? -1 : 1));
+  return [...sizes]
+    .map(([size, count]) => ({ size, count }))
+    .sort((a, b) => (barSize(a.size)?.diameter ?? 0) - (barSize(b.size)?.diameter ?? 0));
 }
 
 /**
- * The blocks, bars and braces that an item of the days takes: of a course what lies in it; of the verticals what stands; of the braces
- * of its pour. Nothing for other work.
+ * The blocks, bars and braces that an item of the days takes: of a course what lies in it; of the verticals
+ * and the braces those of its pour. Nothing for other work.
  *
  * @example piecesOf(work(plan), { kind: 'chalk', pour: null }).straight // 0
  */
 export function piecesOf(
-  { courses, steel, bracing }: Pick<Worked, 'courses' | 'steel' | 'bracing'>,
+  {
+    courses,
+    steel,
+    bracing,
+    stacks,
+    levels,
+  }: Pick<Worked, 'courses' | 'steel' | 'bracing' | 'stacks' | 'levels'>,
   { kind, course, pour }: Pick<DayItem, 'kind' | 'pour' | 'course'>,
 ): ItemPieces {
   if (kind === 'course') {
@@ -46,7 +57,7 @@ export function piecesOf(
       cut: count((piece) => piece.kind === 'cut'),
       left: count((piece) => piece.kind === 'corner' && piece.hand === 'LH'),
       right: count((piece) => piece.kind === 'corner' && piece.hand === 'RH'),
-      bars: bySize(steel.bars.filter((bar) => bar.set.course === course)),
+      bars: bySize(steel.bars.filter((bar) => bar.set.course === course && !isUpright(bar))),
     };
   }
   const held = bracing.pours.find((each) => each.pour === pour)?.walls ?? [];
@@ -57,14 +68,7 @@ export function piecesOf(
       planks: held.reduce((sum, wall) => sum + wall.abreast * wall.planks.length, 0),
     };
   }
-  if (kind !== 'verticals') return NOTHING;
-  const own = new Set(held.map(({ wall }) => wall));
-  return {
-    ...NOTHING,
-    bars: bySize(
-      steel.bars.filter(
-        ({ use, wall }) => (use === 'vertical' || use === 'jamb') && (own.size === 0 || own.has(wall)),
-      ),
-    ),
-  };
+  const span = pourSpans(stacks, levels).find((each) => each.pour === pour);
+  if (kind !== 'verticals' || !span) return NOTHING;
+  return { ...NOTHING, bars: bySize(uprightsOf(steel.bars, span)) };
 }
