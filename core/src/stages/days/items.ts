@@ -8,9 +8,9 @@ import {
   type RuleId,
   valueOf,
 } from '../../kernel/rules';
-import { type PourSpan, pourSpans, wallsOf } from '../outline';
+import { type PourSpan, pourSpans, startsIn, wallsOf } from '../outline';
+import { standingIn } from '../steel';
 import { type Effort, DAY } from './calendar';
-import { uprightsOf, within } from './uprights';
 
 /** What is done on a job, in the order of the trade. */
 export type ItemKind =
@@ -206,7 +206,7 @@ function pourItems(
   const { openings, placed, steel, bracing, topoff, stacks } = ground;
   const own = { pour: span.pour };
   const at = (kind: ItemKind): string => `${kind}:${span.pour}`;
-  const inPour = within(span);
+  const inPour = startsIn(span);
   const named = (name: string): string => (called === null ? name : `${name} · ${called}`);
   const item = (kind: ItemKind, name: string, taken: Taken, after?: WorkItem['after']): Draft => ({
     ...own,
@@ -233,7 +233,7 @@ function pourItems(
       ...courseTaken(ground, course, rules),
     };
   });
-  const uprights = uprightsOf(steel.bars, span).reduce((sum, { count }) => sum + count, 0);
+  const uprights = standingIn(steel.bars, span).reduce((sum, { count }) => sum + count, 0);
   const inserts = placed.placed.filter(({ rect }) => inPour(rect.bottom)).length;
   const day = ground.pour.pours.find((each) => each.span.pour === span.pour);
   const minutes = day?.clock.finish ?? 0;

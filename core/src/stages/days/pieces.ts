@@ -1,8 +1,7 @@
 import type { Worked } from '../../kernel/engine/stage';
 import { pourSpans } from '../outline';
-import { barSize } from '../steel';
+import { barSize, standsUp, standingIn } from '../steel';
 import type { DayItem } from './buildDays';
-import { isUpright, uprightsOf } from './uprights';
 
 /** Bars of one size. */
 interface BarsOfSize {
@@ -57,7 +56,7 @@ export function piecesOf(
       cut: count((piece) => piece.kind === 'cut'),
       left: count((piece) => piece.kind === 'corner' && piece.hand === 'LH'),
       right: count((piece) => piece.kind === 'corner' && piece.hand === 'RH'),
-      bars: bySize(steel.bars.filter((bar) => bar.set.course === course && !isUpright(bar))),
+      bars: bySize(steel.bars.filter((bar) => bar.set.course === course && !standsUp(bar))),
     };
   }
   const held = bracing.pours.find((each) => each.pour === pour)?.walls ?? [];
@@ -70,5 +69,5 @@ export function piecesOf(
   }
   const span = pourSpans(stacks, levels).find((each) => each.pour === pour);
   if (kind !== 'verticals' || !span) return NOTHING;
-  return { ...NOTHING, bars: bySize(uprightsOf(steel.bars, span)) };
+  return { ...NOTHING, bars: bySize(standingIn(steel.bars, span)) };
 }

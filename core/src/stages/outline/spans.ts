@@ -41,3 +41,9 @@ export function pourSpans(pours: readonly Pour[], levels: Levels): readonly Pour
     return [span];
   });
 }
+
+/** Whether what begins at a height begins in a pour: one that ends where the next begins has not what stands on it. */
+export const startsIn =
+  ({ bottom, top }: Pick<PourSpan, 'bottom' | 'top'>) =>
+  (height: number): boolean =>
+    height >= bottom && height < top;

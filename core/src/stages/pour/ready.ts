@@ -4,7 +4,7 @@ import type { Inserts } from '../inserts';
 import { type UnitSystem, showLength } from '../../kernel/measure';
 import type { Openings } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
-import type { Steel } from '../steel';
+import { type Bar, type Steel, standingIn } from '../steel';
 import type { TopOff } from '../topoff';
 import type { PourSpan } from '../outline';
 import type { AccessHole } from './holes';
@@ -135,13 +135,14 @@ function insertItems({ span, inserts }: ReadyInput): readonly PourReady[] {
 }
 
 function steelItems({ span, steel }: ReadyInput): readonly PourReady[] {
-  const here = steel.bars.filter((bar) => within(span, bar.bottom, bar.top));
+  const countOf = (bars: readonly Bar[]): number => bars.reduce((sum, bar) => sum + bar.count, 0);
   const count = (...uses: readonly string[]): number =>
-    here.filter((bar) => uses.includes(bar.use)).reduce((sum, bar) => sum + bar.count, 0);
+    countOf(steel.bars.filter((bar) => uses.includes(bar.use) && within(span, bar.bottom, bar.top)));
   const item = (id: string, bars: number, what: string): readonly PourReady[] =>
     bars === 0 ? [] : [{ id: `steel:${id}`, group: 'steel', what }];
   const lying = count('horizontal', 'corner');
-  const standing = count('vertical', 'jamb');
+  // Those of the pour below stand out of its top; they were looked at with it.
+  const standing = countOf(standingIn(steel.bars, span));
   const lintels = count('lintel bottom', 'lintel top');
   return [
     ...item(

@@ -23,6 +23,7 @@ export * from './sizes';
 export * from './systems';
 export * from './tableFile';
 export * from './slots';
+export * from './standing';
 export * from './stockOfSize';
 export * from './tees';
 export * from './uprights';

@@ -7,7 +7,7 @@ import { type Length, add, inches, subtract, ZERO, nanometres } from '../../kern
 import type { Openings } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
 import { type Wall, pourName } from '../outline';
-import type { Bar, Steel } from '../steel';
+import { type Bar, type Steel, standsUp } from '../steel';
 import { type StockPlan, cutStock } from '../../kernel/stock/cutStock';
 import { figureOf } from '../../kernel/figures/figure';
 import { givenCount } from '../../kernel/figures/how';
@@ -58,7 +58,7 @@ function blockedOn({ run, standing, bracing, openings, inserts, rules }: Blocked
 function standingByWall({ bars }: Steel): ReadonlyMap<string, readonly Bar[]> {
   const found = new Map<string, Bar[]>();
   for (const bar of bars) {
-    if (bar.use !== 'vertical' && bar.use !== 'jamb') continue;
+    if (!standsUp(bar)) continue;
     const own = found.get(bar.wall);
     if (own) own.push(bar);
     else found.set(bar.wall, [bar]);

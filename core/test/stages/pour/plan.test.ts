@@ -6,7 +6,9 @@ import type { Plan } from '../../../src/kernel/plan';
 import { figuresOfPour } from '../../../src/stages/pour';
 import { report } from '../../../src/report';
 import { work } from '../../../src/work';
+import { inches } from '../../../src/kernel/measure';
 import { insertOf, openingOf } from '../../support/openings';
+import { valuesIn } from '../../support/values';
 import { type Side, planOf, withCourses } from '../../support/plans';
 
 const RECTANGLE: readonly Side[] = [
@@ -196,6 +198,14 @@ describe('the list before the pump', () => {
     expect(has(low, 'top:bolts')).toBe(false);
     expect(has(high, 'top:bolts')).toBe(true);
     expect(low?.ready.find((item) => item.id === 'top:finish')?.what).toMatch(/halfway up course 3/);
+    // Bars of the first pour stand out of its top and are not looked at twice: every upright is told once.
+    const told = [low, high].map((each) => {
+      const what = each?.ready.find((item) => item.id === 'steel:standing')?.what ?? '';
+      return valuesIn(what)[0] ?? '';
+    });
+    const bars = work(staged).steel.bars.filter(({ use }) => use === 'vertical' || use === 'jamb');
+    const foot = (pour: boolean): number => bars.filter(({ bottom }) => bottom < inches(40) === pour).length;
+    expect(told.map(Number)).toEqual([foot(true), foot(false)]);
   });
 });
 
