@@ -99,8 +99,8 @@ export function dayNumber(text: string): number | null {
   if (!found) return null;
   const [year, month, day] = found.slice(1).map(Number) as [number, number, number];
   const time = Date.UTC(year, month - 1, day);
-  const date = new Date(time);
-  return date.getUTCMonth() === month - 1 && date.getUTCDate() === day ? time / DAY_MS : null;
+  // 29 February of a common year is told as another day than it was written.
+  return dayText(time / DAY_MS) === text.trim() ? time / DAY_MS : null;
 }
 
 /** The text of a day: `2026-12-01`. */

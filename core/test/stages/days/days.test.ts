@@ -181,7 +181,18 @@ describe('the items of a job', () => {
 describe('the calendar', () => {
   it('knows its days', () => {
     expect(dayText(dayNumber('2028-02-29') ?? 0)).toBe('2028-02-29');
-    expect(['2027-02-29', '2027-13-01', '1.3.2027', ''].map(dayNumber)).toEqual([null, null, null, null]);
+    expect(dayNumber('1970-01-01')).toBe(0);
+    for (const none of [
+      '2027-02-29',
+      '2027-04-31',
+      '2027-04-00',
+      '2027-13-01',
+      '2027-00-05',
+      '0050-01-01',
+      '1.3.2027',
+      '',
+    ])
+      expect(dayNumber(none), none).toBeNull();
     // 2026-11-30 is a Monday.
     expect(weekday(dayNumber('2026-11-30') ?? 0)).toBe(0);
   });
@@ -192,6 +203,12 @@ describe('the calendar', () => {
     expect(daysOf(plan).people.slice(0, 6)).toEqual([4, 2, 0, 0, 4, 4]);
     const weekends = long({ days: { start: '2027-03-05' }, rules: { 'days.week': 'sat-sun' } });
     expect(daysOf(weekends).people.slice(0, 4)).toEqual([0, 4, 4, 0]);
+    const always = daysOf(long({ days: { start: '2027-03-05' }, rules: { 'days.week': 'every' } }));
+    expect(new Set(always.people)).toEqual(new Set([4]));
+    // From the first day to the one on which the last work ends.
+    const last = Math.max(...always.items.map(({ end }) => end));
+    expect(always.people).toHaveLength(Math.floor(last / (24 * 60)) + 1);
+    expect(always.newcomers).toHaveLength(always.people.length);
   });
 
   it('pours on the day that is booked, and says where the work before does not fit', () => {
@@ -231,6 +248,16 @@ describe('the calendar', () => {
     expect(some.days).toEqual({ start: '2027-03-01', off: ['2027-03-02'], people: { '2027-03-03': 9 } });
     const back = readPlan(JSON.parse(JSON.stringify(writePlan(some))));
     expect(back.ok && back.plan).toEqual(some);
+    // One day is set without the others, and set again in place of what it was.
+    const more = [4, 5, 6].reduce(
+      (plan, people) => applyEdit(plan, { kind: 'set-people', day: '2027-03-04', people }),
+      some,
+    );
+    expect(more.days?.people).toEqual({ '2027-03-03': 9, '2027-03-04': 6 });
+    const fresh = applyEdit(more, { kind: 'set-people', day: '2027-03-04', people: 2, of: 'newcomers' });
+    expect([fresh.days?.people, fresh.days?.newcomers]).toEqual([more.days?.people, { '2027-03-04': 2 }]);
+    const one = applyEdit(more, { kind: 'set-people', day: '2027-03-04', people: null });
+    expect(one.days?.people).toEqual({ '2027-03-03': 9 });
     const less = applyEdit(some, { kind: 'set-people', day: '2027-03-03', people: null });
     expect(applyEdit(less, { kind: 'set-days', change: { off: [] } }).days).toEqual({ start: '2027-03-01' });
   });

@@ -120,6 +120,10 @@ describe('the schedule', () => {
     // Two days of work, poured on the fifth: the wall may slide two days, the order a day and seven hours more.
     const late = schedule(tasks(4), WEEK) ?? [];
     expect(late.map(({ free }) => free)).toEqual([2 * 480, 4 * 480 - 60, 0]);
+    // A visit that slides as far as it may ends as long after its start as ever: at seven before the pour.
+    expect(late[1]?.lateEnd).toBe(at(3, 15));
+    expect(late[0]?.lateEnd).toBe(at(3, 15));
+    expect(late[2]?.lateEnd).toBe(late[2]?.end);
     // Booked for the second day: a day short.
     const soon = schedule(tasks(1), WEEK) ?? [];
     expect(soon[2]?.start).toBe(at(2, 7));

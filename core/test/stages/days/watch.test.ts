@@ -105,6 +105,28 @@ describe('the weather', () => {
     expect(found).toMatchObject({ day, gust: 40 });
   });
 
+  it('takes a gust at the rule for too strong, one under it not, and asks for nothing where braces are up', () => {
+    const [first] = emptyNights(work(slow()).days);
+    const day = first?.day ?? 0;
+    expect(first?.braced).toBe(false);
+    const asked = (gust: number) =>
+      watched(weatherOf({ [day]: { gust } })).filter(({ kind }) => kind === 'brace-by');
+    expect(asked(25)).toEqual([{ kind: 'brace-by', day, courses: first?.courses, gust: 25 }]);
+    expect(asked(24)).toEqual([{ kind: 'brace-by', day: expect.any(Number), courses: 4, gust: null }]);
+    // On the fourth night, too high by itself and in wind as well.
+    const fourth = emptyNights(work(slow()).days).find(({ courses }) => courses === 4)?.day ?? 0;
+    expect(watched(weatherOf({ [fourth]: { gust: 31 } }))[0]).toEqual({
+      kind: 'brace-by',
+      day: fourth,
+      courses: 4,
+      gust: 31,
+    });
+    // A crowd has four courses and the braces up in one day.
+    const quick = slow({ rules: { 'days.people': 60, 'days.hours': 12, 'days.rate.brace': 1 } });
+    expect(emptyNights(work(quick).days).every(({ braced }) => braced)).toBe(true);
+    expect(watched(weatherOf(), quick)).toEqual([]);
+  });
+
   it('tells wind on what stands braced, cold at the pour, rain and lightning where work minds them', () => {
     const { days } = work(slow());
     const pour = dayOf(days.items.find(({ kind }) => kind === 'pour')?.start ?? 0);
@@ -203,6 +225,9 @@ describe('go or not', () => {
     });
     expect(access({ [day - 4]: { rain: 40 } })).toMatchObject({ state: 'go', rain: 0 });
     expect(stateOf('access', crowd, new Map()).line?.state).toBe('unknown');
+    // One day of the three is known: its rain counts.
+    const only = [...weatherOf({ [day - 2]: { rain: 9 } })].filter(([date]) => date === dateOn(day - 2));
+    expect(stateOf('access', crowd, new Map(only)).line).toMatchObject({ state: 'look', rain: 9 });
     expect(stateOf('dark', crowd, weatherOf({ [day]: { dark: '08:00' } })).line?.state).toBe('stop');
   });
 
