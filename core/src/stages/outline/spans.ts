@@ -9,6 +9,8 @@ export interface PourSpan {
   readonly name: string;
   readonly fromCourse: number;
   readonly toCourse: number;
+  /** Whether no pour lies below it: what reaches down past its foot is its own. */
+  readonly lowest: boolean;
   readonly bottom: Length;
   readonly top: Length;
   /** Stops in the middle of a block, so that the joint lies inside the foam and walls go on. */
@@ -18,7 +20,8 @@ export interface PourSpan {
 /** The pours of a job, the lowest first; a pour that stops half way up its last block leaves the upper half to the next. */
 export function pourSpans(pours: readonly Pour[], levels: Levels): readonly PourSpan[] {
   const { tops, courses } = levels;
-  let bottom = tops[0] ?? ZERO;
+  const foot = tops[0] ?? ZERO;
+  let bottom = foot;
   return pours.flatMap((pour, index): PourSpan[] => {
     const last = index === pours.length - 1;
     const toCourse = last ? courses : Math.min(pour.toCourse, courses);
@@ -33,6 +36,7 @@ export function pourSpans(pours: readonly Pour[], levels: Levels): readonly Pour
         tops.findIndex((each) => each > bottom),
       ),
       toCourse,
+      lowest: bottom === foot,
       bottom,
       top,
       stopsMidBlock: half,
@@ -42,8 +46,11 @@ export function pourSpans(pours: readonly Pour[], levels: Levels): readonly Pour
   });
 }
 
-/** Whether what begins at a height begins in a pour: one that ends where the next begins has not what stands on it. */
+/**
+ * Whether what begins at a height begins in a pour: one that ends where the next begins has not what stands on it, and the lowest has
+ * what reaches down into the footing.
+ */
 export const startsIn =
-  ({ bottom, top }: Pick<PourSpan, 'bottom' | 'top'>) =>
+  ({ lowest, bottom, top }: Pick<PourSpan, 'lowest' | 'bottom' | 'top'>) =>
   (height: number): boolean =>
-    height >= bottom && height < top;
+    (lowest || height >= bottom) && height < top;

@@ -329,6 +329,7 @@ describe('no silly lifts', () => {
     name: 'Walls',
     fromCourse: 1,
     toCourse: 1,
+    lowest: true,
     bottom: ZERO,
     top: inches(height),
     stopsMidBlock: false,
