@@ -66,7 +66,8 @@ function openingItems({ span, bucks, openings, units }: ReadyInput): readonly Po
   return bucks.bucks.flatMap((buck): PourReady[] => {
     const hole = openings.placed.find((each) => each.id === buck.opening)?.concrete;
     if (!hole || !within(span, hole.bottom, hole.top)) return [];
-    const { access } = buck;
+    // Concrete goes under a sill in the pour that it lies in; later ones find it there.
+    const access = hole.bottom > span.bottom ? buck.access : { kind: 'open' as const };
     const own: PourReady = {
       id: `buck:${buck.opening}`,
       group: 'openings',

@@ -195,6 +195,11 @@ describe('the list before the pump', () => {
     const has = (of: typeof low, id: string): boolean => of?.ready.some((item) => item.id === id) ?? false;
     expect(has(low, 'buck:opening-1')).toBe(false);
     expect(has(high, 'buck:opening-1')).toBe(true);
+    // The first pour ends at 40 in. A window across it has concrete under its sill then, and its buck is looked at both times.
+    const across = { ...staged, openings: [openingOf({ sill: '30in', height: '30in' })] };
+    const [below, above] = work(across).pour.pours;
+    expect([has(below, 'sill:opening-1'), has(above, 'sill:opening-1')]).toEqual([true, false]);
+    expect([has(below, 'buck:opening-1'), has(above, 'buck:opening-1')]).toEqual([true, true]);
     expect(has(low, 'top:bolts')).toBe(false);
     expect(has(high, 'top:bolts')).toBe(true);
     expect(low?.ready.find((item) => item.id === 'top:finish')?.what).toMatch(/halfway up course 3/);
