@@ -32,6 +32,9 @@ export interface Forecast {
   readonly latest: Clock;
 }
 
+/** So near to all of it that the rest is what floats add: shares of walls, or ten times a tenth. */
+const NEARLY_ALL = 1 - 1e-9;
+
 /** What is done of every item, shares of several days together. */
 export function progressOf({
   work,
@@ -40,8 +43,9 @@ export function progressOf({
   const progress = new Map<string, Progress>();
   for (const { item, share, manMinutes } of work) {
     const before = progress.get(item) ?? { done: 0, took: null };
+    const done = before.done + share;
     progress.set(item, {
-      done: Math.min(1, before.done + share),
+      done: done >= NEARLY_ALL ? 1 : done,
       took: manMinutes === null ? before.took : (before.took ?? 0) + manMinutes,
     });
   }

@@ -70,6 +70,21 @@ describe('the forecast', () => {
     expect(twice.items.find(({ id }) => id === 'course:2')?.done).toBe(1);
   });
 
+  it('takes what is done share by share for done, whatever floats add: ten times a tenth, or every wall', () => {
+    const shares = (of: readonly number[]) =>
+      daysOf(
+        of.map((share, index) =>
+          workOn('course:1', { share, day: '2027-03-01' }, { id: `e${String(index)}` }),
+        ),
+      ).items.find(({ id }) => id === 'course:1')?.done;
+    const tenth = Array<number>(10).fill(0.1);
+    expect(tenth.reduce((sum, each) => sum + each, 0)).toBeLessThan(1);
+    expect(shares(tenth)).toBe(1);
+    expect(shares(tenth.slice(1))).toBeCloseTo(0.9, 9);
+    // Faces of six walls of 44, 20, 16, 12, 28 and 32 ft, each of the whole.
+    expect(shares([44, 20, 16, 12, 28, 32].map((long) => long / 152))).toBe(1);
+  });
+
   it('tells work before the first day, and on what the plan has no more, and keeps both', () => {
     const kinds = daysOf([
       workOn('course:1', { day: '2027-02-26' }),
