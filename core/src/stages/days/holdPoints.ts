@@ -5,6 +5,7 @@ import type { HouseRules } from '../../kernel/rules';
 import { pourSpans } from '../outline';
 import type { PourReady } from '../pour';
 import type { DayItem } from './buildDays';
+import type { ItemKind } from './items';
 
 /** Where work stops until somebody has looked and signed. */
 export interface HoldPoint {
@@ -130,7 +131,7 @@ function pourPoints({
   last,
 }: PourPointsInput): readonly HoldPoint[] {
   const ready = ground.pour.pours.find(({ span }) => span.pour === pour)?.ready ?? [];
-  const has = (kind: DayItem['kind']): string | null =>
+  const has = (kind: ItemKind): string | null =>
     items.find((item) => item.kind === kind && item.pour === pour)?.id ?? null;
   const group = (name: keyof typeof PUMP_GROUPS): readonly SeenLine[] =>
     ready.filter((item) => PUMP_GROUPS[name].includes(item.group)).map(({ id, what }) => ({ id, what }));
@@ -155,6 +156,32 @@ function pourPoints({
   const hours = (id: 'days.wait.stand' | 'days.wait.braces'): string => String(rules.count(id));
   const ledgers = ground.placed.placed.some(({ kind }) => kind === 'ledger');
   const bolts = ground.topoff.bolts.value > 0;
+  const place = (kind: ItemKind): number =>
+    items.findIndex((item) => item.kind === kind && item.pour === pour);
+  // Forms that are filled around while they stand empty.
+  const early = has('pour') !== null && place('backfill') < place('pour');
+  // What comes after the pour waits for the fill only where that comes later still.
+  const fill = early ? null : has('backfill');
+  const backfill =
+    has('backfill') === null
+      ? []
+      : [
+          point(
+            'backfill',
+            'Before backfill',
+            said(
+              'Floor on, or braces in, before the fill goes over 4 ft on one side (IRC R404.1.7).',
+              'Fill clean, brought up evenly in passes; heavy machines kept away from the wall.',
+              'Plumbing under the slab in and tested before the slab.',
+            ),
+            {
+              after: early
+                ? (has('inserts') ?? has('verticals') ?? has('braces'))
+                : (has('floor') ?? has('seal') ?? has('unbrace')),
+              before: has('backfill'),
+            },
+          ),
+        ];
   return [
     point('openings', 'Openings marked, bucks square and braced', group('openings'), {
       after: has('bucks'),
@@ -171,6 +198,7 @@ function pourPoints({
       after: has('braces'),
       before: has('straighten'),
     }),
+    ...(early ? backfill : []),
     point(
       'straight',
       'Straight and plumb, stood a day',
@@ -197,7 +225,7 @@ function pourPoints({
       'voids',
       'No voids under sills or behind plugs',
       said('Sills, plugs and the faces beside bucks tapped along; what sounds hollow is opened and patched.'),
-      { after: has('pour'), before: has('seal') ?? has('backfill'), picture: true },
+      { after: has('pour'), before: has('seal') ?? fill, picture: true },
     ),
     point(
       'braces-off',
@@ -206,7 +234,7 @@ function pourPoints({
         `${hours('days.wait.braces')} h since the pour, longer in the cold.`,
         'Sleeves uncapped, fins off, screw holes closed.',
       ),
-      { after: has('unbrace'), before: has('plates') ?? has('seal') ?? has('backfill') },
+      { after: has('unbrace'), before: has('plates') ?? has('seal') ?? fill },
     ),
     ...(last && (ledgers || bolts)
       ? [
@@ -220,7 +248,7 @@ function pourPoints({
               ...(ledgers ? ['Ledger nuts tight against the board, every one.'] : []),
               'Straps and hold-downs as drawn.',
             ),
-            { after: has('plates') ?? has('unbrace'), before: has('seal') ?? has('backfill') },
+            { after: has('plates') ?? has('unbrace'), before: has('seal') ?? fill },
           ),
         ]
       : []),
@@ -235,23 +263,10 @@ function pourPoints({
               'Drain bedded with its fall, open at its end.',
               'Protection board over all of it.',
             ),
-            { after: has('seal'), before: has('floor') ?? has('backfill'), picture: true },
+            { after: has('seal'), before: has('floor') ?? fill, picture: true },
           ),
         ]),
-    ...(has('backfill') === null
-      ? []
-      : [
-          point(
-            'backfill',
-            'Before backfill',
-            said(
-              'Floor on, or braces in, before the fill goes over 4 ft on one side (IRC R404.1.7).',
-              'Fill clean, brought up evenly in passes; heavy machines kept away from the wall.',
-              'Plumbing under the slab in and tested before the slab.',
-            ),
-            { after: has('floor') ?? has('seal') ?? has('unbrace'), before: has('backfill') },
-          ),
-        ]),
+    ...(early ? [] : backfill),
   ];
 }
 

@@ -66,6 +66,32 @@ describe('hold points', () => {
     }
   });
 
+  it('has the one before backfill where the fill comes: after the floor, or around forms that are still empty', () => {
+    const filled = (before: boolean): Plan => {
+      const outside = { to: '3ft', with: 'fill' as const };
+      const ground = before ? { outside, inside: outside, before } : { outside };
+      return job({
+        pours: [
+          { id: 'low', toCourse: 3, top: 'full', ground },
+          { id: 'high', toCourse: 6, top: 'full' },
+        ],
+      });
+    };
+    const around = (before: boolean) => {
+      const { days } = work(filled(before));
+      const place = (id: string | null): number => days.items.findIndex((item) => item.id === id);
+      for (const { after, before: next } of days.holds)
+        if (after !== null && next !== null) expect(place(after)).toBeLessThan(place(next));
+      const own = days.holds.filter(({ pour }) => pour === 'low').map(({ id }) => id.split(':')[0]);
+      return [
+        own.indexOf('backfill') < own.indexOf('straight'),
+        own.filter((id) => id === 'backfill').length,
+      ];
+    };
+    expect(around(false)).toEqual([false, 1]);
+    expect(around(true)).toEqual([true, 1]);
+  });
+
   it('hold every line of the two lists, each once', () => {
     const { days, footing, pour } = work(job());
     const all = days.holds.flatMap(({ id, lines }) =>
