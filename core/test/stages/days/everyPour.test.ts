@@ -39,10 +39,10 @@ const anyPlan: fc.Arbitrary<Plan> = fc
   );
 
 describe('what is done pour by pour', () => {
-  it('is done once for every buck, insert, bar and bolt of the job', () => {
+  it('is done once for every buck, insert and bar of the job', () => {
     fc.assert(
       fc.property(anyPlan, (plan) => {
-        const { days, openings, placed, steel, topoff, courses, pour } = work(plan);
+        const { days, openings, placed, steel, courses, pour } = work(plan);
         const sum = (kind: ItemKind): number =>
           days.items.reduce((total, item) => total + (item.kind === kind ? item.quantity.value : 0), 0);
         expect(sum('bucks')).toBe(openings.placed.filter(({ worked }) => worked).length);
@@ -56,7 +56,6 @@ describe('what is done pour by pour', () => {
           Number(/^\d+/.exec(ready.find(({ id }) => id === 'steel:standing')?.what ?? '')?.[0] ?? 0),
         );
         expect(told.reduce((all, each) => all + each, 0)).toBe(sum('verticals'));
-        expect(topoff.runs.length).toBeGreaterThan(0);
       }),
       { numRuns: 25 },
     );
