@@ -8,7 +8,7 @@ import {
   type RuleId,
   valueOf,
 } from '../../kernel/rules';
-import { type PourSpan, pourSpans, startsIn, wallsOf } from '../outline';
+import { type PourSpan, type Wall, pourSpans, startsIn, wallsOf } from '../outline';
 import { standingIn } from '../steel';
 import { type Effort, DAY } from './calendar';
 
@@ -195,11 +195,13 @@ interface PourItemsInput {
   /** What it is called, where there are several pours. */
   readonly called: string | null;
   readonly length: Length;
+  /** Of that, what may have soil against it: not the walls inside. */
+  readonly toSoil: Length;
 }
 
 /** What is done for one pour, from its bucks to its backfill. */
 function pourItems(
-  { span, from, last, called, length }: PourItemsInput,
+  { span, from, last, called, length, toSoil }: PourItemsInput,
   ground: ItemGround,
   rules: HouseRules,
 ): readonly Draft[] {
@@ -240,7 +242,7 @@ function pourItems(
   const visit = rules.count('days.inspection');
   const filled = stacks.find(({ id }) => id === span.pour)?.ground;
   const early = filled?.before === true;
-  const backfill = along(length, 'days.rate.backfill', rules);
+  const backfill = along(toSoil, 'days.rate.backfill', rules);
   return [
     item('bucks', 'Bucks', apiece('bucks', bucks, 'days.rate.buck', rules)),
     ...stacked.filter(({ course = 0 }) => course <= bracedAt),
@@ -302,7 +304,7 @@ function pourItems(
     ]),
     ...(last ? [item('plates', 'Plates, ledger nuts', along(length, 'days.rate.plates', rules))] : []),
     ...(last || (filled && !early)
-      ? [item('seal', 'Membrane, drain, protection', along(length, 'days.rate.seal', rules))]
+      ? [item('seal', 'Membrane, drain, protection', along(toSoil, 'days.rate.seal', rules))]
       : []),
     ...(last && !early
       ? [item('floor', 'Floor on, or braces in', along(length, 'days.rate.floor', rules))]
@@ -351,7 +353,11 @@ export function itemsOf(ground: ItemGround, rules: HouseRules): readonly WorkIte
   const { shell, levels, courses, stacks } = ground;
   const walls = wallsOf(shell);
   if (walls.length === 0 || courses.count === 0) return [];
-  const length = add(...walls.map((wall) => wall.length));
+  const lengthOf = (of: readonly Wall[]): Length => add(...of.map((wall) => wall.length));
+  const length = lengthOf(walls);
+  const toSoil = lengthOf(
+    shell.loops.flatMap(({ built }) => (!built || built.tees.start || built.tees.end ? [] : built.walls)),
+  );
   const spans = pourSpans(stacks, levels);
   return inOrder([
     {
@@ -371,6 +377,7 @@ export function itemsOf(ground: ItemGround, rules: HouseRules): readonly WorkIte
           last: index === spans.length - 1,
           called: spans.length > 1 ? span.name : null,
           length,
+          toSoil,
         },
         ground,
         rules,

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { evaluate } from '../../../src/kernel/figures/how';
+import { inches } from '../../../src/kernel/measure';
 import type { Plan } from '../../../src/kernel/plan';
 import { applyEdit, writePlan } from '../../../src/plan';
 import { readPlan } from '../../../src/planFile';
@@ -7,7 +8,7 @@ import { report } from '../../../src/report';
 import { faceOfCourse, dayNumber, dayText, weekday } from '../../../src/stages/days';
 import { work } from '../../../src/work';
 import { openingOf } from '../../support/openings';
-import { type Side, planOf, withCourses } from '../../support/plans';
+import { type Side, HALL, planOf, withCourses, withInside } from '../../support/plans';
 
 /** 560 ft round: 180 by 100 ft. */
 const LONG: readonly Side[] = [
@@ -154,6 +155,19 @@ describe('the items of a job', () => {
       'backfill:p2',
     ]);
     expect(order({ outside, inside: outside, before: true })[0]).toBe('backfill:p1');
+  });
+
+  it('seals and fills no inside wall, and does the rest along it as along others', () => {
+    const hours = (plan: Plan, kind: string): number =>
+      daysOf(plan).items.find((each) => each.kind === kind)?.work.value ?? 0;
+    const parted = withInside(planOf(HALL, withCourses(4)));
+    const inside = work(parted).shell.loops[1]?.built?.walls[0]?.length ?? 0;
+    const plain = planOf(HALL, withCourses(4));
+    for (const kind of ['seal', 'backfill']) expect(hours(parted, kind)).toBe(hours(plain, kind));
+    // [by hand] 136 ft round, and the wall inside: as many times more.
+    for (const kind of ['strip', 'chalk', 'straighten', 'sight'])
+      expect(hours(parted, kind) / hours(plain, kind)).toBeCloseTo((inches(1632) + inside) / inches(1632), 9);
+    expect(hours(plain, 'seal')).toBeGreaterThan(0);
   });
 
   it('say why: every figure names its rules, and a metric job is worked in metres', () => {
