@@ -193,6 +193,8 @@ test('a job without walls has nothing to pour; the stand-ins answer plainly', as
   await page.getByLabel('Name of a new job').fill('Nothing yet');
   await page.getByRole('button', { name: 'New job', exact: true }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Nothing yet');
+  // Keys are heard once the page is alive.
+  await expect(page.locator('astro-island[ssr]')).toHaveCount(0);
   await page.keyboard.press('7');
   await expect(page.getByText('No wall to pour yet')).toBeVisible();
 });
