@@ -99,7 +99,7 @@ export function dayNumber(text: string): number | null {
   if (!found) return null;
   const [year, month, day] = found.slice(1).map(Number) as [number, number, number];
   const time = Date.UTC(year, month - 1, day);
-  // 29 February of a common year is told as another day than it was written.
+  // A day that no month has, such as 31 April, reads back as another one.
   return dayText(time / DAY_MS) === text.trim() ? time / DAY_MS : null;
 }
 

@@ -66,8 +66,7 @@ function openingItems({ span, bucks, openings, units }: ReadyInput): readonly Po
   return bucks.bucks.flatMap((buck): PourReady[] => {
     const hole = openings.placed.find((each) => each.id === buck.opening)?.concrete;
     if (!hole || !within(span, hole.bottom, hole.top)) return [];
-    // Concrete goes under a sill in the pour that it lies in; later ones find it there.
-    const access = hole.bottom > span.bottom ? buck.access : { kind: 'open' as const };
+    const { access } = buck;
     const own: PourReady = {
       id: `buck:${buck.opening}`,
       group: 'openings',
@@ -77,7 +76,8 @@ function openingItems({ span, bucks, openings, units }: ReadyInput): readonly Po
         own: `${buck.name} ${showLength(buck.diagonal, units)}`,
       },
     };
-    if (access.kind === 'open') return [own];
+    // Concrete goes under a sill in the pour that it lies in; later ones find it there.
+    if (access.kind === 'open' || hole.bottom <= span.bottom) return [own];
     const way =
       access.kind === 'split'
         ? `open ${showLength(access.gap, units, { style: 'inches' })} along its middle`
