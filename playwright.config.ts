@@ -10,9 +10,9 @@ export default defineConfig({
   outputDir: 'test-results',
   workers: 2,
   fullyParallel: true,
-  timeout: 60_000,
+  timeout: 150_000,
   // A machine that works on something else as well is slow, not wrong.
-  expect: { timeout: 15_000 },
+  expect: { timeout: 30_000 },
   // One that holds only at its second try is told as flaky in the report, to be looked into; it stops nothing.
   retries: 1,
   reporter: [['list']],

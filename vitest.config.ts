@@ -6,8 +6,8 @@ export default defineConfig({
     // Their own database is started for them: `npm run postgres`.
     exclude: ['app/test/postgres/**'],
     // A machine that works on something else as well is slow, not wrong.
-    testTimeout: 120_000,
-    hookTimeout: 60_000,
+    testTimeout: 300_000,
+    hookTimeout: 300_000,
     // Modules are fetched once for all files: most of the time went into fetching the core again for each. No test leaves anything
     // behind in one.
     isolate: false,

@@ -5,8 +5,8 @@ export default defineConfig({
   test: {
     include: ['app/test/{access,entryStore,jobStore,history,live}.test.ts', 'app/test/postgres/*.test.ts'],
     globalSetup: ['app/test/support/postgresSetup.ts'],
-    testTimeout: 120_000,
-    hookTimeout: 60_000,
+    testTimeout: 300_000,
+    hookTimeout: 300_000,
     pool: 'forks',
     maxWorkers: 2,
     passWithNoTests: true,

@@ -4,8 +4,8 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     include: ['rough/**/*.test.ts'],
-    testTimeout: 240_000,
-    hookTimeout: 60_000,
+    testTimeout: 600_000,
+    hookTimeout: 300_000,
     maxWorkers: 2,
   },
 });

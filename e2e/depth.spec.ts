@@ -108,7 +108,7 @@ test('plans stand side by side; the best found is adopted, undone, and a search 
   await expect(card.getByText('Stopped', { exact: false })).toBeVisible();
   await card.getByRole('button', { name: 'Search again' }).click();
   await expect(card.getByText(/blocks: (lowest possible, proved|no plan has fewer than)/)).toBeVisible({
-    timeout: 30_000,
+    timeout: 60_000,
   });
   await expectAccessible(page);
   const row = card.getByRole('row', { name: /^Best found/ });

@@ -202,7 +202,7 @@ test('the strip is made taller by its lower edge, walls and notices fold away, a
     await page.mouse.move(box.x + box.width / 2, box.y + 104, { steps: 5 });
     await page.mouse.up();
     await expect
-      .poll(async () => (await strip.boundingBox())?.height ?? 0, { timeout: 1000 })
+      .poll(async () => (await strip.boundingBox())?.height ?? 0, { timeout: 5000 })
       .toBeGreaterThan(before + 80);
   }).toPass();
   await edge.focus();

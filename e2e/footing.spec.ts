@@ -100,11 +100,11 @@ test('the laser receiver reads a wall spot by spot, can be stopped, and one undo
     .click();
   await page.getByRole('tab', { name: 'Level' }).click();
   await page.getByRole('button', { name: 'Read A–B' }).click();
-  await expect(page.getByText(/of 6 spots read/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/of 6 spots read/)).toBeVisible({ timeout: 60_000 });
   const list = page.getByRole('region', { name: 'Readings on A–B' });
   await expect(list.getByLabel(/on the rod$/).first()).toHaveValue(/5′ 6/);
   await page.getByRole('button', { name: 'Read all walls' }).click();
-  await expect(page.getByText(/Rod on B–C/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/Rod on B–C/)).toBeVisible({ timeout: 60_000 });
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(page.getByText(/then stopped/)).toBeVisible();
   await page.getByRole('button', { name: /^Undo/ }).click();

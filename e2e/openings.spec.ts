@@ -37,14 +37,12 @@ test('an opening is typed in, follows into the courses, is nudged and kept', asy
 
   // A nudge is tried out on the whole job and adopted with one press.
   const nudge = card.getByRole('region', { name: 'Nudge' }).getByRole('button').first();
-  await expect(nudge).toBeVisible({ timeout: 15_000 });
+  await expect(nudge).toBeVisible();
   const label = await nudge.textContent();
   await nudge.click();
   await expect(
     card.getByRole('region', { name: 'Nudge' }).getByText(label ?? '', { exact: true }),
-  ).toBeHidden({
-    timeout: 15_000,
-  });
+  ).toBeHidden();
   await page.keyboard.press('Control+z');
 
   // The courses follow: concrete less, bucks by course.

@@ -45,7 +45,7 @@ test('a packet under way can be cancelled, and the next one is made', async ({ p
   await page.getByRole('button', { name: 'None' }).click();
   await page.getByRole('button', { name: 'Lay out' }).click();
   await page.getByRole('button', { name: 'Make packet' }).click();
-  await expect(page.getByRole('link', { name: /^Save PDF/ })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole('link', { name: /^Save PDF/ })).toBeVisible({ timeout: 60_000 });
 });
 
 test('a scanned page opens its place, and says so when the plan has changed since', async ({

@@ -144,7 +144,7 @@ test('where no trucks come well, other ways to pour are tried and one is taken',
 });
 
 test('plates and bolts, the list before the pump, and both sheets', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   const job = await demoCopy(page, 'Topped');
   await page.goto(`${job}/pour`);
   await page.getByRole('tab', { name: 'Topping off' }).click();
@@ -169,7 +169,7 @@ test('plates and bolts, the list before the pump, and both sheets', async ({ pag
 
   await page.keyboard.press('p');
   // Four seconds where the server has to start a thread for it; many times that on a machine that is busy with other things.
-  await expect(page).toHaveURL(/\/sheets\/pour$/, { timeout: 45_000 });
+  await expect(page).toHaveURL(/\/sheets\/pour$/, { timeout: 90_000 });
   await expect(page.getByText('☒ Blowout kit out')).toBeVisible();
   await expectAccessible(page);
   const margin = { top: '12mm', bottom: '12mm', left: '12mm', right: '12mm' };

@@ -127,7 +127,7 @@ describe('the pool of workers', () => {
           single.warm();
           return started();
         },
-        { timeout: 10_000 },
+        { timeout: 60_000 },
       )
       .toBe(2);
     await single.close();
@@ -138,7 +138,7 @@ describe('the pool of workers', () => {
     const limits = { time: 6000, grace: 100, workers: 1, megabytes: 60 };
     const warm = makeHeavyPool(script, {}, limits);
     warm.warm();
-    await expect.poll(started, { timeout: 5000 }).toBe(1);
+    await expect.poll(started, { timeout: 60_000 }).toBe(1);
     const answer = await warm.ask({ url: '/', headers: {}, entries: [], job: {} as HeavyRequest['job'] });
     expect(answer.kind).toBe('answer');
     expect(started()).toBe(1);

@@ -28,6 +28,6 @@ export async function startServer(
   child.stdout.on('data', (chunk: Buffer) => (log += chunk.toString()));
   child.stderr.on('data', (chunk: Buffer) => (log += chunk.toString()));
   const exited = new Promise<number | null>((resolve) => child.once('exit', resolve));
-  await expect.poll(() => log, { timeout: 30_000 }).toContain('Ombra is ready');
+  await expect.poll(() => log, { timeout: 90_000 }).toContain('Ombra is ready');
   return { child, exited, log: () => log };
 }
