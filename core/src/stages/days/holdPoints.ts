@@ -4,6 +4,7 @@ import { type SeenLine, type Signature, type SiteRecord, type Tick, seenOf } fro
 import type { HouseRules } from '../../kernel/rules';
 import { pourSpans } from '../outline';
 import type { PourReady } from '../pour';
+import { boltsOfPour } from '../topoff';
 import type { DayItem } from './buildDays';
 import type { ItemKind } from './items';
 
@@ -218,6 +219,9 @@ function pourPoints({
         last
           ? 'Top level and clean, bolts at their height.'
           : 'Top clean for the next clips, interlock free of concrete.',
+        ...(!last && boltsOfPour(ground.topoff, pour) > 0
+          ? ['Where walls end, top level, bolts at their height.']
+          : []),
       ),
       { after: has('sight'), before: has('unbrace'), tolerance: `within ${straight} of the string` },
     ),

@@ -10,6 +10,7 @@ import {
 } from '../../kernel/rules';
 import { type PourSpan, type Wall, pourSpans, startsIn, wallsOf } from '../outline';
 import { standingIn } from '../steel';
+import { boltsOfPour } from '../topoff';
 import { type Effort, DAY } from './calendar';
 
 /** What is done on a job, in the order of the trade. */
@@ -240,6 +241,7 @@ function pourItems(
   const day = ground.pour.pours.find((each) => each.span.pour === span.pour);
   const minutes = day?.clock.finish ?? 0;
   const visit = rules.count('days.inspection');
+  const bolts = boltsOfPour(topoff, span.pour);
   const filled = stacks.find(({ id }) => id === span.pour)?.ground;
   const early = filled?.before === true;
   const backfill = along(toSoil, 'days.rate.backfill', rules);
@@ -291,10 +293,14 @@ function pourItems(
       : []),
     item(
       'top',
-      last ? 'Top struck off, bolts set' : 'Top left rough, clean for the clips',
+      last
+        ? 'Top struck off, bolts set'
+        : bolts > 0
+          ? 'Top left rough for the clips, bolts set where walls end'
+          : 'Top left rough, clean for the clips',
       atOnce(
         together('top', along(length, 'days.rate.top', rules), [
-          apiece('bolts', last ? topoff.bolts.value : 0, 'days.rate.bolt', rules),
+          apiece('bolts', bolts, 'days.rate.bolt', rules),
         ]),
       ),
     ),

@@ -1,3 +1,4 @@
+import type { Figure } from '../../kernel/figures/figure';
 import { evaluate } from '../../kernel/figures/how';
 import type { Pour } from '../outline/plan';
 import { type Straps, strapsOf } from '../bracing';
@@ -12,7 +13,6 @@ import type { HouseRules, RuleId } from '../../kernel/rules';
 import type { Levels, Shell } from '../outline';
 import type { StockOfSize } from '../steel';
 import type { Edges } from '../edges';
-import type { TopOff } from '../topoff';
 import { type How, givenCount, givenLength } from '../../kernel/figures/how';
 import { type Article, type OrderLine, wholePieces } from './article';
 import { closingParts } from './closingParts';
@@ -135,26 +135,35 @@ const braceParts = (screws: How): readonly Article[] =>
         },
       ];
 
-/** Sill plates and their bolts, which close the last pour. */
-const topParts = (topoff: TopOff | null, rules: HouseRules, units: UnitSystem): readonly Article[] =>
-  topoff === null || topoff.bolts.value === 0
+/** Sill plates and their bolts. */
+const topParts = (
+  { plates, bolts }: Pick<OrderGround, 'plates' | 'bolts'>,
+  rules: HouseRules,
+  units: UnitSystem,
+): readonly Article[] => [
+  ...(plates === null || plates.value === 0
     ? []
     : [
         {
           id: 'sill-plates',
-          group: 'parts',
+          group: 'parts' as const,
           article: `Sill plates, lengths of ${showLength(rules.length('topoff.plate.stock'), units)}`,
-          needed: topoff.boards.how,
-          rules: topoff.boards.rules,
+          needed: plates.how,
+          rules: plates.rules,
         },
+      ]),
+  ...(bolts.value === 0
+    ? []
+    : [
         {
           id: 'anchor-bolts',
-          group: 'fixings',
+          group: 'fixings' as const,
           article: `Anchor bolts ${showLength(rules.length('topoff.bolt.diameter'), units, { style: 'inches' })}, with washer and nut`,
-          needed: topoff.bolts.how,
-          rules: topoff.bolts.rules,
+          needed: bolts.how,
+          rules: bolts.rules,
         },
-      ];
+      ]),
+];
 
 /** Boards that exposed edges are formed with. */
 const edgeParts = (edges: Edges | null, rules: HouseRules, units: UnitSystem): readonly Article[] =>
@@ -171,14 +180,20 @@ interface OrderGround {
   readonly shell: Shell;
   readonly levels: Levels;
   readonly courses: Courses;
+  /** Rows of the whole job: what those that are ordered for stand on, and what goes on over them. */
+  readonly rows: Courses['rows'];
   readonly stacks: readonly Pour[];
   readonly footing: Pick<Footing, 'forms' | 'bases'>;
   readonly openings: readonly PlacedOpening[];
   readonly bucks: Bucks;
   readonly inserts: Inserts;
+  /** Of the whole job: a brick ledge is ordered with the course whose blocks carry it, wherever its foot is poured. */
+  readonly ledges: Inserts;
   /** Bars to buy, by size. */
   readonly steel: readonly StockOfSize[];
-  readonly topoff: TopOff | null;
+  /** Boards for sill plates, which are laid once the last pour stands. */
+  readonly plates: Figure | null;
+  readonly bolts: Figure;
   readonly edges: Edges | null;
   readonly braceScrews: How;
 }
@@ -192,13 +207,16 @@ export function buildOrder(
     shell,
     levels,
     courses,
+    rows,
     stacks: pours,
     footing,
     openings,
     bucks,
     inserts,
+    ledges,
     steel,
-    topoff,
+    plates,
+    bolts,
     edges,
     braceScrews,
   }: OrderGround,
@@ -218,15 +236,17 @@ export function buildOrder(
     rules,
   });
   const articles = [
-    ...straights(courses, family, (core) => ledgeStraights(inserts, courses, wallById, core)),
+    ...straights(courses, family, (core) => ledgeStraights(ledges, courses, wallById, core)),
     ...corners(shell, courses, family, wallById),
-    ...(family.kind === 'panel-and-tie' ? panelParts({ courses, family, openings, shell, levels }) : []),
+    ...(family.kind === 'panel-and-tie'
+      ? panelParts({ courses, rows, family, openings, shell, levels })
+      : []),
     ...footingParts(footing.forms, rules),
     ...openingParts({ bucks, inserts, walls: wallById, rules, units }),
     ...barsToBuy(steel, units),
     ...strapParts(strapsOf(courses, levels.tops, rules), rules, units),
     ...braceParts(braceScrews),
-    ...topParts(topoff, rules, units),
+    ...topParts({ plates, bolts }, rules, units),
     ...edgeParts(edges, rules, units),
     ...closingParts(shell, levels, courses, units),
     ...fixings({ shell, levels, openings, courses, first, rules, pours, units }),

@@ -17,7 +17,7 @@ function interlockOver(
   { levels, openings, courses }: Pick<FixingsInput, 'levels' | 'openings' | 'courses'>,
 ): Length {
   const sawn = (levels.walls[row.wall] ?? []).filter((span) => span.cut !== undefined);
-  const over = tops.has(row.course) ? [row] : openTo(courses, row, 1);
+  const over = tops.has(row.course) ? [row] : openTo(courses.rows, row, 1);
   const open = besideOpenings(over, row, openings, takesTop(row)).flatMap((run) => besideGaps(run, sawn));
   return add(...open.map((run) => subtract(run.to, run.from)));
 }

@@ -1,14 +1,16 @@
 import type { Worked } from '../../kernel/engine/stage';
 import type { Length, UnitSystem } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
+import { figureOf } from '../../kernel/figures/figure';
 import { type ScrewedCourses, bracesOfPour, uprightScrews } from '../bracing';
 import { buildBucks } from '../bucks';
 import { type Courses, planOffcuts } from '../courses';
 import { systemOf } from '../../kernel/forms';
 import { type Order, buildOrder } from '.';
 import { edgesBetween } from '../edges';
-import { pourName, pourSpans, wallsOf } from '../outline';
+import { pourName, pourSpans, startsIn, wallsOf } from '../outline';
 import { leastUnwatched } from '../steel';
+import { boltsHow, runsOfPour } from '../topoff';
 
 /** What was worked before the order. */
 type Ordered = Pick<
@@ -48,7 +50,11 @@ export function orderFor(worked: Ordered, units: UnitSystem, rules: HouseRules, 
     return buildOrder(
       {
         ...worked,
+        rows: worked.courses.rows,
+        ledges: worked.inserts,
         openings: worked.openings.placed.filter((opening) => opening.worked),
+        plates: worked.topoff.boards,
+        bolts: worked.topoff.bolts,
         steel: worked.steel.stock.map(leastUnwatched),
         braceScrews: uprightScrews(screwed, rules),
       },
@@ -57,10 +63,9 @@ export function orderFor(worked: Ordered, units: UnitSystem, rules: HouseRules, 
     );
   const within = ({ course }: { readonly course: number }): boolean =>
     course >= pour.from && course <= pour.to;
-  /** Bucks and inserts belong to the pour in which their foot lies. */
-  const { tops } = worked.levels;
+  /** Bucks and inserts belong to the pour in which their foot lies, as in the days. */
   const starts = ({ bottom }: { readonly bottom: Length }): boolean =>
-    (pour.from === 1 || bottom >= (tops[pour.from - 1] ?? 0)) && bottom < (tops[pour.to] ?? 0);
+    span !== undefined && startsIn(span)(bottom);
   const openings = {
     ...worked.openings,
     placed: worked.openings.placed.filter((opening) => starts(opening.hole)),
@@ -84,6 +89,8 @@ export function orderFor(worked: Ordered, units: UnitSystem, rules: HouseRules, 
     {
       ...worked,
       courses,
+      rows: worked.courses.rows,
+      ledges: worked.inserts,
       stacks: [{ id: pour.id, toCourse: pour.to, top: pour.top }],
       // The footing is cast before the first pour.
       footing: pour.from === 1 ? worked.footing : { ...worked.footing, forms: null },
@@ -92,8 +99,8 @@ export function orderFor(worked: Ordered, units: UnitSystem, rules: HouseRules, 
       inserts: { ...worked.inserts, placed: worked.inserts.placed.filter((insert) => starts(insert.rect)) },
       // Steel is bought for the whole job: its offcuts go from pour to pour.
       steel: [],
-      // Plates close the last pour.
-      topoff: worked.tally.pours.at(-1)?.id === pour.id ? worked.topoff : null,
+      plates: worked.tally.pours.at(-1)?.id === pour.id ? worked.topoff.boards : null,
+      bolts: figureOf({ ...worked.topoff.bolts, how: boltsHow(runsOfPour(worked.topoff, pour.id)) }),
       edges: span ? edgesBetween(worked.edges, span, rules) : null,
       braceScrews: uprightScrews(
         screwed.filter(({ id }) => id === pour.id),

@@ -40,6 +40,8 @@ function buttsIn({ pieces }: Courses, { course, wall }: CourseRow, { from, to }:
 /** What `panelParts` goes by. */
 interface PanelPartsInput {
   readonly courses: Courses;
+  /** Of the whole job: where those of the courses stand on others, or go on, they need no track. */
+  readonly rows: readonly CourseRow[];
   readonly family: PanelAndTieFamily;
   readonly openings: readonly PlacedOpening[];
   readonly shell: Pick<Shell, 'loops'>;
@@ -51,28 +53,35 @@ interface PanelPartsInput {
  * ties at free ends and beside bucks, wire ties along the top and beside its butt joints, tracks at foot and head, a bracket at every corner and one at every end of an inside wall.
  * [common practice]
  */
-export function panelParts({ courses, family, openings, shell, levels }: PanelPartsInput): readonly Part[] {
+export function panelParts({
+  courses,
+  rows,
+  family,
+  openings,
+  shell,
+  levels,
+}: PanelPartsInput): readonly Part[] {
   const numbers = Array.from({ length: courses.count }, (_, index) => index + 1);
   const rowsIn = (course: number) => courses.rows.filter((row) => row.course === course);
   // Along the joint above a row, where its ties lie, an opening whose head is there has none of its own.
   const tied = (row: CourseRow): readonly Run[] =>
     besideOpenings(
-      besideGaps(row, openTo(courses, row, 1)),
+      besideGaps(row, openTo(rows, row, 1)),
       row,
       openings,
       (hole) => hole.bottom < row.top && hole.top > row.top,
     );
   const headsOf = (row: CourseRow): readonly Run[] =>
-    besideOpenings(openTo(courses, row, 1), row, openings, takesTop(row));
+    besideOpenings(openTo(rows, row, 1), row, openings, takesTop(row));
   const feetOf = (row: CourseRow): readonly Run[] =>
     besideOpenings(
-      openTo(courses, row, -1),
+      openTo(rows, row, -1),
       row,
       openings,
       (hole) => hole.bottom <= row.bottom && hole.top > row.bottom,
     );
-  const sumOver = <Row>(rows: readonly Row[], of: (row: Row) => number): number =>
-    rows.reduce((total, row) => total + of(row), 0);
+  const sumOver = <Row>(all: readonly Row[], of: (row: Row) => number): number =>
+    all.reduce((total, row) => total + of(row), 0);
   const coreOf = (row: CourseRow): Length => wallIn(shell.loops, row.wall)?.wall.core ?? ZERO;
   const cores = [...new Set(courses.rows.map(coreOf))].sort((a, b) => a - b);
   const tiesOf = (core: Length) =>

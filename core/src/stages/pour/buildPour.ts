@@ -261,12 +261,7 @@ function soonestReturn(
 }
 
 /** One pour; a value of null where it is more than a day's trucks could ever bring. */
-function workedPour(
-  span: PourSpan,
-  index: number,
-  last: boolean,
-  setting: Setting,
-): Judged<WorkedPour | null, PourProblem> {
+function workedPour(span: PourSpan, index: number, setting: Setting): Judged<WorkedPour | null, PourProblem> {
   const { shell, openings, footing, levels, input, rules, memory } = setting;
   const { core, displacing, slices, walls, rows } = setting;
   const { units } = input;
@@ -322,7 +317,7 @@ function workedPour(
   const start = minutesOf(said.start) ?? USUAL_START;
   const darkAt = minutesOf(said.dark);
   const dark = darkAt === null ? null : darkAt - start;
-  const day = dayOf(stops, { pour: span.pour, volumes, mix, method, dark, last }, setting);
+  const day = dayOf(stops, { pour: span.pour, volumes, mix, method, dark }, setting);
   const clock = playDay(steady(day), 0);
   const watchers = input.pour?.watchers ?? {};
   const filledWalls = volumes.walls.flatMap(({ wall }) => walls.get(wall) ?? []);
@@ -373,7 +368,6 @@ function workedPour(
     ready: pourReady({
       ...setting,
       span,
-      last,
       method,
       holes,
       watched: volumes.walls.map(({ wall, name }) => ({ wall, name, by: watchers[wall] ?? null })),
@@ -442,7 +436,7 @@ export function buildPour(
       : [{ kind: 'side-nowhere', side: side.id, name: side.name }],
   );
   const worked = allOf(
-    spans.map((span, index) => workedPour(span, index, index === spans.length - 1, setting)),
+    spans.map((span, index) => workedPour(span, index, setting)),
   );
   // What holds for every pour of the job is told once.
   const told = new Set<string>();

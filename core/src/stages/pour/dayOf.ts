@@ -4,7 +4,7 @@ import { CUBIC_METRES_PER_CUBIC_YARD, METRES_PER_FOOT, toMetres } from '../../ke
 import type { Day } from './rehearsal';
 import type { HouseRules } from '../../kernel/rules';
 import type { Shell, Wall } from '../outline';
-import type { TopOff } from '../topoff';
+import { type TopOff, boltsOfPour } from '../topoff';
 import { crewOf, isHired, rateOf } from './method';
 import type { MixCard } from './mix';
 import type { Slice } from './slices';
@@ -32,9 +32,9 @@ const partOf = (stop: Stop, slice: Slice, slices: number): number =>
 /** What one person strikes off is told for so much of a wall's top. */
 const STRUCK = 10 * METRES_PER_FOOT;
 
-/** Minutes of the whole crew from the last concrete on: tops struck off, bolts set with the last pour, walls sighted and turned. */
+/** Minutes of the whole crew from the last concrete on: tops struck off, bolts set where walls end, walls sighted and turned. */
 function afterOf(
-  { volumes, pour, last }: Pick<DayInput, 'volumes' | 'pour' | 'last'>,
+  { volumes, pour }: Pick<DayInput, 'volumes' | 'pour'>,
   crew: number,
   { rules, walls, bracing, topoff }: DayGround,
 ): number {
@@ -49,7 +49,7 @@ function afterOf(
   );
   const alone =
     (top / STRUCK) * rules.count('pour.after.strike') +
-    (last ? topoff.bolts.value * rules.count('pour.after.bolt') : 0) +
+    boltsOfPour(topoff, pour) * rules.count('pour.after.bolt') +
     2 * braces * rules.count('pour.after.straighten');
   return alone / Math.max(1, crew);
 }
@@ -62,14 +62,12 @@ interface DayInput {
   readonly method: PourMethod;
   /** Minutes from the first truck to dark; null where nobody said when that is. */
   readonly dark: number | null;
-  /** Whether the walls end with this pour: their bolts are set in it. */
-  readonly last: boolean;
 }
 
 /** The day that the rehearsal plays, from the stops and the house rules. Half of the allowance is taken up by swelling forms. [ours] */
 export function dayOf(
   stops: readonly Stop[],
-  { pour, volumes, mix, method, dark, last }: DayInput,
+  { pour, volumes, mix, method, dark }: DayInput,
   ground: DayGround,
 ): Day {
   const { rules, slices, rows } = ground;
@@ -114,7 +112,7 @@ export function dayOf(
     oldLoads: rules.choice('pour.load.old') === 'refuse' ? 'refuse' : 'take',
     swell: allowance / 2,
     swellScatter: allowance / 4,
-    after: afterOf({ volumes, pour, last }, crew, ground),
+    after: afterOf({ volumes, pour }, crew, ground),
     washOut: hired ? rules.count('pour.after.wash') : 0,
     dark,
     money: {

@@ -5,7 +5,7 @@ import { type UnitSystem, showLength } from '../../kernel/measure';
 import type { Openings } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
 import { type Bar, type Steel, standingIn } from '../steel';
-import type { TopOff } from '../topoff';
+import { type TopOff, boltsOfPour } from '../topoff';
 import type { PourSpan } from '../outline';
 import type { AccessHole } from './holes';
 import type { PourMethod } from './stops';
@@ -21,7 +21,6 @@ export interface PourReady {
 
 interface ReadyInput {
   readonly span: PourSpan;
-  readonly last: boolean;
   readonly method: PourMethod;
   readonly holes: readonly AccessHole[];
   readonly bracing: Bracing;
@@ -208,17 +207,19 @@ function braceItems({ span, bracing, units, rules }: ReadyInput): readonly PourR
   ];
 }
 
-function topItems({ span, last, topoff, units, rules }: ReadyInput): readonly PourReady[] {
+function topItems({ span, topoff, units, rules }: ReadyInput): readonly PourReady[] {
   const own = topoff.tops.find((top) => top.pour === span.pour);
-  const bolts: readonly PourReady[] = last
-    ? [
-        {
-          id: 'top:bolts',
-          group: 'top',
-          what: `${plural(topoff.bolts.value, 'anchor bolt')} laid out by the tape sheet, ${showLength(rules.length('topoff.bolt.above'), units, { style: 'inches' })} above the concrete, all alike.`,
-        },
-      ]
-    : [];
+  const set = boltsOfPour(topoff, span.pour);
+  const bolts: readonly PourReady[] =
+    set > 0
+      ? [
+          {
+            id: 'top:bolts',
+            group: 'top',
+            what: `${plural(set, 'anchor bolt')} laid out by the tape sheet, ${showLength(rules.length('topoff.bolt.above'), units, { style: 'inches' })} above the concrete, all alike.`,
+          },
+        ]
+      : [];
   const finish =
     own?.finish === 'half-block'
       ? `Stop line marked halfway up course ${String(span.toCourse)}; interlock and top web taped over.`

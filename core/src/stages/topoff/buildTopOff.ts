@@ -6,7 +6,7 @@ import type { Inserts } from '../inserts';
 import { type Length, add, inches, subtract, ZERO, nanometres } from '../../kernel/measure';
 import type { Openings } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
-import { type Wall, pourName } from '../outline';
+import { type PourSpan, type Wall, pourName, pourSpans } from '../outline';
 import { type Bar, type Steel, standsUp } from '../steel';
 import { type StockPlan, cutStock } from '../../kernel/stock/cutStock';
 import { figureOf } from '../../kernel/figures/figure';
@@ -14,6 +14,7 @@ import { givenCount } from '../../kernel/figures/how';
 import { type Blocked, layBolts } from '../../kernel/stock/layBolts';
 import { anchorsOnBars } from './anchorsOnBars';
 import { boltRules } from './boltRules';
+import { boltsHow } from './bolts';
 import { type PlatePiece, type PlateRun, plateRuns, splices } from './plates';
 import type { BoltedRun, PourTop, TopOff, TopOffProblem } from './topOff';
 
@@ -70,8 +71,12 @@ function standingByWall({ bars }: Steel): ReadonlyMap<string, readonly Bar[]> {
 const cutOf = ({ from, to, past }: PlateRun, start: Length, end: Length): Length =>
   add(subtract(end, start), start === from ? past.start : ZERO, end === to ? past.end : ZERO);
 
+/** The pour that fills a wall to its top. */
+const pourUpTo = (spans: readonly PourSpan[], top: Length): string =>
+  (spans.find((span) => top > span.bottom && top <= span.top) ?? spans.at(-1))?.pour ?? '';
+
 function boltedRun(
-  run: PlateRun,
+  run: PlateRun & Pick<BoltedRun, 'pour'>,
   blocked: readonly Blocked[],
   rules: HouseRules,
 ): Judged<BoltedRun, TopOffProblem> {
@@ -140,14 +145,16 @@ export function buildTopOff(
   const walls = shell.loops.flatMap(({ built }) => (built?.walls ?? []).map((wall) => ({ built, wall })));
   const standing = standingByWall(steel);
   const edgeOn = new Map(edges.walls.map((edge) => [edge.wall, edge]));
+  const spans = pourSpans(pours, levels);
   const bolted = allOf(
     walls
       .flatMap(({ built, wall }) =>
         built ? plateRuns({ built, wall, levels, openings: openings.placed, rules }) : [],
       )
-      .map((run): PlateRun => {
+      .map((run) => {
         const edge = edgeOn.get(run.wall);
-        return edge ? { ...run, top: add(run.top, edge.height) } : run;
+        const pour = pourUpTo(spans, run.top);
+        return edge ? { ...run, pour, top: add(run.top, edge.height) } : { ...run, pour };
       })
       .map((run) => {
         const bars = standing.get(run.wall) ?? [];
@@ -182,18 +189,7 @@ export function buildTopOff(
     bolts: figureOf({
       id: 'topoff.bolts',
       title: 'Anchor bolts',
-      how: {
-        op: 'sum',
-        name: 'walls',
-        unit: 'count',
-        of: runs.map((run) => ({
-          op: 'sum',
-          name: run.name,
-          unit: 'count',
-          of: run.pieces.map((piece, index) => givenCount(`piece ${String(index + 1)}`, piece.bolts.length)),
-          pieces: { wall: run.wall },
-        })),
-      },
+      how: boltsHow(runs),
       rules: ['topoff.bolt.spacing', 'topoff.bolt.end', 'topoff.bolt.diameters', 'topoff.bolt.least'],
       pieces: {},
     }),

@@ -1,4 +1,5 @@
 export * from './boltRules';
+export * from './bolts';
 export * from './buildTopOff';
 export * from './plates';
 export * from './topOff';

@@ -5,6 +5,8 @@ import type { PlatePiece, PlateRun } from './plates';
 
 /** A run of plate with its pieces and their bolts. */
 export interface BoltedRun extends PlateRun {
+  /** The pour that ends with the wall under it: its bolts are set in the wet concrete of that one. */
+  readonly pour: string;
   readonly pieces: readonly PlatePiece[];
 }
 

@@ -372,18 +372,31 @@ describe('sill plates and anchor bolts', () => {
     });
   };
 
+  const staged = (plan: Plan): Plan => ({
+    ...plan,
+    pours: [
+      { id: 'low', toCourse: 4, top: 'half' },
+      { id: 'high', toCourse: 8, top: 'full' },
+    ],
+  });
+
   it('are ordered for the job, and with its last pour only', () => {
     const plan = planOf(RECTANGLE, withCourses(8));
     const { topoff } = work(plan);
     expect(plates(plan)).toEqual([topoff.boards.value, topoff.bolts.value]);
-    const staged: Plan = {
-      ...plan,
-      pours: [
-        { id: 'low', toCourse: 4, top: 'half' },
-        { id: 'high', toCourse: 8, top: 'full' },
-      ],
-    };
-    expect(plates(staged, 'low')).toEqual([]);
-    expect(plates(staged, 'high')).toEqual([topoff.boards.value, topoff.bolts.value]);
+    expect(plates(staged(plan), 'low')).toEqual([]);
+    expect(plates(staged(plan), 'high')).toEqual([topoff.boards.value, topoff.bolts.value]);
+  });
+
+  it('are set with the pour that ends with their wall, and the plates laid when all walls stand', () => {
+    // Three courses of 16 in end below the middle of the fourth, where the first pour stops.
+    const plan = staged(withTop(planOf(RECTANGLE, withCourses(8)), 'w2', '48in'));
+    const { topoff } = work(plan);
+    const low = topoff.runs
+      .filter(({ wall }) => wall === 'w2')
+      .flatMap(({ pieces }) => pieces.flatMap(({ bolts }) => bolts)).length;
+    expect(low).toBeGreaterThan(3);
+    expect(plates(plan, 'low')).toEqual([low]);
+    expect(plates(plan, 'high')).toEqual([topoff.boards.value, topoff.bolts.value - low]);
   });
 });

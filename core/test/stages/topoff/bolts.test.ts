@@ -8,7 +8,7 @@ import { type Blocked, layBolts } from '../../../src/kernel/stock/layBolts';
 import { boltRules } from '../../../src/stages/topoff';
 import { work } from '../../../src/work';
 import { insertOf, openingOf } from '../../support/openings';
-import { type Side, HALL, planOf, rectilinear, withCourses, withInside } from '../../support/plans';
+import { type Side, HALL, planOf, rectilinear, withCourses, withInside, withTop } from '../../support/plans';
 
 const plan = (change: Partial<Plan> = {}): Plan => planOf(HALL, { ...withCourses(7), ...change });
 const usual = boltRules(houseRules());
@@ -282,5 +282,49 @@ describe('bolts beside inserts', () => {
       depth: '5in',
     });
     expect(boltsOf([ledge])).toEqual(usualPlaces);
+  });
+});
+
+describe('bolts of a job of several pours', () => {
+  // Its second wall ends with the first pour, four courses of 16 in; the others go on.
+  const low: Plan = withTop(
+    planOf(HALL, {
+      pours: [
+        { id: 'first', toCourse: 4, top: 'full' },
+        { id: 'second', toCourse: 7, top: 'full' },
+      ],
+    }),
+    'w2',
+    '64in',
+  );
+  const on = (plan: Plan, of: (wall: string) => boolean): number =>
+    work(plan).topoff.runs.reduce(
+      (sum, { wall, pieces }) =>
+        sum + (of(wall) ? pieces.reduce((own, { bolts }) => own + bolts.length, 0) : 0),
+      0,
+    );
+
+  it('are set, listed and looked at in the pour that ends with their wall', () => {
+    const worked = work(low);
+    const [ends, goOn] = [on(low, (wall) => wall === 'w2'), on(low, (wall) => wall !== 'w2')];
+    expect(ends).toBeGreaterThan(3);
+    const listed = worked.pour.pours.map(({ ready }) => ready.find(({ id }) => id === 'top:bolts')?.what);
+    expect(listed.map((what) => Number(/^\d+/.exec(what ?? '')?.[0]))).toEqual([ends, goOn]);
+    const soft = worked.days.holds.find(({ id }) => id === 'soft:first');
+    expect(soft?.lines.some(({ what }) => /walls end.*bolts/.test(what))).toBe(true);
+    // Six minutes of one person for each, beside what the length of the tops takes.
+    const each = houseRules().count('days.rate.bolt');
+    const bare = work({ ...low, rules: { ...low.rules, 'days.rate.bolt': 0 } });
+    const minutes = ({ days }: ReturnType<typeof work>): readonly number[] =>
+      days.items.flatMap(({ kind, work: taken }) => (kind === 'top' ? [taken.value] : []));
+    const taken = minutes(worked).map((all, index) => all - (minutes(bare)[index] ?? 0));
+    expect(taken[0]).toBeCloseTo(ends * each);
+    expect(taken[1]).toBeCloseTo(goOn * each);
+  });
+
+  it('wait for the next pour where the first stops half way up the last block of their wall', () => {
+    const half: Plan = { ...low, pours: low.pours.map((pour) => ({ ...pour, top: 'half' })) };
+    expect(work(half).topoff.runs.every(({ pour }) => pour === 'second')).toBe(true);
+    expect(work(half).pour.pours[0]?.ready.some(({ id }) => id === 'top:bolts')).toBe(false);
   });
 });

@@ -1,5 +1,6 @@
 import { USUAL, showLength } from '@ombra/core/kernel/measure';
 import { bracesOfPour } from '@ombra/core/stages/bracing';
+import { boltsOfPour } from '@ombra/core/stages/topoff';
 import type { WorkedPlan } from '@ombra/core/worked';
 import type { Job } from '../../../job/useJob';
 import { LengthField } from '../../../ui/LengthField';
@@ -26,7 +27,7 @@ export function SoftTab({
   const waiting = pour.volumes.sides.filter(({ id }) =>
     board.stops.some((stop, index) => stop.side === id && (board.shares[index] ?? 0) < 1 - 1e-6),
   );
-  const bolts = worked.topoff.bolts.value;
+  const bolts = boltsOfPour(worked.topoff, pour.span.pour);
   const tops: readonly ('trowelled' | 'rough')[] = ['trowelled', 'rough'];
   const note = (what: string): void => {
     job.log.write('note', { what });
@@ -97,8 +98,8 @@ export function SoftTab({
         <h2 className="text-[22px] font-semibold">{say('Tops and bolts')}</h2>
         <p className="text-xl">
           {bolts > 0
-            ? say('Bolts in the plan: {count}, all at one height.', { count: bolts })
-            : say('No bolts in the plan.')}
+            ? say('Bolts in this pour: {count}, all at one height.', { count: bolts })
+            : say('No bolts in this pour.')}
         </p>
         <div role="group" aria-label={say('How the top is left')} className="flex flex-wrap gap-2">
           {tops.map((top) => (
