@@ -435,9 +435,7 @@ export function buildPour(
       ? []
       : [{ kind: 'side-nowhere', side: side.id, name: side.name }],
   );
-  const worked = allOf(
-    spans.map((span, index) => workedPour(span, index, setting)),
-  );
+  const worked = allOf(spans.map((span, index) => workedPour(span, index, setting)));
   // What holds for every pour of the job is told once.
   const told = new Set<string>();
   return {
