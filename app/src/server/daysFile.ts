@@ -1,5 +1,6 @@
 import { type Days, DAY, dayOf, dayText } from '@ombra/core/stages/days';
 import { type DateArray, type EventAttributes, createEvents } from 'ics';
+import { bookingText } from '../stages/days/dayWords';
 
 /** A moment as a calendar file tells it, in the time of the place. */
 function momentOf(clock: number, first: number): DateArray {
@@ -77,7 +78,7 @@ export function daysFile(
   const booked = bookings.map((booking): EventAttributes => ({
     productId: 'ombra',
     uid: `book.${booking.item}.${job}@ombra`,
-    title: `Book: ${booking.what === 'pump' ? `pump and concrete, ${booking.name}` : booking.name} · ${name}`,
+    title: `Book: ${bookingText(booking)} · ${name}`,
     start: dateOf(first + booking.by),
     end: dateOf(first + booking.by + 1),
     description: `For ${dayText(first + booking.day)}`,

@@ -2,7 +2,7 @@ import type { Figure } from '@ombra/core/kernel/figures';
 import { type Days, dayOf } from '@ombra/core/stages/days';
 import type { Job } from '../../job/useJob';
 import { RuleLines } from '../../rules/RuleLines';
-import { dayName } from './dayWords';
+import { bookingText, dayName } from './dayWords';
 
 interface PlanSideProps {
   readonly job: Job;
@@ -71,10 +71,9 @@ export function PlanSide({ job, days, open, onOpen }: PlanSideProps) {
         <section aria-label="To book">
           <h3 className="heading">To book</h3>
           <ul className="figures">
-            {bookings.map(({ item, name, what, day, by }) => (
-              <li key={item}>
-                {what === 'pump' ? `Pump and concrete${name === 'Pour' ? '' : `, ${name}`}` : name} for{' '}
-                {dayName(day, first)}: by{' '}
+            {bookings.map(({ day, by, ...booking }) => (
+              <li key={booking.item}>
+                {bookingText(booking)} for {dayName(day, first)}: by{' '}
                 <strong>{by < 0 && first === null ? 'now' : dayName(by, first)}</strong>
               </li>
             ))}

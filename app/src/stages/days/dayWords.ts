@@ -1,4 +1,4 @@
-import { DAY, dayOf, dayText } from '@ombra/core/stages/days';
+import { type Booking, DAY, dayOf, dayText } from '@ombra/core/stages/days';
 import { format, parseISO } from 'date-fns';
 
 /** `Mon Dec 1`, or `day 1` where no first day is said. */
@@ -17,3 +17,14 @@ export function timeName(clock: number, first: number | null): string {
 /** `11.2 h`, `40 min`. */
 export const hoursName = (minutes: number): string =>
   minutes < 90 ? `${String(Math.round(minutes))} min` : `${(minutes / 60).toFixed(1)} h`;
+
+/** What is booked: `Pump and concrete, Pour 1`, `Concrete` where trucks place by themselves, `Inspection`. */
+export function bookingText({ name, needs }: Pick<Booking, 'name' | 'needs'>): string {
+  if (!needs.includes('plant')) return name;
+  const what = needs.includes('pump operator')
+    ? 'Pump and concrete'
+    : needs.includes('conveyor operator')
+      ? 'Conveyor and concrete'
+      : 'Concrete';
+  return name === 'Pour' ? what : `${what}, ${name}`;
+}

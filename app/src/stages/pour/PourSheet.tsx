@@ -3,7 +3,7 @@ import { pointOfPump } from '@ombra/core/stages/days';
 import { rulesOf } from '@ombra/core/rules';
 import { showMass, showMinutes, showPressure, showVolume } from '@ombra/core/kernel/figures';
 import { showLength } from '@ombra/core/kernel/measure';
-import { type PourReady, type WorkedPour, liftHours } from '@ombra/core/stages/pour';
+import { type PourReady, type WorkedPour, liftHours, machineOf } from '@ombra/core/stages/pour';
 import type { WorkedPlan } from '@ombra/core/work';
 import { TableHead } from '../../ui/TableHead';
 import { PlanDrawing } from '../../drawing/plan/PlanDrawing';
@@ -58,13 +58,15 @@ function Card({
   const hours = liftHours(pour);
   const volume = (value: number): string => showVolume(value, units, 1);
   const { mix, volumes, pressing } = pour;
+  const machine = machineOf(pour.method);
   return (
     <section aria-label={pour.span.name} className="not-first:break-before-page">
       <div className="grid grid-cols-[minmax(0,1fr)_190px] gap-4">
         <div>
           <p className="figures text-[15px] leading-tight">
             <strong>
-              {pour.date ?? 'Date: ____________'} · pump {timeOf(pour, -rules.count('pour.pump.lead'))} ·
+              {pour.date ?? 'Date: ____________'} ·{' '}
+              {machine === null ? '' : `${machine} ${timeOf(pour, -rules.count('pour.pump.lead'))} · `}
               first truck {timeOf(pour, 0)} · last concrete {timeOf(pour, pour.clock.finish)} · all done{' '}
               {timeOf(pour, pour.clock.done)}
             </strong>{' '}

@@ -5,17 +5,18 @@ import { dayOf } from './calendar';
 /** Somebody from outside who is asked ahead. */
 export interface Booking {
   readonly item: string;
-  readonly what: 'inspection' | 'pump';
   readonly name: string;
+  /** Who is to come: the inspector; or the plant, with the operator of what is hired to place with. */
+  readonly needs: DayItem['needs'];
   /** Days counted from the first one: when it is wanted, and by when to ask; below zero before the job begins. */
   readonly day: number;
   readonly by: number;
 }
 
-/** Who is asked how far ahead, by the work that wants them. */
-const AHEAD: Readonly<Partial<Record<DayItem['kind'], readonly [Booking['what'], CountRuleId]>>> = {
-  inspection: ['inspection', 'days.ahead.inspection'],
-  pour: ['pump', 'days.ahead.pump'],
+/** How far ahead those are asked whom some work wants. */
+const AHEAD: Readonly<Partial<Record<DayItem['kind'], CountRuleId>>> = {
+  inspection: 'days.ahead.inspection',
+  pour: 'days.ahead.pump',
 };
 
 /** The working day so many working days before another. */
@@ -29,20 +30,19 @@ function workingDaysBefore(day: number, count: number, works: (day: number) => b
 }
 
 /**
- * Inspections and pumps, with the day by which each is booked.
+ * Inspections and pours, with the day by which each is booked.
  *
  * @param works whether offices are open on a day; at least one day of seven
  * @example bookingsOf([], () => true, rules) // []
  */
 export const bookingsOf = (
-  items: readonly Pick<DayItem, 'id' | 'kind' | 'name' | 'start' | 'done'>[],
+  items: readonly Pick<DayItem, 'id' | 'kind' | 'name' | 'needs' | 'start' | 'done'>[],
   works: (day: number) => boolean,
   rules: HouseRules,
 ): readonly Booking[] =>
-  items.flatMap(({ id, kind, name, start, done }): Booking[] => {
+  items.flatMap(({ id, kind, name, needs, start, done }): Booking[] => {
     const ahead = AHEAD[kind];
     if (!ahead || done >= 1) return [];
-    const [what, rule] = ahead;
     const day = dayOf(start);
-    return [{ item: id, what, name, day, by: workingDaysBefore(day, rules.count(rule), works) }];
+    return [{ item: id, name, needs, day, by: workingDaysBefore(day, rules.count(ahead), works) }];
   });

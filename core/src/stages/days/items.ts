@@ -9,6 +9,7 @@ import {
   valueOf,
 } from '../../kernel/rules';
 import { type PourSpan, type Wall, pourSpans, startsIn, wallsOf } from '../outline';
+import { type PlacingMachine, machineOf } from '../pour';
 import { standingIn } from '../steel';
 import { boltsOfPour } from '../topoff';
 import { type Effort, DAY } from './calendar';
@@ -39,7 +40,7 @@ export type ItemKind =
 export type Stopper = 'rain' | 'frost' | 'wind' | 'lightning';
 
 /** Who has to be there besides the crew. */
-export type Outsider = 'inspector' | 'pump operator' | 'plant' | 'machine operator';
+export type Outsider = 'inspector' | `${PlacingMachine} operator` | 'plant' | 'machine operator';
 
 /** What weather stops what. [common practice] */
 const STOPS: Readonly<Partial<Record<ItemKind, readonly Stopper[]>>> = {
@@ -240,6 +241,7 @@ function pourItems(
   const inserts = placed.placed.filter(({ rect }) => inPour(rect.bottom)).length;
   const day = ground.pour.pours.find((each) => each.span.pour === span.pour);
   const minutes = day?.clock.finish ?? 0;
+  const machine = day ? machineOf(day.method) : null;
   const visit = rules.count('days.inspection');
   const bolts = boltsOfPour(topoff, span.pour);
   const filled = stacks.find(({ id }) => id === span.pour)?.ground;
@@ -280,7 +282,7 @@ function pourItems(
               given('time on site', 'duration', minutes),
               givenCount('people', day.crew),
             ]),
-            needs: day.method === 'pump' ? ['plant' as const, 'pump operator' as const] : ['plant' as const],
+            needs: ['plant' as const, ...(machine ? [`${machine} operator` as const] : [])],
             rules: ['days.wait.stand' as const],
             effort: { kind: 'from' as const, at: day.start, minutes },
             date: day.date,

@@ -5,7 +5,7 @@ import type { Day } from './rehearsal';
 import type { HouseRules } from '../../kernel/rules';
 import type { Shell, Wall } from '../outline';
 import { type TopOff, boltsOfPour } from '../topoff';
-import { crewOf, isHired, rateOf } from './method';
+import { crewOf, machineOf, rateOf } from './method';
 import type { MixCard } from './mix';
 import type { Slice } from './slices';
 import { type PourMethod, type Stop, filledSpan, isMoved } from './stops';
@@ -73,7 +73,7 @@ export function dayOf(
   const { rules, slices, rows } = ground;
   const allowance = rules.count('pour.allowance') / 100;
   const crew = crewOf(method, rules);
-  const hired = isHired(method);
+  const machine = machineOf(method);
   return {
     stops: stops.map((stop) => {
       const slice = stop.slice === null ? undefined : slices[stop.slice];
@@ -103,7 +103,7 @@ export function dayOf(
     chuteRate: rateOf('chute', rules),
     change: rules.count('pour.truck.change'),
     backing: rules.count('pour.truck.test'),
-    prime: method === 'pump' ? rules.count('pour.pump.prime') : 0,
+    prime: machine === 'pump' ? rules.count('pour.pump.prime') : 0,
     wash: rules.count('pour.truck.wash'),
     move: isMoved(method) ? rules.count('pour.move') : method === 'holes' ? rules.count('pour.hole.plug') : 0,
     chuteMoving: rules.count('pour.move'),
@@ -113,12 +113,12 @@ export function dayOf(
     swell: allowance / 2,
     swellScatter: allowance / 4,
     after: afterOf({ volumes, pour }, crew, ground),
-    washOut: hired ? rules.count('pour.after.wash') : 0,
+    washOut: machine ? rules.count('pour.after.wash') : 0,
     dark,
     money: {
       wait: rules.count('pour.money.wait'),
       free: rules.count('pour.truck.free'),
-      pump: hired ? rules.count('pour.money.pump') : 0,
+      pump: machine ? rules.count('pour.money.pump') : 0,
       pumpHours: rules.count('pour.money.pump.hours'),
       lead: rules.count('pour.pump.lead'),
       crew: rules.count('pour.money.crew') * crew,

@@ -28,5 +28,16 @@ export const rateHow = (method: PourMethod, rules: HouseRules): How =>
 
 export const crewOf = (method: PourMethod, rules: HouseRules): number => rules.count(CREWS[method]);
 
-/** Whether a pump or a conveyor is hired for it. */
-export const isHired = (method: PourMethod): boolean => method !== 'chute';
+/** What is hired to place with. */
+export type PlacingMachine = 'pump' | 'conveyor';
+
+const MACHINES: Readonly<Record<PourMethod, PlacingMachine | null>> = {
+  pump: 'pump',
+  chute: null,
+  conveyor: 'conveyor',
+  // They are filled by a pump’s hose.
+  holes: 'pump',
+};
+
+/** The machine that is hired for a pour; none where trucks place by themselves. */
+export const machineOf = (method: PourMethod): PlacingMachine | null => MACHINES[method];

@@ -3,7 +3,7 @@ import type { PlayedRun } from './rehearsal';
 import type { HouseRules } from '../../kernel/rules';
 import { type Figure, figureOf } from '../../kernel/figures/figure';
 import { type How, given, givenCount } from '../../kernel/figures/how';
-import { crewOf, crewRule, isHired } from './method';
+import { crewOf, crewRule, machineOf } from './method';
 import type { PourMethod } from './stops';
 
 /** What a pour costs in the job's money, if it goes as planned. */
@@ -26,11 +26,12 @@ export function moneyOf(
     givenCount(name, rules.count(id));
   const [unit, size] = units === 'imperial' ? ['yd³', CUBIC_METRES_PER_CUBIC_YARD] : ['m³', 1];
   const lead = rules.count('pour.pump.lead');
+  const hired = machineOf(method);
   const hours = given('hours, with the lead, to the last brace', 'ratio', (clock.done + lead) / 60);
   const machine = given(
     'hours, with the lead, washed out',
     'ratio',
-    (clock.finish + (isHired(method) ? rules.count('pour.after.wash') : 0) + lead) / 60,
+    (clock.finish + (hired ? rules.count('pour.after.wash') : 0) + lead) / 60,
   );
   const product = (name: string, of: readonly How[]): How => ({ op: 'product', name, unit: 'money', of });
   return figureOf({
@@ -55,9 +56,9 @@ export function moneyOf(
             (rules.quantity('pour.money.concrete') * size) / CUBIC_METRES_PER_CUBIC_YARD,
           ),
         ]),
-        ...(isHired(method)
+        ...(hired
           ? [
-              product(method === 'conveyor' ? 'conveyor' : 'pump', [
+              product(hired, [
                 {
                   op: 'greatest' as const,
                   name: 'hours paid',

@@ -235,21 +235,26 @@ function topItems({ span, topoff, units, rules }: ReadyInput): readonly PourRead
   ];
 }
 
-const SITE_BY_METHOD: Readonly<Record<PourMethod, readonly (readonly [id: string, what: string])[]>> = {
-  pump: [
-    ['pump', 'Pump set up level on firm ground, boom and hose clear of every wire.'],
-    ['operator', 'Operator briefed: who signals, where to start, when to stop.'],
-    [
-      'hose',
-      'Reducer and a hose of 2 to 3 in on the end; the line is primed, the slurry kept out of the wall.',
-    ],
+const WITH_PUMP: readonly (readonly [id: string, what: string])[] = [
+  ['pump', 'Pump set up level on firm ground, boom and hose clear of every wire.'],
+  ['operator', 'Operator briefed: who signals, where to start, when to stop.'],
+  [
+    'hose',
+    'Reducer and a hose of 2 to 3 in on the end; the line is primed, the slurry kept out of the wall.',
   ],
+];
+
+const SITE_BY_METHOD: Readonly<Record<PourMethod, readonly (readonly [id: string, what: string])[]>> = {
+  pump: WITH_PUMP,
   chute: [
     ['way', 'Way for the truck round the walls firm, clear of the bank and of the braces’ feet.'],
     ['barrows', 'Barrows and planks where the chute does not reach.'],
   ],
   conveyor: [['belt', 'Conveyor set up, sock on its end, its next places marked.']],
-  holes: [['glue', 'Glue, screws and a board for every plug at hand; whoever plugs goes with the hose.']],
+  holes: [
+    ...WITH_PUMP,
+    ['glue', 'Glue, screws and a board for every plug at hand; whoever plugs goes with the hose.'],
+  ],
 };
 
 function siteItems({ method, watched }: ReadyInput): readonly PourReady[] {

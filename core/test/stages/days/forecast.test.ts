@@ -132,17 +132,28 @@ describe('bookings', () => {
       rules: { 'days.week': 'sat-sun', 'days.people': 12 },
     });
     const start = Date.UTC(2027, 2, 5);
-    for (const { item, what, day, by } of bookings) {
+    for (const { item, needs, day, by } of bookings) {
       expect(day).toBe(dayOf(items.find(({ id }) => id === item)?.start ?? 0));
       const between = Array.from({ length: day - by }, (_, index) =>
         new Date(start + (by + index) * 86_400_000).getUTCDay(),
       );
       expect(between.filter((weekday) => weekday !== 0 && weekday !== 6)).toHaveLength(
-        what === 'pump' ? 5 : 2,
+        needs.includes('plant') ? 5 : 2,
       );
       expect([0, 6]).not.toContain(between[0]);
     }
-    expect(bookings.map(({ what }) => what)).toEqual(['inspection', 'pump']);
+    expect(bookings.map(({ needs }) => needs)).toEqual([['inspector'], ['plant', 'pump operator']]);
+  });
+
+  it('ask for what concrete is placed with, and for nothing where trucks place by themselves', () => {
+    const asked = (method: string) =>
+      daysOf([], { rules: { 'pour.method': method } }).bookings.flatMap(({ needs }) =>
+        needs.includes('plant') ? [needs] : [],
+      );
+    expect(asked('chute')).toEqual([['plant']]);
+    expect(asked('conveyor')).toEqual([['plant', 'conveyor operator']]);
+    // Holes in cell blocks are filled by a pump’s hose.
+    expect(asked('holes')).toEqual([['plant', 'pump operator']]);
   });
 
   it('are over when the work is done, and a pour whose day has passed is told', () => {

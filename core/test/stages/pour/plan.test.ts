@@ -180,6 +180,8 @@ describe('the list before the pump', () => {
     expect(by('chute')).not.toContain('site:pump');
     expect(by('conveyor')).toContain('site:belt');
     expect(by('holes')).toContain('site:glue');
+    // They are filled by a pump’s hose.
+    expect(by('holes')).toEqual(expect.arrayContaining(['site:pump', 'site:operator', 'site:hose']));
   });
 
   it('leaves to a later pour what lies above the first', () => {

@@ -99,6 +99,7 @@ export const en = {
     'Upright first with one screw a course, then its leg, then the bracket. Turnbuckles near mid-travel.',
   hose: 'Pour',
   pump: 'Pump {time}',
+  conveyor: 'Conveyor {time}',
   firstTruck: 'first truck {time}',
   done: 'last concrete {time}',
   lift: 'Lift',

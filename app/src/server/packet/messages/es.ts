@@ -101,6 +101,7 @@ export const es: Messages = {
     'Primero el montante, un tornillo por hilada; luego la pata; luego la ménsula. Tensores a media carrera.',
   hose: 'Colado',
   pump: 'Bomba {time}',
+  conveyor: 'Banda {time}',
   firstTruck: 'primer camión {time}',
   done: 'último concreto {time}',
   lift: 'Capa',

@@ -101,6 +101,7 @@ export const fr: Messages = {
     'D’abord le montant, une vis par rang; puis la jambe; puis la console. Tendeurs près de mi-course.',
   hose: 'Coulée',
   pump: 'Pompe {time}',
+  conveyor: 'Convoyeur {time}',
   firstTruck: 'premier camion {time}',
   done: 'dernier béton {time}',
   lift: 'Levée',

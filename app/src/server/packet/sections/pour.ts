@@ -1,5 +1,5 @@
 import { TROUBLES } from '@ombra/core/kernel/record';
-import { type WorkedPour, clockText, hoursOf, liftHours } from '@ombra/core/stages/pour';
+import { type WorkedPour, clockText, hoursOf, liftHours, machineOf } from '@ombra/core/stages/pour';
 import type { Content } from 'pdfmake/interfaces';
 import { TROUBLE_NAMES } from '../../../stages/days/log/entryWords';
 import { TROUBLE_CARDS } from '../../../stages/pour/board/troubleCards';
@@ -40,12 +40,13 @@ export const hoseSection = (context: PacketContext): readonly Content[] =>
   byPour(context, (pour) => {
     const { t, say, volume, length, rules, words, worked } = context;
     const { mix, volumes } = pour;
+    const machine = machineOf(pour.method);
     const times = liftHours(pour);
     return [
       text(
         [
           pour.date === null ? '____________' : words.date(pour.date),
-          t('pump', { time: at(pour, -rules.count('pour.pump.lead')) }),
+          ...(machine === null ? [] : [t(machine, { time: at(pour, -rules.count('pour.pump.lead')) })]),
           t('firstTruck', { time: at(pour, 0) }),
           t('done', { time: at(pour, pour.clock.finish) }),
         ].join(' · '),
