@@ -161,7 +161,7 @@ describe('requests that nobody should send', () => {
     const started = performance.now();
     expect((await send(running, 'GET', '/jobs/one/sheets/courses'))?.status).toBe(200);
     expect((await send(running, 'GET', '/api/jobs/one'))?.status).toBe(200);
-    expect(performance.now() - started).toBeLessThan(15_000);
+    expect(performance.now() - started).toBeLessThan(60_000);
     expect([200, 503]).toContain((await sheet)?.status);
   });
 });

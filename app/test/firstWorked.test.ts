@@ -17,7 +17,7 @@ describe('what the server has worked for the first view', () => {
     expect(workedAtHand(job, ['levels', 'shell'])).toBeNull();
     await vi.waitFor(() => {
       expect(workedAtHand(job, ['levels', 'shell'])).toMatchObject({ name: 'Barn', notices: [] });
-    });
+    }, 60_000);
     expect(await workedByServer(job, ['levels', 'shell'])).toMatchObject({ levels: { courses: 6 } });
     expect(fetch.mock.calls).toEqual([[workedAddress('barn', ['levels', 'shell']), { method: 'GET' }]]);
     // Another visit asks anew.

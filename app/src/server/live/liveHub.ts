@@ -25,8 +25,12 @@ export interface LiveHub {
   readonly close: () => void;
 }
 
-/** @param failed told of what a look went wrong with */
-export function makeLiveHub(store: LiveStore, failed: (error: unknown) => void): LiveHub {
+/** @param report told of what a look went wrong with, as long as the hub is open: what is on its way when it closes ends with the database */
+export function makeLiveHub(store: LiveStore, report: (error: unknown) => void): LiveHub {
+  let closed = false;
+  const failed = (error: unknown): void => {
+    if (!closed) report(error);
+  };
   const rooms = new Map<
     string,
     { readonly listeners: Set<Listener>; told: string; message: LiveMessage | null; looking: boolean }
@@ -104,6 +108,7 @@ export function makeLiveHub(store: LiveStore, failed: (error: unknown) => void):
       return end;
     },
     close: () => {
+      closed = true;
       rest();
       for (const { listeners } of rooms.values()) for (const { hear } of listeners) hear('over');
       rooms.clear();
