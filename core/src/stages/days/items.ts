@@ -8,7 +8,7 @@ import {
   type RuleId,
   valueOf,
 } from '../../kernel/rules';
-import { type PourSpan, type Wall, pourSpans, startsIn, wallsOf } from '../outline';
+import { type PourSpan, type Wall, lengthIn, pourSpans, startsIn, wallsOf } from '../outline';
 import { type PlacingMachine, machineOf } from '../pour';
 import { standingIn } from '../steel';
 import { boltsOfPour } from '../topoff';
@@ -207,7 +207,7 @@ function pourItems(
   ground: ItemGround,
   rules: HouseRules,
 ): readonly Draft[] {
-  const { openings, placed, steel, bracing, topoff, stacks } = ground;
+  const { shell, levels, openings, placed, steel, bracing, topoff, stacks } = ground;
   const own = { pour: span.pour };
   const at = (kind: ItemKind): string => `${kind}:${span.pour}`;
   const inPour = startsIn(span);
@@ -242,10 +242,11 @@ function pourItems(
   const day = ground.pour.pours.find((each) => each.span.pour === span.pour);
   const minutes = day?.clock.finish ?? 0;
   const machine = day ? machineOf(day.method) : null;
+  const filled = add(...wallsOf(shell).map(({ id }) => lengthIn(span, levels.walls[id] ?? [])));
   const visit = rules.count('days.inspection');
   const bolts = boltsOfPour(topoff, span.pour);
-  const filled = stacks.find(({ id }) => id === span.pour)?.ground;
-  const early = filled?.before === true;
+  const soil = stacks.find(({ id }) => id === span.pour)?.ground;
+  const early = soil?.before === true;
   const backfill = along(toSoil, 'days.rate.backfill', rules);
   return [
     item('bucks', 'Bucks', apiece('bucks', bucks, 'days.rate.buck', rules)),
@@ -255,7 +256,7 @@ function pourItems(
     item('verticals', 'Verticals', apiece('verticals', uprights, 'days.rate.vertical', rules)),
     item('inserts', 'Inserts', apiece('inserts', inserts, 'days.rate.insert', rules)),
     ...(early ? [item('backfill', 'Backfill around the empty forms, evenly', backfill)] : []),
-    item('straighten', 'Straighten', along(length, 'days.rate.straighten', rules)),
+    item('straighten', 'Straighten', along(filled, 'days.rate.straighten', rules)),
     item(
       'inspection',
       'Inspection',
@@ -301,23 +302,23 @@ function pourItems(
           ? 'Top left rough for the clips, bolts set where walls end'
           : 'Top left rough, clean for the clips',
       atOnce(
-        together('top', along(length, 'days.rate.top', rules), [
+        together('top', along(filled, 'days.rate.top', rules), [
           apiece('bolts', bolts, 'days.rate.bolt', rules),
         ]),
       ),
     ),
-    item('sight', 'Sighted while soft', atOnce(along(length, 'days.rate.sight', rules))),
+    item('sight', 'Sighted while soft', atOnce(along(filled, 'days.rate.sight', rules))),
     item('unbrace', 'Braces off, gear back', apiece('braces', braces, 'days.rate.unbrace', rules), [
       { id: at('pour'), wait: 60 * rules.count('days.wait.braces') },
     ]),
     ...(last ? [item('plates', 'Plates, ledger nuts', along(length, 'days.rate.plates', rules))] : []),
-    ...(last || (filled && !early)
+    ...(last || (soil && !early)
       ? [item('seal', 'Membrane, drain, protection', along(toSoil, 'days.rate.seal', rules))]
       : []),
     ...(last && !early
       ? [item('floor', 'Floor on, or braces in', along(length, 'days.rate.floor', rules))]
       : []),
-    ...((last || filled) && !early
+    ...((last || soil) && !early
       ? [
           item('backfill', 'Backfill, evenly in passes', backfill, [
             { id: at('pour'), wait: DAY * rules.count('days.wait.backfill') },

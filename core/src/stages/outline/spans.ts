@@ -1,5 +1,5 @@
-import { type Length, ZERO } from '../../kernel/measure';
-import { type Levels, middleOfCourse } from './levels';
+import { type Length, ZERO, add, subtract } from '../../kernel/measure';
+import { type HeightSpan, type Levels, middleOfCourse } from './levels';
 import type { Pour } from './plan';
 import { pourName } from './pourName';
 
@@ -54,3 +54,18 @@ export const startsIn =
   ({ lowest, bottom, top }: Pick<PourSpan, 'lowest' | 'bottom' | 'top'>) =>
   (height: number): boolean =>
     (lowest || height >= bottom) && height < top;
+
+/**
+ * How much of a wall's length is filled in a pour: not where it ended with the pour below, nor where it begins above this one.
+ *
+ * @example lengthIn({ bottom: feet(4), top: feet(8) }, [{ from: ZERO, to: feet(20), bottom: ZERO, top: feet(4) }]) // ZERO
+ */
+export const lengthIn = (
+  { bottom, top }: Pick<PourSpan, 'bottom' | 'top'>,
+  wall: readonly HeightSpan[],
+): Length =>
+  add(
+    ...wall
+      .filter((each) => each.bottom < top && (each.cut?.over ?? each.top) > bottom)
+      .map(({ from, to }) => subtract(to, from)),
+  );

@@ -317,7 +317,7 @@ function workedPour(span: PourSpan, index: number, setting: Setting): Judged<Wor
   const start = minutesOf(said.start) ?? USUAL_START;
   const darkAt = minutesOf(said.dark);
   const dark = darkAt === null ? null : darkAt - start;
-  const day = dayOf(stops, { pour: span.pour, volumes, mix, method, dark }, setting);
+  const day = dayOf(stops, { span, volumes, mix, method, dark }, setting);
   const clock = playDay(steady(day), 0);
   const watchers = input.pour?.watchers ?? {};
   const filledWalls = volumes.walls.flatMap(({ wall }) => walls.get(wall) ?? []);

@@ -3,7 +3,7 @@ import type { CourseRow } from '../courses';
 import { CUBIC_METRES_PER_CUBIC_YARD, METRES_PER_FOOT, toMetres } from '../../kernel/measure';
 import type { Day } from './rehearsal';
 import type { HouseRules } from '../../kernel/rules';
-import type { Shell, Wall } from '../outline';
+import { type Levels, type PourSpan, type Shell, lengthIn } from '../outline';
 import { type TopOff, boltsOfPour } from '../topoff';
 import { crewOf, machineOf, rateOf } from './method';
 import type { MixCard } from './mix';
@@ -16,7 +16,7 @@ interface DayGround {
   readonly rules: HouseRules;
   readonly slices: readonly Slice[];
   readonly rows: ReadonlyMap<string, readonly CourseRow[]>;
-  readonly walls: ReadonlyMap<string, Wall>;
+  readonly levels: Levels;
   readonly bracing: Bracing;
   readonly topoff: TopOff;
   readonly shell: Shell;
@@ -34,29 +34,26 @@ const STRUCK = 10 * METRES_PER_FOOT;
 
 /** Minutes of the whole crew from the last concrete on: tops struck off, bolts set where walls end, walls sighted and turned. */
 function afterOf(
-  { volumes, pour }: Pick<DayInput, 'volumes' | 'pour'>,
+  { volumes, span }: Pick<DayInput, 'volumes' | 'span'>,
   crew: number,
-  { rules, walls, bracing, topoff }: DayGround,
+  { rules, levels, bracing, topoff }: DayGround,
 ): number {
   const poured = new Set(volumes.walls.map(({ wall }) => wall));
-  const top = [...poured].reduce(
-    (sum, wall) => sum + toMetres(walls.get(wall)?.length ?? (0 as Wall['length'])),
-    0,
-  );
-  const braces = bracesOfPour(bracing, pour).reduce(
+  const top = [...poured].reduce((sum, wall) => sum + toMetres(lengthIn(span, levels.walls[wall] ?? [])), 0);
+  const braces = bracesOfPour(bracing, span.pour).reduce(
     (sum, wall) => sum + (poured.has(wall.wall) ? wall.braces.length + wall.diagonals.length : 0),
     0,
   );
   const alone =
     (top / STRUCK) * rules.count('pour.after.strike') +
-    boltsOfPour(topoff, pour) * rules.count('pour.after.bolt') +
+    boltsOfPour(topoff, span.pour) * rules.count('pour.after.bolt') +
     2 * braces * rules.count('pour.after.straighten');
   return alone / Math.max(1, crew);
 }
 
 /** What is placed in a day, and how. */
 interface DayInput {
-  readonly pour: string;
+  readonly span: PourSpan;
   readonly volumes: PourVolumes;
   readonly mix: MixCard;
   readonly method: PourMethod;
@@ -67,7 +64,7 @@ interface DayInput {
 /** The day that the rehearsal plays, from the stops and the house rules. Half of the allowance is taken up by swelling forms. [ours] */
 export function dayOf(
   stops: readonly Stop[],
-  { pour, volumes, mix, method, dark }: DayInput,
+  { span, volumes, mix, method, dark }: DayInput,
   ground: DayGround,
 ): Day {
   const { rules, slices, rows } = ground;
@@ -77,13 +74,13 @@ export function dayOf(
   return {
     stops: stops.map((stop) => {
       const slice = stop.slice === null ? undefined : slices[stop.slice];
-      const span = slice ? filledSpan(stop, rows.get(slice.wall) ?? [], slice) : null;
+      const filled = slice ? filledSpan(stop, rows.get(slice.wall) ?? [], slice) : null;
       return {
         slice: slice ? partOf(stop, slice, slices.length) : null,
         lift: stop.lift,
         volume: stop.volume,
-        foot: span ? span.bottom / 1e9 : 0,
-        depth: span ? (span.top - span.bottom) / 1e9 : 0,
+        foot: filled ? filled.bottom / 1e9 : 0,
+        depth: filled ? (filled.top - filled.bottom) / 1e9 : 0,
         move: stop.move,
         chuteMove: stop.chuteMove,
       };
@@ -112,7 +109,7 @@ export function dayOf(
     oldLoads: rules.choice('pour.load.old') === 'refuse' ? 'refuse' : 'take',
     swell: allowance / 2,
     swellScatter: allowance / 4,
-    after: afterOf({ volumes, pour }, crew, ground),
+    after: afterOf({ volumes, span }, crew, ground),
     washOut: machine ? rules.count('pour.after.wash') : 0,
     dark,
     money: {

@@ -8,7 +8,7 @@ import { report } from '../../../src/report';
 import { faceOfCourse, dayNumber, dayText, weekday } from '../../../src/stages/days';
 import { work } from '../../../src/work';
 import { openingOf } from '../../support/openings';
-import { type Side, HALL, planOf, withCourses, withInside } from '../../support/plans';
+import { type Side, HALL, planOf, withCourses, withInside, withTop } from '../../support/plans';
 
 /** 560 ft round: 180 by 100 ft. */
 const LONG: readonly Side[] = [
@@ -168,6 +168,35 @@ describe('the items of a job', () => {
     for (const kind of ['strip', 'chalk', 'straighten', 'sight'])
       expect(hours(parted, kind) / hours(plain, kind)).toBeCloseTo((inches(1632) + inside) / inches(1632), 9);
     expect(hours(plain, 'seal')).toBeGreaterThan(0);
+  });
+
+  it('straightens, strikes off and sights in each pour what is filled in it', () => {
+    const pours = [
+      { id: 'p1', toCourse: 4, top: 'full' as const },
+      { id: 'p2', toCourse: 7, top: 'full' as const },
+    ];
+    // Four courses of 16 in: the second wall, 28 ft of 136, ends with the first pour; so do 10 ft of the third.
+    const low = withTop(planOf(HALL, { pours }), 'w2', '64in');
+    const stepped: Plan = {
+      ...low,
+      loops: low.loops.map((loop) => ({
+        ...loop,
+        walk: loop.walk.map((row) =>
+          row.id === 'w3' ? { ...row, topSteps: [{ id: 't', at: '30ft', top: '64in' }] } : row,
+        ),
+      })),
+    };
+    const feetOf = (plan: Plan, kind: string): readonly number[] =>
+      daysOf(plan).items.flatMap((each) => (each.kind === kind ? [each.quantity.value / inches(12)] : []));
+    for (const kind of ['straighten', 'top', 'sight']) {
+      expect(feetOf(low, kind)).toEqual([136, 108]);
+      expect(feetOf(stepped, kind)).toEqual([136, 98]);
+    }
+    // Four minutes of one for 10 ft struck off, shared by the crew that pours.
+    const after = (plan: Plan, pour: number): number => work(plan).pour.pours[pour]?.day.after ?? 0;
+    const unstruck = { 'pour.after.strike': 0 };
+    const crew = work(low).pour.pours[1]?.crew ?? 0;
+    expect(after(stepped, 1) - after({ ...stepped, rules: unstruck }, 1)).toBeCloseTo((98 / 10) * (4 / crew));
   });
 
   it('say why: every figure names its rules, and a metric job is worked in metres', () => {
