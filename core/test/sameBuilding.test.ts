@@ -30,8 +30,9 @@ function figuresOf(plan: Plan, digits = 9) {
       walls.reduce((sum, { braces }) => sum + braces.length, 0),
     ),
     told: worked.notices
+      // Which way it was walked is told as such; when the hose is back depends on the corner at which a pour starts, the first of the walk.
+      .filter(({ id }) => !/^(anticlockwise|pour:(whole-head|lift-slow))/.test(id))
       .map(({ severity, id }) => `${severity} ${id.split(':')[0] ?? ''}`)
-      .filter((each) => each !== 'tip anticlockwise')
       .sort(),
   };
 }

@@ -85,6 +85,20 @@ export function showMinutes(minutes: number): string {
 }
 
 /**
+ * Two lengths of time that are told against each other, the shorter first: where both round to the same minute, the shorter is rounded
+ * down and the longer up.
+ *
+ * @example showApart(19.8, 20.2) // ['19 min', '21 min']
+ * @example showApart(20, 90.4) // ['20 min', '90 min']
+ */
+export function showApart(shorter: number, longer: number): readonly [shorter: string, longer: string] {
+  const alike = Math.round(shorter) === Math.round(longer);
+  return alike
+    ? [showMinutes(Math.floor(shorter)), showMinutes(Math.ceil(longer))]
+    : [showMinutes(shorter), showMinutes(longer)];
+}
+
+/**
  * A mass in whole pounds or kilograms.
  *
  * @example showMass(1000, 'metric') // '1000 kg'

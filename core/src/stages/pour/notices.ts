@@ -2,7 +2,7 @@ import { type UnitSystem, showLength, toCelsius, writeQuantity } from '../../ker
 import { type Pouring, type PourProblem, COLD_AIR } from '.';
 import { ACI_MOST_SLUMP } from './pressure';
 import { pourRules } from './rules';
-import { showMinutes, showPressure, showQuantity, showVolume } from '../../kernel/figures/explain';
+import { showApart, showPressure, showQuantity, showVolume } from '../../kernel/figures/explain';
 import type { TopOff, TopOffProblem } from '../topoff';
 import { type Notice, type NoticeTable, type Told, noticesOf } from '../../kernel/notices';
 
@@ -80,13 +80,15 @@ function wholeHeadWording(
         what: `Lift ${String(problem.lift)} is ${showLength(problem.depth, units)} deep and vibrated: ${head}. Use more lifts.`,
         why: pourRules['pour.vibrate.deepest'].reason,
       };
-    case 'return':
+    case 'return': {
+      const [back, needed] = showApart(problem.minutes ?? 0, problem.least);
       return {
         ...common,
         rule: 'pour.return.least',
-        what: `${place}: the hose is back after ${showMinutes(problem.minutes ?? 0)} and the layer below needs ${showMinutes(problem.least)}. Until then ${head}. Use fewer lifts, or wait.`,
+        what: `${place}: the hose is back after ${back} and the layer below needs ${needed}. Until then ${head}. Use fewer lifts, or wait.`,
         why: pourRules['pour.return.least'].reason,
       };
+    }
   }
 }
 
@@ -251,24 +253,33 @@ function pourWording(
       ...at(problem.pour),
       what: `The machine’s position “${problem.text}” cannot be read. Choose a wall, and write how far along and how far out.`,
     }),
-    'lift-slow': (problem) => ({
-      severity: 'check',
-      ...at(problem.pour),
-      rule: 'pour.work.minutes',
-      what: `A layer waits ${showMinutes(problem.gap)} for the next and sets in ${showMinutes(problem.working)}: a cold joint. ${problem.trucksWait ? 'The crew is slower than the trucks, so truck spacing will not help. Place faster, add hands, add a retarder, or change the lifts. The rehearsal tries these.' : 'Space trucks closer, place faster, add a retarder, or use fewer lifts.'}`,
-    }),
-    'load-old': (problem) => ({
-      severity: 'check',
-      ...at(problem.pour),
-      rule: 'pour.discharge.most',
-      what: `A load is ${showMinutes(problem.age)} old when the last of it is placed; the limit is ${showMinutes(problem.most)}. ${problem.layersWait ? 'Order smaller loads, place faster, or add hands. Spacing trucks farther apart would leave layers waiting.' : 'Space trucks farther apart, or order smaller loads.'}`,
-    }),
-    'trucks-close': (problem) => ({
-      severity: 'check',
-      ...at(problem.pour),
-      rule: 'pour.truck.spacing',
-      what: `A load takes the crew ${showMinutes(problem.service)} and a truck comes every ${showMinutes(problem.spacing)}: each truck waits longer than the last, and its concrete stiffens.`,
-    }),
+    'lift-slow': (problem) => {
+      const [sets, waits] = showApart(problem.working, problem.gap);
+      return {
+        severity: 'check',
+        ...at(problem.pour),
+        rule: 'pour.work.minutes',
+        what: `A layer waits ${waits} for the next and sets in ${sets}: a cold joint. ${problem.trucksWait ? 'The crew is slower than the trucks, so truck spacing will not help. Place faster, add hands, add a retarder, or change the lifts. The rehearsal tries these.' : 'Space trucks closer, place faster, add a retarder, or use fewer lifts.'}`,
+      };
+    },
+    'load-old': (problem) => {
+      const [most, age] = showApart(problem.most, problem.age);
+      return {
+        severity: 'check',
+        ...at(problem.pour),
+        rule: 'pour.discharge.most',
+        what: `A load is ${age} old when the last of it is placed; the limit is ${most}. ${problem.layersWait ? 'Order smaller loads, place faster, or add hands. Spacing trucks farther apart would leave layers waiting.' : 'Space trucks farther apart, or order smaller loads.'}`,
+      };
+    },
+    'trucks-close': (problem) => {
+      const [spacing, service] = showApart(problem.spacing, problem.service);
+      return {
+        severity: 'check',
+        ...at(problem.pour),
+        rule: 'pour.truck.spacing',
+        what: `A load takes the crew ${service} and a truck comes every ${spacing}: each truck waits longer than the last, and its concrete stiffens.`,
+      };
+    },
     'hole-missing': ({ pour, wall, lift, gap, most }) => ({
       key: [pour, lift],
       severity: 'check',
