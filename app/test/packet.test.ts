@@ -1,5 +1,11 @@
 import { readFileSync, readdirSync } from 'node:fs';
+import { FAMILIES } from '@ombra/core/kernel/forms';
+import { inches, storeLength } from '@ombra/core/kernel/measure';
+import type { Plan } from '@ombra/core/kernel/plan';
 import { readPlanText } from '@ombra/core/planFile';
+import { RULES } from '@ombra/core/rules';
+import { type Insert, INSERT_KINDS } from '@ombra/core/stages/inserts';
+import type { Opening } from '@ombra/core/stages/openings';
 import { emptyPlan } from '@ombra/core/stages/outline';
 import { report } from '@ombra/core/report';
 import { work } from '@ombra/core/work';
@@ -187,6 +193,102 @@ it.each(['es', 'fr'] as const)('leaves no phrase of its jobs in English, %s', (l
   expect([...missed]).toEqual([]);
 });
 
+describe('phrases of jobs made in any way', () => {
+  const OPENINGS = ['window', 'door', 'garage', 'round-top', 'void'] as const;
+  const walls = demo.plan.loops.flatMap(({ walk }) => walk.map(({ id }) => id));
+  const on = (index: number): string => walls[index % walls.length] ?? '';
+  /** The demo with an opening and an insert of every kind, exposed edges and two pours, the first of which ends half way up a block. */
+  const everything: Plan = {
+    ...demo.plan,
+    openings: OPENINGS.map((kind, index): Opening => ({
+      id: kind,
+      kind,
+      wall: on(index),
+      from: 'start',
+      to: 'near',
+      at: '60in',
+      width: '36in',
+      height: kind === 'door' || kind === 'garage' ? '80in' : '36in',
+      ...(kind === 'door' ? { threshold: { kind: 'slab-over', depth: '4in', tongue: 'dowels' } } : {}),
+      ...(kind === 'garage' ? { threshold: { kind: 'slab-inside' } } : {}),
+      ...(kind === 'door' || kind === 'garage' ? {} : { sill: '40in' }),
+    })),
+    inserts: INSERT_KINDS.map((kind, index): Insert => ({
+      id: kind,
+      kind,
+      wall: on(index),
+      from: 'end',
+      at: '40in',
+      up: '30in',
+      ...(/ledge|hangers/.test(kind) ? { length: '60in' } : {}),
+    })),
+    edges: { all: { height: '6in', over: 'both' } },
+    pours: [
+      { id: 'a', toCourse: 4, top: 'half' },
+      { id: 'b', toCourse: 8, top: 'full' },
+    ],
+  };
+  /** Every choice of the house rules at its first value, at its second, and so on. */
+  const ruled = [0, 1, 2, 3, 4, 5].map((nth): Plan => ({
+    ...everything,
+    rules: Object.fromEntries(
+      Object.values(RULES).flatMap((rule) =>
+        rule.type === 'choice'
+          ? [[rule.id, rule.choices[Math.min(nth, rule.choices.length - 1)]?.value ?? '']]
+          : [],
+      ),
+    ),
+  }));
+  const founded = (['forms', 'rock'] as const).map((kind): Plan => ({
+    ...everything,
+    footing: { ...everything.footing, kind },
+  }));
+  const stacked = FAMILIES.slice(1).map(({ id, cores: [core = inches(6)] }): Plan => ({
+    ...everything,
+    family: id,
+    core: storeLength(core, 'imperial'),
+  }));
+  // Where a wall ends with the first pour.
+  const lower: Plan = {
+    ...everything,
+    loops: everything.loops.map((loop) => ({
+      ...loop,
+      walk: loop.walk.map((row, index) => (index === 0 ? { ...row, top: '3 courses' } : row)),
+    })),
+  };
+  /** Small words of English that stand in no Spanish or French sentence. */
+  const ENGLISH = /\b(the|and|with|each|both|of|from|over|under|for|wide|inspected)\b/;
+
+  it.each(['es', 'fr'] as const)('are said whole, %s', (language) => {
+    const left = new Set<string>();
+    // Each language has every second of them.
+    const own = [...ruled, ...founded, ...stacked, lower].filter(
+      (_, index) => index % 2 === (language === 'es' ? 0 : 1),
+    );
+    for (const plan of [...own, lower]) {
+      const reading = readChoice(
+        new URLSearchParams({ language, sheets: 'holds,order,bracing,bucks,days,hose,watch,footing' }),
+        'letter',
+      );
+      if (!reading.ok) throw new Error(reading.what);
+      const words = wordsOf(language, (phrase) => left.add(phrase));
+      const say = (phrase: string): string => {
+        const said = words.say(phrase);
+        if (ENGLISH.test(said)) left.add(`${phrase} → ${said}`);
+        return said;
+      };
+      packetDocument({
+        job: { ...demo, plan, worked: work(plan) },
+        choice: reading.choice,
+        words: { ...words, say },
+        origin: ORIGIN,
+      });
+    }
+    const names = FAMILIES.map(({ name }) => name);
+    expect([...left].filter((phrase) => !names.includes(phrase))).toEqual([]);
+  });
+});
+
 it('speaks Spanish and French, with their numbers and dates', async () => {
   const spanish = await packet({ language: 'es', sheets: 'holds,order' });
   expect(spanish.language).toBe('es-US');
@@ -222,6 +324,10 @@ describe('what it is made from', () => {
   it('takes the closest term, says what stands in its blanks, and leaves what it does not know', () => {
     expect(sayIn('es', 'Foam, 13″ wide, lengths of 8′')).toBe('Espuma, 13″ de ancho, largos de 8′');
     expect(sayIn('fr', 'Bucks · Cellar')).toBe('Cadres · Cellar');
+    expect(sayIn('fr', 'Bars inspected · Cellar')).toBe('Barres inspectées · Cellar');
+    expect(sayIn('es', 'Form scraps and a liner taken out, 8″ wide, lengths of 4′')).toBe(
+      'Retazos de molde y forro que se retira, 8″ de ancho, largos de 4′',
+    );
     expect(sayIn('fr', 'A–B: 1 weak place boarded on both faces.')).toContain('1 point faible');
     expect(sayIn('es', 'Grandmother’s shed')).toBe('Grandmother’s shed');
     expect(sayIn('es', '12')).toBe('12');

@@ -88,23 +88,44 @@ export const termsOf = (language: Language): Readonly<Record<string, string>> =>
     ? {}
     : Object.fromEntries([...terms().all].map(([english, words]) => [english, words[language]]));
 
+/** A phrase in another language, and how many letters of it are left in English; null where no term is like it. */
+function translated(
+  language: Exclude<Language, 'en'>,
+  phrase: string,
+): { readonly said: string; readonly left: number } | null {
+  const { whole, blanked } = terms();
+  const known = whole.get(phrase);
+  if (known) return { said: known[language], left: 0 };
+  const ways = blanked.flatMap(({ pattern, blanks, words }) => {
+    const found = pattern.exec(phrase);
+    if (!found) return [];
+    // Blanks hold names and lengths; a known word among them is said too, anything else is kept.
+    const filled = found
+      .slice(1)
+      .map((own) => translated(language, own) ?? { said: own, left: lettersIn(own) });
+    const said = words[language].replace(
+      BLANK,
+      (_, name: string) => filled[blanks.indexOf(name)]?.said ?? '',
+    );
+    return [{ said, left: filled.reduce((sum, { left }) => sum + left, 0) }];
+  });
+  return ways.reduce<(typeof ways)[number] | null>(
+    (best, way) => (best && best.left <= way.left ? best : way),
+    null,
+  );
+}
+
+const lettersIn = (text: string): number => text.replace(/[^A-Za-z]/g, '').length;
+
 /**
- * A phrase that the core speaks, in another language; what stands in its blanks is said in turn. English where the table has none.
+ * A phrase that the core speaks, in another language; what stands in its blanks is said in turn. Of several terms that are like it, the one
+ * that leaves least in English, and of those the longest; English where the table has none.
  *
  * @param missed told of every phrase that the table lacks
  */
 export function sayIn(language: Language, phrase: string, missed?: (phrase: string) => void): string {
   if (language === 'en' || !/[A-Za-z]{2}/.test(phrase)) return phrase;
-  const { whole, blanked } = terms();
-  const known = whole.get(phrase);
-  if (known) return known[language];
-  for (const { pattern, blanks, words } of blanked) {
-    const found = pattern.exec(phrase);
-    if (!found) continue;
-    // Blanks hold names and lengths; a known word among them is said too, anything else is kept.
-    const said = new Map(blanks.map((name, index) => [name, sayIn(language, found[index + 1] ?? '')]));
-    return words[language].replace(BLANK, (_, name: string) => said.get(name) ?? '');
-  }
-  missed?.(phrase);
-  return phrase;
+  const found = translated(language, phrase);
+  if (found === null) missed?.(phrase);
+  return found?.said ?? phrase;
 }
