@@ -55,22 +55,22 @@ function firstDay<Found>(
   return null;
 }
 
+/** Times as near to each other as this, in minutes, are the same: a chain of sums comes back to one within what floats round. */
+const SAME = 1e-6;
+
 /** The first moment at or after a time at which somebody is at work. */
 const workFrom = (calendar: Calendar, clock: Clock): Clock | null =>
   firstDay(calendar, dayOf(clock), 1, (day) => {
     const at = Math.max(clock, opens(calendar, day));
-    return at < closes(calendar, day) ? at : null;
+    return at < closes(calendar, day) - SAME ? at : null;
   });
 
 /** The last moment at or before a time at which somebody has been at work, also before the first day: what does not fit is told. */
 const workUntil = (calendar: Calendar, clock: Clock): Clock | null =>
   firstDay(calendar, dayOf(clock), -1, (day) => {
     const at = Math.min(clock, closes(calendar, day));
-    return at > opens(calendar, day) ? at : null;
+    return at > opens(calendar, day) + SAME ? at : null;
   });
-
-/** What is left of the work at the end of a day is less than this: rounding. */
-const NOTHING = 1e-9;
 
 /** When work that begins at a moment is done. */
 function worked(calendar: Calendar, from: Clock, manMinutes: number): Clock | null {
@@ -80,7 +80,7 @@ function worked(calendar: Calendar, from: Clock, manMinutes: number): Clock | nu
     const day = dayOf(at);
     const people = calendar.people(day);
     const can = (closes(calendar, day) - at) * people;
-    if (can >= left - NOTHING) return at + left / people;
+    if (can >= left - SAME) return at + left / people;
     left -= can;
     at = workFrom(calendar, (day + 1) * DAY);
   }
@@ -96,7 +96,7 @@ function workedBack(calendar: Calendar, until: Clock, manMinutes: number): Clock
     const day = Math.ceil(at / DAY) - 1;
     const people = calendar.people(day);
     const can = (at - opens(calendar, day)) * people;
-    if (can >= left - NOTHING) return at - left / people;
+    if (can >= left - SAME) return at - left / people;
     left -= can;
     at = workUntil(calendar, day * DAY);
   }
@@ -109,7 +109,7 @@ const atOnce = (calendar: Calendar, day: number, manMinutes: number): number =>
 
 /** Whether a visit fits between two times of a day; one that is longer than the hours takes the day from its beginning. */
 const fits = (calendar: Calendar, minutes: number, start: Clock, day: number): boolean =>
-  start + minutes <= closes(calendar, day) ||
+  start + minutes <= closes(calendar, day) + SAME ||
   (start === opens(calendar, day) && minutes > calendar.end - calendar.begin);
 
 /**
@@ -132,7 +132,7 @@ export function earliest(calendar: Calendar, ready: Clock, effort: Effort): Spel
     case 'from':
       return firstDay(calendar, dayOf(ready), 1, (day) => {
         const start = day * DAY + effort.at;
-        return start >= ready ? { start, end: start + effort.minutes } : null;
+        return start >= ready - SAME ? { start, end: start + effort.minutes } : null;
       });
     case 'at-once':
       return { start: ready, end: ready + atOnce(calendar, dayOf(ready), effort.manMinutes) };
@@ -153,12 +153,14 @@ export function latest(calendar: Calendar, until: Clock, effort: Effort): Clock 
         const start = Math.min(until, closes(calendar, day)) - effort.minutes;
         const from = opens(calendar, day);
         if (start >= from) return start;
-        return fits(calendar, effort.minutes, from, day) && from + effort.minutes <= until ? from : null;
+        return fits(calendar, effort.minutes, from, day) && from + effort.minutes <= until + SAME
+          ? from
+          : null;
       });
     case 'from':
       return firstDay(calendar, dayOf(until), -1, (day) => {
         const start = day * DAY + effort.at;
-        return start + effort.minutes <= until ? start : null;
+        return start + effort.minutes <= until + SAME ? start : null;
       });
     case 'at-once':
       return until - atOnce(calendar, dayOf(until), effort.manMinutes);

@@ -103,6 +103,42 @@ describe('the schedule', () => {
     expect([pour?.start, pour?.end]).toEqual([at(1, 11), at(1, 13)]);
   });
 
+  it('lets nothing be late where no day is booked, whatever fractions of a minute work takes', () => {
+    const efforts = fc.oneof(
+      fc
+        .double({ min: 1, max: 5000, noNaN: true })
+        .map((manMinutes): Effort => ({ kind: 'work', manMinutes })),
+      fc.double({ min: 1, max: 300, noNaN: true }).map((minutes): Effort => ({ kind: 'visit', minutes })),
+      fc
+        .double({ min: 10, max: 400, noNaN: true })
+        .map((minutes): Effort => ({ kind: 'from', at: 450, minutes })),
+    );
+    const steps = fc.array(
+      fc.record({
+        effort: efforts,
+        back: fc.integer({ min: 1, max: 3 }),
+        wait: fc.constantFrom(0, 0, 1440, 10_080),
+      }),
+      { minLength: 2, maxLength: 12 },
+    );
+    fc.assert(
+      fc.property(steps, (of) => {
+        // Each after the one before it, and besides after one further back, by a wait.
+        const tasks = of.map(({ effort, back, wait }, index): Task => ({
+          id: String(index),
+          effort,
+          after: [
+            ...(index > 0 ? [{ id: String(index - 1), wait: 0 }] : []),
+            ...(index >= back && back > 1 ? [{ id: String(index - back), wait }] : []),
+          ],
+        }));
+        const placed = schedule(tasks, WEEK) ?? [];
+        for (const { id, free } of placed) expect([id, free >= -1e-6]).toEqual([id, true]);
+        expect(placed.at(-1)?.free).toBeCloseTo(0, 6);
+      }),
+    );
+  });
+
   it('says how far a thing may slide, and by how much it does not fit before a booked day', () => {
     const tasks = (day: number): readonly Task[] => [
       { id: 'wall', after: [], effort: crew(64) },
