@@ -194,6 +194,8 @@ export type SteelProblem =
       readonly length: Length;
     }
   | { readonly kind: 'no-room'; readonly wall: string; readonly at: Length }
+  /** A course has no horizontal, since its pour stops half way up it. */
+  | { readonly kind: 'left-in-joint'; readonly course: number }
   | { readonly kind: 'bends-too-much'; readonly wall: string; readonly share: number }
   | { readonly kind: 'no-lintel-room'; readonly opening: string; readonly wall: string }
   | {

@@ -11,7 +11,7 @@ import { horizontals } from './horizontals';
 import { judgePlaced } from './judge';
 import { ledgeBars } from './ledges';
 import { lintels } from './lintels';
-import { type Lying, lyingOf } from './lying';
+import { type Lying, leftInJoints, lyingOf } from './lying';
 import { type WallCapacity, capacityOf } from './capacity';
 import type { TablePick } from './reinforcementTable';
 import { type ScheduleLine, scheduleOf } from './schedule';
@@ -297,6 +297,7 @@ export function buildSteel(
     problems: [
       ...inSetting,
       ...sections.problems,
+      ...(laid ? leftInJoints(setting).map((course) => ({ kind: 'left-in-joint' as const, course })) : []),
       ...judgeRules(setting),
       ...judgeMix(
         rules,

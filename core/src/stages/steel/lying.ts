@@ -42,18 +42,12 @@ function edgeCourses({ rows, wall }: SteelWall): {
  * Courses of a wall in which horizontals lie, with how many bars. Every second or third course, and thirds of the height, are
  * counted from the lowest course of all walls, so that walls that meet have their bars at the same heights.
  */
-function countsByCourse(own: SteelWall, setting: Setting): readonly (readonly [number, number])[] {
+function wantedByCourse(own: SteelWall, setting: Setting): readonly (readonly [number, number])[] {
   const courses = [...new Set(own.rows.map((row) => row.course))];
   const { bottoms, tops } = edgeCourses(own);
   const all = setting.walls.flatMap((wall) => wall.rows.map((row) => row.course));
   const bottom = Math.min(...all);
   const top = Math.max(...all);
-  // A course that its pour fills only half way gets none in that pour.
-  const half = new Set(
-    setting.stacks
-      .filter((pour, index) => pour.top === 'half' && index < setting.stacks.length - 1)
-      .map((pour) => pour.toCourse),
-  );
   const third = (top - bottom) / 3;
   const least = new Set([bottom, Math.round(bottom + third), Math.round(bottom + 2 * third), top]);
   const { family } = setting.shell;
@@ -62,7 +56,6 @@ function countsByCourse(own: SteelWall, setting: Setting): readonly (readonly [n
     const rules = setting.rulesIn(own.wall.id, course);
     if (bottoms.has(course)) return [[course, rules.count('steel.horizontal.bottom')]];
     if (tops.has(course)) return [[course, rules.count('steel.horizontal.top')]];
-    if (half.has(course)) return [];
     const step = course - bottom;
     switch (rules.choice('steel.horizontal.courses')) {
       case 'second':
@@ -77,6 +70,32 @@ function countsByCourse(own: SteelWall, setting: Setting): readonly (readonly [n
         return [[course, 1]];
     }
   });
+}
+
+/** Courses that their pours fill only half way: a bar in the middle of one would lie in the joint. */
+const halfCourses = ({ stacks }: Setting): ReadonlySet<number> =>
+  new Set(
+    stacks
+      .filter((pour, index) => pour.top === 'half' && index < stacks.length - 1)
+      .map((pour) => pour.toCourse),
+  );
+
+/** Courses of a wall in which horizontals lie, with how many bars; of those that are filled only half way, where the wall begins or ends alone. */
+function countsByCourse(own: SteelWall, setting: Setting): ReturnType<typeof wantedByCourse> {
+  const half = halfCourses(setting);
+  const { bottoms, tops } = edgeCourses(own);
+  return wantedByCourse(own, setting).filter(
+    ([course]) => !half.has(course) || bottoms.has(course) || tops.has(course),
+  );
+}
+
+/** Courses in which walls would have a horizontal, and have none since their pour fills them only half way; the lowest first. */
+export function leftInJoints(setting: Setting): readonly number[] {
+  const left = setting.walls.flatMap((own) => {
+    const laid = new Set(countsByCourse(own, setting).map(([course]) => course));
+    return wantedByCourse(own, setting).flatMap(([course]) => (laid.has(course) ? [] : [course]));
+  });
+  return [...new Set(left)].sort((a, b) => a - b);
 }
 
 /** Whether a slot leaves a bar its cover. */

@@ -43,6 +43,7 @@ const ABOUT: Readonly<Record<SteelProblem['kind'], string>> = {
   'lintel-crowded': 'Lintel bars too close together',
   'top-bar-low': 'Top horizontal too low',
   'course-without-bar': 'Courses with no room for a horizontal',
+  'left-in-joint': 'Courses whose horizontal would lie in a joint',
   'nothing-under-sill': 'No bar under the sill',
   'nothing-over-head': 'No lintel bars',
   'zone-rule-refused': 'Bar spec values that cannot be used',
@@ -180,6 +181,14 @@ function wording(
       ...onWall(problem.wall),
       rule: 'steel.horizontal.courses',
       what: `Course ${String(problem.course)} should have a horizontal, and its openings leave no room for one.`,
+    }),
+    'left-in-joint': ({ course }) => ({
+      key: course,
+      severity: 'check',
+      where: `Course ${String(course)}`,
+      place: { rule: 'steel.horizontal.courses' },
+      rule: 'steel.horizontal.courses',
+      what: `Its pour stops halfway up course ${String(course)}, where a horizontal would lie in the joint: none is planned or counted there. Where the drawings want one, lay it on the joint before course ${String(course + 1)}, or end the pour at a full course.`,
     }),
     'nothing-under-sill': (problem) => {
       const opening = openings.placed.find((each) => each.id === problem.opening);

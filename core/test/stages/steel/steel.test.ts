@@ -188,6 +188,15 @@ describe('horizontals', () => {
     const courses = new Set(of(steelOf(plan), 'horizontal').map((bar) => bar.course));
     expect(courses.has(4)).toBe(false);
     expect(courses.has(5)).toBe(true);
+    // That is told, where the rules would have one.
+    const told = (change: Partial<Plan>): readonly unknown[] =>
+      work({ ...plan, ...change }).notices.flatMap(({ id, severity }) =>
+        id.startsWith('steel-left-in-joint') ? [[severity, id]] : [],
+      );
+    expect(told({})).toEqual([['check', 'steel-left-in-joint:4']]);
+    // Counted from the first, every second one passes over the fourth.
+    expect(told({ rules: { 'steel.horizontal.courses': 'second' } })).toEqual([]);
+    expect(told({ pours: [{ id: 'low', toCourse: 8, top: 'half' }] })).toEqual([]);
   });
 });
 
