@@ -51,6 +51,8 @@ describe('what is done pour by pour', () => {
           steel.bars.filter(({ use }) => use === 'vertical' || use === 'jamb').length,
         );
         expect(days.items.filter(({ kind }) => kind === 'course')).toHaveLength(courses.count);
+        // No day is booked, so nothing is late.
+        expect(days.items.filter(({ free }) => free < -1e-6).map(({ id }) => id)).toEqual([]);
         // The list before the pump counts what the days do.
         const told = pour.pours.map(({ ready }) =>
           Number(/^\d+/.exec(ready.find(({ id }) => id === 'steel:standing')?.what ?? '')?.[0] ?? 0),
