@@ -69,6 +69,19 @@ export function emptyNights({ items }: Pick<Days, 'items'>): readonly EmptyNight
   });
 }
 
+/** The days on which somebody is at an item, from its first to its last. */
+const workedDays = (
+  { start, end }: Pick<Days['items'][number], 'start' | 'end'>,
+  people: Days['people'],
+): readonly number[] => {
+  const first = dayOf(start);
+  // What ends at midnight is not worked on the day that begins then.
+  const last = Math.max(first, Math.ceil(end / DAY) - 1);
+  return Array.from({ length: last - first + 1 }, (_, index) => first + index).filter(
+    (day) => day === first || (people[day] ?? 0) > 0,
+  );
+};
+
 /**
  * What to watch of the weather, day by day: braces before the first night that a wall is too high or the wind too strong to stand
  * alone; wind on what stands empty; cold, rain and lightning where work minds them. Without weather only what height asks for.
@@ -76,7 +89,7 @@ export function emptyNights({ items }: Pick<Days, 'items'>): readonly EmptyNight
  * @param weather by date
  */
 export function watchWeather(
-  days: Pick<Days, 'items' | 'first'>,
+  days: Pick<Days, 'items' | 'first' | 'people'>,
   weather: ReadonlyMap<string, DayWeather>,
   rules: HouseRules,
 ): readonly WeatherWatch[] {
@@ -107,21 +120,22 @@ export function watchWeather(
     const gust = on(day)?.gust ?? 0;
     return braced && gust >= strong ? [{ kind: 'wind', day, pour, gust }] : [];
   });
-  const work = days.items.flatMap((item): WeatherWatch[] => {
-    const day = dayOf(item.start);
-    const met = on(day);
-    if (!met) return [];
-    return [
-      ...(item.kind === 'pour' && met.low < COLD_AIR
-        ? [{ kind: 'cold-pour' as const, day, low: met.low }]
-        : []),
-      ...(item.stops.includes('rain') && isWet(met.rain, rules)
-        ? [{ kind: 'rain' as const, day, rain: met.rain, item: item.name }]
-        : []),
-      ...(item.stops.includes('lightning') && met.lightning
-        ? [{ kind: 'lightning' as const, day, item: item.name }]
-        : []),
-    ];
-  });
+  const work = days.items.flatMap((item) =>
+    workedDays(item, days.people).flatMap((day): WeatherWatch[] => {
+      const met = on(day);
+      if (!met) return [];
+      return [
+        ...(item.kind === 'pour' && met.low < COLD_AIR
+          ? [{ kind: 'cold-pour' as const, day, low: met.low }]
+          : []),
+        ...(item.stops.includes('rain') && isWet(met.rain, rules)
+          ? [{ kind: 'rain' as const, day, rain: met.rain, item: item.name }]
+          : []),
+        ...(item.stops.includes('lightning') && met.lightning
+          ? [{ kind: 'lightning' as const, day, item: item.name }]
+          : []),
+      ];
+    }),
+  );
   return [...braceBy, ...wind, ...work].sort((a, b) => a.day - b.day);
 }

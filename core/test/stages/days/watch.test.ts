@@ -138,6 +138,15 @@ describe('the weather', () => {
     expect(found).toContainEqual({ kind: 'cold-pour', day: pour, low: 31 });
     expect(found).toContainEqual({ kind: 'rain', day: pour, rain: 12, item: 'Pour' });
     expect(found).toContainEqual({ kind: 'lightning', day: pour, item: 'Pour' });
+    // Sealing takes two days of the crew over a day off: what rains on the second is told, what rains between is not.
+    const seal = days.items.find(({ kind }) => kind === 'seal');
+    const [one, two] = [dayOf(seal?.start ?? 0), dayOf(seal?.end ?? 0)];
+    expect(two).toBeGreaterThan(one);
+    const off = { ...slow(), days: { start: START, off: [dateOn(one + 1)] } };
+    const rainy = watched(weatherOf({ [one + 1]: { rain: 12 }, [one + 2]: { rain: 12 } }), off);
+    expect(rainy.filter(({ kind }) => kind === 'rain')).toEqual([
+      { kind: 'rain', day: one + 2, rain: 12, item: seal?.name },
+    ]);
     // At the limits: forty degrees is not below forty, a gust under the rule is not told.
     const just = watched(weatherOf({ [night]: { gust: 24 }, [pour]: { low: 40, rain: 7 } }));
     expect(just.map(({ kind }) => kind)).toEqual(['brace-by']);
