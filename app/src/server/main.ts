@@ -26,7 +26,7 @@ import { type PageHandler, startServer } from './server';
 import type { Clock } from './services';
 import { type Manifest, scriptsIn } from './scripts';
 import { type Settings, readSettings } from './settings';
-import { holdFolder, openDatabase } from './sqlite';
+import { closeDatabase, holdFolder, openDatabase } from './sqlite';
 import { startSentence } from './startFailure';
 import { threadScript } from './thread';
 
@@ -79,7 +79,7 @@ async function databaseOf(
   const { knex, backup } = await openDatabase(dataFolder, (open, migration) =>
     backUpBefore(open, dataFolder, migration),
   );
-  releases.push(() => knex.destroy());
+  releases.push(() => closeDatabase(knex));
   if (backup !== null) log.info({ backup }, 'backed up before migrating');
   return knex;
 }

@@ -86,6 +86,16 @@ export async function holdFolder(folder: string): Promise<Release> {
   };
 }
 
+/**
+ * Closes a database, its log written home first: the file by itself is then the whole of it. Closing alone leaves that to the last
+ * connection, and that of a thread which has just ended may still be open.
+ */
+export async function closeDatabase(knex: Knex): Promise<void> {
+  // What cannot be written home, on a full disk, stays in the log, and is read from there.
+  await knex.raw('PRAGMA wal_checkpoint(TRUNCATE)').catch(() => undefined);
+  await knex.destroy();
+}
+
 interface OpenedDatabase {
   readonly knex: Knex;
   /** The backup that was made before migrating, if there was anything to back up. */
