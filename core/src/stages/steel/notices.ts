@@ -188,7 +188,7 @@ function wording(
       where: `Course ${String(course)}`,
       place: { rule: 'steel.horizontal.courses' },
       rule: 'steel.horizontal.courses',
-      what: `Its pour stops halfway up course ${String(course)}, where a horizontal would lie in the joint: none is planned or counted there. Where the drawings want one, lay it on the joint before course ${String(course + 1)}, or end the pour at a full course.`,
+      what: `The pour stops halfway up course ${String(course)}, so a horizontal would lie in the joint: none is counted. If the drawings want one, lay it on the joint before course ${String(course + 1)}, or end the pour at a full course.`,
     }),
     'nothing-under-sill': (problem) => {
       const opening = openings.placed.find((each) => each.id === problem.opening);

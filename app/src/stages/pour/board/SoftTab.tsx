@@ -22,7 +22,10 @@ export function SoftTab({
 }: BoardProps & { readonly job: Job; readonly worked: WorkedPlan }) {
   const say = useSay();
   const poured = new Set(pour.volumes.walls.map(({ wall }) => wall));
-  const braced = bracesOfPour(worked.bracing, pour.span.pour).filter(({ wall }) => poured.has(wall));
+  // A low wall is held by diagonals: it has no brace at which a string is read.
+  const braced = bracesOfPour(worked.bracing, pour.span.pour).filter(
+    ({ wall, braces }) => poured.has(wall) && braces.length > 0,
+  );
   const block = showLength(rules.length('bracing.string.block'), units, { style: 'inches' });
   const waiting = pour.volumes.sides.filter(({ id }) =>
     board.stops.some((stop, index) => stop.side === id && (board.shares[index] ?? 0) < 1 - 1e-6),
