@@ -380,8 +380,13 @@ test('a newer version is offered on Today, waits until somebody takes it, and sa
   await page.reload();
   expect(await waits()).toBe('installed');
   await page.goto(`${site}/today`);
-  await page.getByRole('button', { name: 'Take the newer Ombra' }).click();
-  await expect.poll(waits).toBe('none');
+  const take = page.getByRole('button', { name: 'Take the newer Ombra' });
+  await take.click();
+  // A browser that keeps the older one, for all the tries of the page, has it offered again.
+  await expect(async () => {
+    if (await take.isVisible()) await take.click();
+    await expect.poll(waits, { timeout: 15_000 }).toBe('none');
+  }).toPass();
   await expect(page.getByText('Works without signal')).toBeVisible();
   await expect(page.getByRole('button', { name: /newer Ombra/ })).toHaveCount(0);
   await context.close();
