@@ -59,6 +59,7 @@ function Card({
   const volume = (value: number): string => showVolume(value, units, 1);
   const { mix, volumes, pressing } = pour;
   const machine = machineOf(pour.method);
+  const before = machine === 'pump' ? 'Before the pump unfolds' : 'Before the first truck';
   return (
     <section aria-label={pour.span.name} className="not-first:break-before-page">
       <div className="grid grid-cols-[minmax(0,1fr)_190px] gap-4">
@@ -181,8 +182,8 @@ function Card({
         </section>
       </div>
       <HoleList holes={pour.holes} units={units} />
-      <section aria-label="Before the pump unfolds" className="mt-2">
-        <h2 className="border-b border-ink font-semibold">Before the pump unfolds</h2>
+      <section aria-label={before} className="mt-2">
+        <h2 className="border-b border-ink font-semibold">{before}</h2>
         <ul className="columns-3 gap-3 text-[11.5px] leading-[1.15]">
           {linesOf(pour.ready).map(({ of, items }) => (
             <li key={items[0]?.id} className="break-inside-avoid py-px">
