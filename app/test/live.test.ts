@@ -95,7 +95,7 @@ describe('open pages of a job', () => {
     expect(heard.at(-1)).toBe('over');
   });
 
-  it('that closed say nothing of what was still on its way', async () => {
+  it('whose hub has closed are told of no failure that was still on its way', async () => {
     const broken: unknown[] = [];
     let lose: (error: Error) => void = () => undefined;
     const store: LiveStore = {

@@ -261,8 +261,8 @@ describe('phrases of jobs made in any way', () => {
 
   it.each(['es', 'fr'] as const)('are said whole, %s', (language) => {
     const left = new Set<string>();
-    // Each language has every second of them.
-    const own = [...ruled, ...founded, ...stacked, lower].filter(
+    // Each language has every second of them, and that with a lower wall.
+    const own = [...ruled, ...founded, ...stacked].filter(
       (_, index) => index % 2 === (language === 'es' ? 0 : 1),
     );
     for (const plan of [...own, lower]) {

@@ -22,6 +22,14 @@ export const withCourses = (toCourse: number): Pick<Plan, 'pours'> => ({
   pours: [{ id: 'pour-1', toCourse, top: 'full' }],
 });
 
+/** Pours `p0`, `p1` … that end with these courses, each in the middle of its last one where asked. */
+export const poursAt = (toCourses: readonly number[], half = false): Plan['pours'] =>
+  toCourses.map((toCourse, index) => ({
+    id: `p${String(index)}`,
+    toCourse,
+    top: half ? 'half' : 'full',
+  }));
+
 /** The plan with an inside wall from its first wall to its third, whose outside face starts so far along the first. */
 export const withInside = (
   plan: Plan,

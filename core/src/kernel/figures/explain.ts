@@ -85,8 +85,8 @@ export function showMinutes(minutes: number): string {
 }
 
 /**
- * Two lengths of time that are told against each other, the shorter first: where both round to the same minute, the shorter is rounded
- * down and the longer up.
+ * Two times that a sentence compares, the shorter first. If both round to the same minute, the shorter is rounded down and the longer
+ * up, so that they never read alike.
  *
  * @example showApart(19.8, 20.2) // ['19 min', '21 min']
  * @example showApart(20, 90.4) // ['20 min', '90 min']

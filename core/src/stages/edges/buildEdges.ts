@@ -17,7 +17,7 @@ import type { Plan } from '../../kernel/plan/plan';
 import type { Worked } from '../../kernel/engine/stage';
 import type { HouseRules } from '../../kernel/rules';
 import type { PlacedOpening } from '../openings';
-import { type BuiltLoop, type Wall, type Faces, type HeightSpan, wallFace } from '../outline';
+import { type BuiltLoop, type Wall, type Faces, type HeightSpan, endsIn, wallFace } from '../outline';
 import { stockFor } from '../footing/cutToLength';
 import { type EdgeOver, edgeOf } from './plan';
 
@@ -239,10 +239,10 @@ export function buildEdges(
  */
 export function edgesBetween(
   edges: Edges,
-  { bottom, top }: { readonly bottom: Length; readonly top: Length },
+  between: { readonly bottom: Length; readonly top: Length },
   rules: HouseRules,
 ): Edges {
-  const walls = edges.walls.filter((edge) => edge.top > bottom && edge.top <= top);
+  const walls = edges.walls.filter(({ top }) => endsIn(between)(top));
   return { walls, boards: boardsOf(walls, rules), problems: [] };
 }
 

@@ -56,6 +56,16 @@ export const startsIn =
     (lowest || height >= bottom) && height < top;
 
 /**
+ * Whether what ends at a height ends in a pour: one that stops at that height ends it, and the next only begins there.
+ *
+ * @example endsIn({ bottom: ZERO, top: feet(4) })(feet(4)) // true
+ */
+export const endsIn =
+  ({ bottom, top }: Pick<PourSpan, 'bottom' | 'top'>) =>
+  (height: number): boolean =>
+    height > bottom && height <= top;
+
+/**
  * How much of a wall's length is filled in a pour: not where it ended with the pour below, nor where it begins above this one.
  *
  * @example lengthIn({ bottom: feet(4), top: feet(8) }, [{ from: ZERO, to: feet(20), bottom: ZERO, top: feet(4) }]) // ZERO

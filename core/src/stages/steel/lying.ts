@@ -38,40 +38,6 @@ function edgeCourses({ rows, wall }: SteelWall): {
   };
 }
 
-/**
- * Courses of a wall in which horizontals lie, with how many bars. Every second or third course, and thirds of the height, are
- * counted from the lowest course of all walls, so that walls that meet have their bars at the same heights.
- */
-function wantedByCourse(own: SteelWall, setting: Setting): readonly (readonly [number, number])[] {
-  const courses = [...new Set(own.rows.map((row) => row.course))];
-  const { bottoms, tops } = edgeCourses(own);
-  const all = setting.walls.flatMap((wall) => wall.rows.map((row) => row.course));
-  const bottom = Math.min(...all);
-  const top = Math.max(...all);
-  const third = (top - bottom) / 3;
-  const least = new Set([bottom, Math.round(bottom + third), Math.round(bottom + 2 * third), top]);
-  const { family } = setting.shell;
-  const makers = family?.kind === 'cell' ? new Set(barCourses(family, setting.courses.count)) : null;
-  return courses.flatMap((course): (readonly [number, number])[] => {
-    const rules = setting.rulesIn(own.wall.id, course);
-    if (bottoms.has(course)) return [[course, rules.count('steel.horizontal.bottom')]];
-    if (tops.has(course)) return [[course, rules.count('steel.horizontal.top')]];
-    const step = course - bottom;
-    switch (rules.choice('steel.horizontal.courses')) {
-      case 'second':
-        return step % 2 === 0 ? [[course, 1]] : [];
-      case 'third':
-        return step % 3 === 0 ? [[course, 1]] : [];
-      case 'least':
-        return least.has(course) ? [[course, 1]] : [];
-      case 'maker':
-        return makers === null || makers.has(course) ? [[course, 1]] : [];
-      default:
-        return [[course, 1]];
-    }
-  });
-}
-
 /** Courses that their pours fill only half way: a bar in the middle of one would lie in the joint. */
 const halfCourses = ({ stacks }: Setting): ReadonlySet<number> =>
   new Set(
@@ -80,23 +46,63 @@ const halfCourses = ({ stacks }: Setting): ReadonlySet<number> =>
       .map((pour) => pour.toCourse),
   );
 
-/** Courses of a wall in which horizontals lie, with how many bars; of those that are filled only half way, where the wall begins or ends alone. */
-function countsByCourse(own: SteelWall, setting: Setting): ReturnType<typeof wantedByCourse> {
-  const half = halfCourses(setting);
+/** A course in which the rules have horizontals. */
+interface WantedCourse {
+  readonly course: number;
+  readonly bars: number;
+  /** None is laid: its pour fills the course only half way, and the wall neither begins nor ends in it. */
+  readonly inJoint: boolean;
+}
+
+/**
+ * Courses of a wall in which the rules have horizontals, with how many bars. Every second or third course, and thirds of the height,
+ * are counted from the lowest course of all walls, so that walls that meet have their bars at the same heights.
+ */
+function wantedCourses(own: SteelWall, setting: Setting): readonly WantedCourse[] {
+  const courses = [...new Set(own.rows.map((row) => row.course))];
   const { bottoms, tops } = edgeCourses(own);
-  return wantedByCourse(own, setting).filter(
-    ([course]) => !half.has(course) || bottoms.has(course) || tops.has(course),
-  );
+  const all = setting.walls.flatMap((wall) => wall.rows.map((row) => row.course));
+  const bottom = Math.min(...all);
+  const top = Math.max(...all);
+  const half = halfCourses(setting);
+  const third = (top - bottom) / 3;
+  const least = new Set([bottom, Math.round(bottom + third), Math.round(bottom + 2 * third), top]);
+  const { family } = setting.shell;
+  const makers = family?.kind === 'cell' ? new Set(barCourses(family, setting.courses.count)) : null;
+  /** Whether the rules have one in a course between the lowest and the highest. */
+  const has = (course: number, rules: HouseRules): boolean => {
+    const step = course - bottom;
+    switch (rules.choice('steel.horizontal.courses')) {
+      case 'second':
+        return step % 2 === 0;
+      case 'third':
+        return step % 3 === 0;
+      case 'least':
+        return least.has(course);
+      case 'maker':
+        return makers === null || makers.has(course);
+      default:
+        return true;
+    }
+  };
+  return courses.flatMap((course): readonly WantedCourse[] => {
+    const rules = setting.rulesIn(own.wall.id, course);
+    if (bottoms.has(course))
+      return [{ course, bars: rules.count('steel.horizontal.bottom'), inJoint: false }];
+    if (tops.has(course)) return [{ course, bars: rules.count('steel.horizontal.top'), inJoint: false }];
+    return has(course, rules) ? [{ course, bars: 1, inJoint: half.has(course) }] : [];
+  });
 }
 
 /** Courses in which walls would have a horizontal, and have none since their pour fills them only half way; the lowest first. */
-export function leftInJoints(setting: Setting): readonly number[] {
-  const left = setting.walls.flatMap((own) => {
-    const laid = new Set(countsByCourse(own, setting).map(([course]) => course));
-    return wantedByCourse(own, setting).flatMap(([course]) => (laid.has(course) ? [] : [course]));
-  });
-  return [...new Set(left)].sort((a, b) => a - b);
-}
+export const leftInJoints = (setting: Setting): readonly number[] =>
+  [
+    ...new Set(
+      setting.walls.flatMap((own) =>
+        wantedCourses(own, setting).flatMap(({ course, inJoint }) => (inJoint ? [course] : [])),
+      ),
+    ),
+  ].sort((a, b) => a - b);
 
 /** Whether a slot leaves a bar its cover. */
 const covered = (own: SteelWall, slot: number, diameter: Length, rules: HouseRules): boolean =>
@@ -140,11 +146,12 @@ function slotsOf({ own, nth, count, size, rules }: SlotsOfInput): number[] {
 /** The horizontals of a wall, course by course from the lowest. */
 function lyingIn(own: SteelWall, setting: Setting): readonly Lying[] {
   let nth = 0;
-  return countsByCourse(own, setting).map(([course, count]): Lying => {
+  const laid = wantedCourses(own, setting).filter(({ inJoint }) => !inJoint);
+  return laid.map(({ course, bars }): Lying => {
     nth += 1;
     const rules = setting.rulesIn(own.wall.id, course);
     const size = sizeOf(rules.choice('steel.horizontal.size'));
-    const slots = slotsOf({ own, nth, count, size, rules });
+    const slots = slotsOf({ own, nth, count: bars, size, rules });
     return { course, size, slots, offsets: slots.map((slot) => nanometres(own.slots[slot - 1] ?? 0)) };
   });
 }

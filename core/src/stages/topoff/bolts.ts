@@ -1,4 +1,4 @@
-import { type How, givenCount } from '../../kernel/figures/how';
+import { type How, evaluate, givenCount } from '../../kernel/figures/how';
 import type { BoltedRun, TopOff } from './topOff';
 
 /** Anchor bolts of some runs of plate, wall by wall and piece by piece. */
@@ -21,7 +21,4 @@ export const runsOfPour = ({ runs }: Pick<TopOff, 'runs'>, pour: string): readon
 
 /** How many anchor bolts are set in a pour. */
 export const boltsOfPour = (topoff: Pick<TopOff, 'runs'>, pour: string): number =>
-  runsOfPour(topoff, pour).reduce(
-    (sum, { pieces }) => sum + pieces.reduce((own, { bolts }) => own + bolts.length, 0),
-    0,
-  );
+  evaluate(boltsHow(runsOfPour(topoff, pour)));

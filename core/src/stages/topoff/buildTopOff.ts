@@ -6,7 +6,7 @@ import type { Inserts } from '../inserts';
 import { type Length, add, inches, subtract, ZERO, nanometres } from '../../kernel/measure';
 import type { Openings } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
-import { type PourSpan, type Wall, pourName, pourSpans } from '../outline';
+import { type PourSpan, type Wall, endsIn, pourName, pourSpans } from '../outline';
 import { type Bar, type Steel, standsUp } from '../steel';
 import { type StockPlan, cutStock } from '../../kernel/stock/cutStock';
 import { figureOf } from '../../kernel/figures/figure';
@@ -73,7 +73,7 @@ const cutOf = ({ from, to, past }: PlateRun, start: Length, end: Length): Length
 
 /** The pour that fills a wall to its top. */
 const pourUpTo = (spans: readonly PourSpan[], top: Length): string =>
-  (spans.find((span) => top > span.bottom && top <= span.top) ?? spans.at(-1))?.pour ?? '';
+  (spans.find((span) => endsIn(span)(top)) ?? spans.at(-1))?.pour ?? '';
 
 function boltedRun(
   run: PlateRun & Pick<BoltedRun, 'pour'>,

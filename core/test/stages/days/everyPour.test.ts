@@ -4,7 +4,7 @@ import type { Plan } from '../../../src/kernel/plan';
 import type { ItemKind } from '../../../src/stages/days/items';
 import { work } from '../../../src/work';
 import { insertOf, openingOf } from '../../support/openings';
-import { HALL, planOf } from '../../support/plans';
+import { HALL, planOf, poursAt } from '../../support/plans';
 
 /** Halls of 8 courses in one to three pours, with a door, a window and a sleeve anywhere up the wall. */
 const anyPlan: fc.Arbitrary<Plan> = fc
@@ -18,11 +18,7 @@ const anyPlan: fc.Arbitrary<Plan> = fc
   })
   .map(({ stops, half, sill, door, up, size }) =>
     planOf(HALL, {
-      pours: [...stops.sort((a, b) => a - b), 8].map((toCourse, index) => ({
-        id: `p${String(index)}`,
-        toCourse,
-        top: half ? ('half' as const) : ('full' as const),
-      })),
+      pours: poursAt([...stops.sort((a, b) => a - b), 8], half),
       openings: [
         openingOf({ id: 'o1', sill: `${String(sill)}in`, height: '30in' }),
         openingOf({

@@ -6,7 +6,7 @@ import { orderOf } from '../../../src/orderOf';
 import type { Order } from '../../../src/stages/order';
 import { work } from '../../../src/work';
 import { insertOf, openingOf } from '../../support/openings';
-import { HALL, planOf, withInside, withTop } from '../../support/plans';
+import { HALL, planOf, poursAt, withInside, withTop } from '../../support/plans';
 
 /** Halls of 8 courses in one to three pours, some of their walls lower, of any family, with openings and inserts anywhere up the wall. */
 const anyPlan: fc.Arbitrary<Plan> = fc
@@ -24,11 +24,7 @@ const anyPlan: fc.Arbitrary<Plan> = fc
     const plan = planOf(HALL, {
       family,
       ...(family === 'cell-24' ? { core: '6in' } : {}),
-      pours: [...stops.sort((a, b) => a - b), 8].map((toCourse, index) => ({
-        id: `p${String(index)}`,
-        toCourse,
-        top: half ? ('half' as const) : ('full' as const),
-      })),
+      pours: poursAt([...stops.sort((a, b) => a - b), 8], half),
       openings: [
         openingOf({ id: 'o1', sill: `${String(sill)}in`, height: '30in' }),
         openingOf({ id: 'o2', kind: 'door', wall: 'w3', height: '80in' }),
@@ -39,7 +35,7 @@ const anyPlan: fc.Arbitrary<Plan> = fc
           wall: 'w2',
           at: '100in',
           up: `${String(up)}in`,
-          ...(kind === 'sleeve' ? { size: '6in' } : { width: '96in', height: '9in' }),
+          ...(kind === 'sleeve' ? { size: '6in' } : { length: '96in', height: '9in' }),
         }),
       ],
     });

@@ -312,7 +312,7 @@ describe('bolts of a job of several pours', () => {
     expect(listed.map((what) => Number(/^\d+/.exec(what ?? '')?.[0]))).toEqual([ends, goOn]);
     const soft = worked.days.holds.find(({ id }) => id === 'soft:first');
     expect(soft?.lines.some(({ what }) => /walls end.*bolts/.test(what))).toBe(true);
-    // Six minutes of one person for each, beside what the length of the tops takes.
+    // So many minutes of one person for each, by the rule, beside what the length of the tops takes.
     const each = houseRules().count('days.rate.bolt');
     const bare = work({ ...low, rules: { ...low.rules, 'days.rate.bolt': 0 } });
     const minutes = ({ days }: ReturnType<typeof work>): readonly number[] =>
