@@ -174,6 +174,44 @@ test('laid is laid: an edit leaves what stands, says so, and asks; kept as it st
   await expect(chalk(page)).toHaveCount(0);
 });
 
+test('a log that comes later than its form still says the day that is offered', async ({ page, request }) => {
+  const path = await demoCopy(page, 'Late log');
+  const sent = await send(request, path, {
+    entries: [
+      note('01JLATELOG0000000000000001', 'Cold.'),
+      entry('01JLATELOG0000000000000002', 'weather', {
+        day: '2031-05-06',
+        what: 'dry',
+        lowF: null,
+        highF: null,
+        gustMph: null,
+      }),
+    ],
+  });
+  expect(sent.status()).toBe(201);
+  let letIn: () => void = () => undefined;
+  const held = new Promise<void>((resolve) => {
+    letIn = resolve;
+  });
+  await page.route('**/entries**', async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.goto(`${path}/days/log`);
+  await kind(page, 'Gear');
+  await record(page).getByLabel('What', { exact: true }).fill('brace frames');
+  await expect(record(page).getByLabel('Day')).not.toHaveValue('2031-05-06');
+  letIn();
+  await expect(theLog(page)).toContainText('2 entries');
+  await expect(record(page).getByLabel('Day')).toHaveValue('2031-05-06');
+  await expect(record(page).getByLabel('What', { exact: true })).toHaveValue('brace frames');
+  // A day that was chosen stays.
+  await record(page).getByLabel('Day').fill('2031-05-04');
+  await record(page).getByLabel('How many').fill('6');
+  await record(page).getByRole('button', { name: 'Record the gear' }).click();
+  await expect(theLog(page)).toContainText('2031-05-04');
+});
+
 test('a hold point is ticked and signed; it falls off when the job changes, and says why', async ({
   page,
 }) => {

@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react';
 import { TableHead } from '../../../ui/TableHead';
 import { DayField, LineField, Tick } from './Field';
 import type { EntryFormProps } from './formProps';
+import { useDay } from './useDay';
 
 type Line = EntryBody<'delivery'>['lines'][number];
 type Count = 'counted' | 'broken' | 'short';
@@ -11,7 +12,7 @@ type Count = 'counted' | 'broken' | 'short';
 /** What came, counted against what was ordered. */
 export function DeliveryForm({ job, worked, day: offered, initial, onWrite }: EntryFormProps<'delivery'>) {
   const { planOnSite, log } = job;
-  const [day, setDay] = useState(initial?.day ?? offered);
+  const [day, setDay] = useDay(initial?.day, offered);
   const [ticket, setTicket] = useState(initial?.ticket ?? '');
   const [late, setLate] = useState(initial?.late === true);
   const [lines, setLines] = useState<ReadonlyMap<string, Line>>(

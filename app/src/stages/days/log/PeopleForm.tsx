@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { rulesOf } from '@ombra/core/rules';
 import { DayField } from './Field';
 import type { EntryFormProps } from './formProps';
+import { useDay } from './useDay';
 
 type Person = EntryBody<'people'>['people'][number];
 
@@ -11,7 +12,7 @@ type Person = EntryBody<'people'>['people'][number];
 export function PeopleForm({ job, day: offered, initial, onWrite }: EntryFormProps<'people'>) {
   const hours = rulesOf(job.plan).count('days.hours');
   const last = ofKind(standingEntries(job.log.entries), 'people').at(-1)?.body.people ?? [];
-  const [day, setDay] = useState(initial?.day ?? offered);
+  const [day, setDay] = useDay(initial?.day, offered);
   const [people, setPeople] = useState<readonly Person[]>(
     initial?.people ?? (last.length > 0 ? last : [{ name: '', hours }]),
   );

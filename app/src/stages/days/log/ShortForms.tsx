@@ -12,6 +12,7 @@ import { LengthField } from '../../../ui/LengthField';
 import { CountInput, DayField, LineField, SelectField, TextArea } from './Field';
 import { KILOMETRES_PER_MILE } from '../weatherWords';
 import type { EntryFormProps } from './formProps';
+import { useDay } from './useDay';
 
 /** A short form: its fields, and the button that records them, which cannot be pressed while something is missing. */
 const RecordForm = ({
@@ -263,20 +264,16 @@ export function WeatherForm({ job, day: offered, initial, onWrite }: EntryFormPr
   const [body, change] = useBody<EntryBody<'weather'>>(
     initial ?? { day: offered, what: '', lowF: null, highF: null, gustMph: null },
   );
+  const [day, setDay] = useDay(initial?.day, offered);
   const degrees = metric ? '°C' : '°F';
   return (
     <RecordForm
       what="Record the weather"
       onRecord={() => {
-        onWrite(body);
+        onWrite({ ...body, day });
       }}
     >
-      <DayField
-        day={body.day}
-        onDay={(day) => {
-          change({ day });
-        }}
-      />
+      <DayField day={day} onDay={setDay} />
       <LineField
         label="Sky"
         text={body.what}
@@ -320,20 +317,16 @@ export function GearForm({ day: offered, initial, onWrite }: EntryFormProps<'gea
   const [body, change] = useBody<EntryBody<'gear'>>(
     initial ?? { day: offered, what: '', count: 0, way: 'in' },
   );
+  const [day, setDay] = useDay(initial?.day, offered);
   return (
     <RecordForm
       what="Record the gear"
       missing={body.what.trim() === '' || body.count === 0}
       onRecord={() => {
-        onWrite(body);
+        onWrite({ ...body, day });
       }}
     >
-      <DayField
-        day={body.day}
-        onDay={(day) => {
-          change({ day });
-        }}
-      />
+      <DayField day={day} onDay={setDay} />
       <SelectField
         label="Way"
         value={body.way}
@@ -370,7 +363,7 @@ export function PourForm({ job, worked, day: offered, initial, onWrite }: EntryF
   const metric = job.plan.units === 'metric';
   const unit = metric ? 1 : CUBIC_METRES_PER_CUBIC_YARD;
   const [pour, setPour] = useState(initial?.pour ?? pours[0]?.span.pour ?? '');
-  const [day, setDay] = useState(initial?.day ?? offered);
+  const [day, setDay] = useDay(initial?.day, offered);
   const [placed, setPlaced] = useState<number | null>(initial ? initial.placedM3 / unit : null);
   const [minutes, setMinutes] = useState<number | null>(initial?.minutes ?? null);
   const [trucks, setTrucks] = useState<number | null>(initial?.trucks ?? null);

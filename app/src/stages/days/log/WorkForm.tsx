@@ -9,6 +9,7 @@ import { asLaid } from './asLaid';
 import { CountInput, DayField, LineField, SelectField, Tick } from './Field';
 import type { EntryFormProps } from './formProps';
 import type { Tapping } from './useTapping';
+import { useDay } from './useDay';
 
 type WorkFormProps = EntryFormProps<'work'> & {
   readonly tapping: Tapping;
@@ -79,7 +80,7 @@ export function WorkForm({ job, worked, day: offered, initial, onWrite, tapping,
   const last = items.findLastIndex(({ done }) => done > 0);
   const open = items.filter(({ done, kind }, index) => done < 1 && kind !== 'inspection' && index >= last);
   const [id, setId] = useState(initial?.item ?? open[0]?.id ?? items[0]?.id ?? '');
-  const [day, setDay] = useState(initial?.day ?? offered);
+  const [day, setDay] = useDay(initial?.day, offered);
   const [hours, setHours] = useState<number | null>(
     typeof initial?.manMinutes === 'number' ? Math.round((initial.manMinutes / 60) * 100) / 100 : null,
   );
