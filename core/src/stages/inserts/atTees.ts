@@ -1,7 +1,8 @@
 import { nanometres } from '../../kernel/measure';
 import { type Levels, type Shell, crossingsOf, standsBeside } from '../outline';
-import { type PlacedInsert, isRun } from './placeInserts';
+import type { PlacedInsert } from './placeInserts';
 import type { InsertProblem } from './problem';
+import { isRun } from './run';
 
 /** Whether what stands against one face of a wall is in an insert's way: on that face, or right through the wall. */
 const reaches = (insert: PlacedInsert, side: 'inside' | 'outside'): boolean =>

@@ -3,8 +3,10 @@ import { type Length, add, inches, subtract, max, min, nanometres } from '../../
 import { type Rect, overlap } from '../openings';
 import { takenByCorner } from '../outline';
 import type { HouseRules } from '../../kernel/rules';
-import { type Inserts, type PlacedInsert, isRun } from './placeInserts';
+import { behind } from './behind';
+import type { Inserts, PlacedInsert } from './placeInserts';
 import type { InsertProblem } from './problem';
+import { isRun } from './run';
 
 /** What an insert takes out of the wall: itself, or each of its anchors or plates, along the wall in order. */
 function spotsOf(insert: PlacedInsert): readonly Rect[] {
@@ -101,26 +103,18 @@ export function clashesOf(
     const atEnd = subtract(subtract(wall.length, takenByCorner(built, wall, false)), insert.rect.to);
     if (atStart < clear) problems.push({ kind: 'near-corner', ...own, corner: wall.from, left: atStart });
     if (atEnd < clear) problems.push({ kind: 'near-corner', ...own, corner: wall.to, left: atEnd });
-    const joint = courses.pieces.find(
-      (piece) =>
-        piece.kind !== 'corner' &&
-        piece.wall === insert.wall &&
-        piece.bottom < insert.rect.top &&
-        insert.rect.bottom < piece.top &&
-        piece.start > 0 &&
-        piece.start > insert.rect.from - jointClear &&
-        piece.start < insert.rect.to + jointClear,
+    const joint = behind(courses, wall, insert.rect).joints.find(
+      ({ at }) => at > insert.rect.from - jointClear && at < insert.rect.to + jointClear,
     );
-    if (joint && joint.kind !== 'corner') {
+    if (joint) {
       const middle = (insert.rect.from + insert.rect.to) / 2;
       const half = (insert.rect.to - insert.rect.from) / 2;
       problems.push({
         kind: 'on-joint',
         ...own,
-        course: joint.course,
-        at: joint.start,
+        ...joint,
         // How far it would have to move to keep clear of it.
-        off: nanometres(half + jointClear - Math.abs(joint.start - middle)),
+        off: nanometres(half + jointClear - Math.abs(joint.at - middle)),
       });
     }
   }

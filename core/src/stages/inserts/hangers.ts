@@ -2,6 +2,7 @@ import type { Courses } from '../courses';
 import { type Length, inches } from '../../kernel/measure';
 import { isNear } from '../../kernel/geometry/near';
 import type { HouseRules } from '../../kernel/rules';
+import type { Wall } from '../outline';
 import { behind } from './behind';
 import type { Fixing } from './placeInserts';
 
@@ -18,7 +19,7 @@ const STEP = inches(0.5);
 
 /** What `hangerLayout` goes by. */
 interface HangerInput {
-  readonly wall: string;
+  readonly wall: Pick<Wall, 'id' | 'length'>;
   readonly plates: readonly Fixing[];
   readonly spacing: Length;
   readonly bottom: Length;
@@ -33,7 +34,7 @@ interface HangerInput {
  * Plates of a row of hangers that meet a web or a joint, and the least move of the whole row that leaves the fewest: joists keep their
  * spacing, so no plate moves alone.
  *
- * @example hangerLayout({ wall: 'w', plates: [], spacing: feet(2), bottom: ZERO, top: feet(1), within: { from: ZERO, to: feet(9) }, courses: { pieces: [] }, rules }).blocked.length // 0
+ * @example hangerLayout({ wall: { id: 'w', length: feet(9) }, plates: [], spacing: feet(2), bottom: ZERO, top: feet(1), within: { from: ZERO, to: feet(9) }, courses: { pieces: [] }, rules }).blocked.length // 0
  */
 export function hangerLayout({
   wall,
@@ -47,7 +48,7 @@ export function hangerLayout({
 }: HangerInput): HangerLayout {
   const { webs, joints } = behind(courses, wall, { bottom, top });
   const sorted = (list: readonly number[]): readonly number[] => [...list].sort((a, b) => a - b);
-  const [webPlaces, jointPlaces] = [sorted(webs), sorted(joints)];
+  const [webPlaces, jointPlaces] = [sorted(webs), sorted(joints.map(({ at }) => at))];
   const [webClear, jointClear] = [rules.length('inserts.ledger.web'), rules.length('inserts.joint.clear')];
   const meets = (at: number): boolean =>
     isNear(webPlaces, at, webClear) || isNear(jointPlaces, at, jointClear);

@@ -5,3 +5,4 @@ export * from './placeInserts';
 export * from './problem';
 export * from './plan';
 export * from './edits';
+export { isRun } from './run';

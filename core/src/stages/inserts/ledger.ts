@@ -3,6 +3,7 @@ import { type Length, add, subtract } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
 import { type Blocked, layBolts } from '../../kernel/stock/layBolts';
 import type { Rect } from '../openings';
+import type { Wall } from '../outline';
 import { behind } from './behind';
 
 /** A ledger as it is laid out: stations from its wall’s first corner along the outside face. */
@@ -19,7 +20,7 @@ export interface LedgerLayout {
 
 /** What `ledgerLayout` goes by. */
 interface LedgerInput {
-  readonly wall: string;
+  readonly wall: Pick<Wall, 'id' | 'length'>;
   readonly from: Length;
   readonly to: Length;
   /** Whether it is measured from its lower station. */
@@ -47,7 +48,7 @@ function boardEnds(length: Length, stock: Length, least: Length): readonly Lengt
  * A ledger laid out: boards of stock length, joist marks from its measured end, and anchors board by board, as far apart as they may be
  * and clear of webs, joints between blocks, joists, openings and splices. The load and the drawings decide; this lays it out.
  *
- * @example ledgerLayout({ wall: 'w', from: ZERO, to: feet(10), forward: true, bottom: feet(7), top: feet(8), spacing: feet(2), courses: { pieces: [] }, openings: [], rules }).boards.length // 1
+ * @example ledgerLayout({ wall: { id: 'w', length: feet(10) }, from: ZERO, to: feet(10), forward: true, bottom: feet(7), top: feet(8), spacing: feet(2), courses: { pieces: [] }, openings: [], rules }).boards.length // 1
  */
 export function ledgerLayout(input: LedgerInput): LedgerLayout {
   const { from, to, forward, spacing, rules } = input;
@@ -67,7 +68,10 @@ export function ledgerLayout(input: LedgerInput): LedgerLayout {
     places.map((at) => ({ from: at - by, to: at + by }));
   const blocked = [
     ...about(webs, rules.length('inserts.ledger.web')),
-    ...about(joints, rules.length('inserts.joint.clear')),
+    ...about(
+      joints.map(({ at }) => at),
+      rules.length('inserts.joint.clear'),
+    ),
     ...about(joists, rules.length('inserts.ledger.joist')),
     ...input.openings.filter((each) => each.bottom < input.top && each.top > input.bottom),
   ];

@@ -106,7 +106,7 @@ function wording(
     'off-wall': (problem) => ({
       key: problem.corner,
       severity: 'stop',
-      what: `Reaches ${inInches(problem.by)} past corner ${problem.corner} of ${nameOf(problem.wall)}. Move it.`,
+      what: `Reaches ${inInches(problem.by)} past corner ${problem.corner} of ${nameOf(problem.wall)}${problem.inside ? ' on its inside face' : ''}. Move it${problem.inside ? ', or make it shorter' : ''}.`,
     }),
     'off-height': (problem) => ({
       severity: 'check',

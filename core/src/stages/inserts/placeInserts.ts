@@ -20,10 +20,11 @@ import type { Plan } from '../../kernel/plan';
 import type { HouseRules, LengthRuleId } from '../../kernel/rules';
 import type { Worked } from '../../kernel/engine/stage';
 import type { Courses } from '../courses';
-import { type Levels, type Wall, alongFace } from '../outline';
+import { type BuiltLoop, type Levels, type Wall, alongFace } from '../outline';
 import { type HangerLayout, hangerLayout } from './hangers';
 import { type LedgerLayout, ledgerLayout } from './ledger';
 import type { InsertProblem } from './problem';
+import { type Stretch, faceEnds, faceOf, isRun, runAlong } from './run';
 
 /** One anchor, plate or the like along a run, from its wall's first corner. */
 export interface Fixing {
@@ -78,10 +79,6 @@ const KIND_NAMES: Readonly<Record<InsertKind, string>> = {
 
 export const insertKindName = (kind: InsertKind): string => KIND_NAMES[kind];
 
-/** Kinds that run along a wall; the others stand at one place. */
-export const isRun = (kind: InsertKind): boolean =>
-  kind === 'ledger' || kind === 'hangers' || kind === 'brick-ledge';
-
 /** Names of all inserts as shown: their own, or their kind with a number, in the order of the plan. */
 export function insertNames(inserts: readonly Insert[]): ReadonlyMap<string, string> {
   const counts = new Map<InsertKind, number>();
@@ -116,7 +113,7 @@ type Room = (fixings: number) => boolean;
 /** A length of an insert: the plan's own, or that of the house rule; null where it cannot be read. */
 const lengthOf = (
   insert: Insert,
-  field: 'size' | 'height' | 'depth' | 'length' | 'spacing' | 'fall',
+  field: 'size' | 'height' | 'depth' | 'spacing',
   fallback: Length,
   read: Read,
 ): Length | null => {
@@ -137,6 +134,8 @@ interface Extent {
 interface ExtentOfInput {
   readonly insert: Insert;
   readonly wall: Wall;
+  /** What of the wall there is on the insert's face. */
+  readonly ends: Stretch;
   readonly at: Length;
   readonly up: Length;
   readonly read: Read;
@@ -152,6 +151,7 @@ interface ExtentOfInput {
 function extentOf({
   insert,
   wall,
+  ends,
   at,
   up,
   read,
@@ -169,9 +169,10 @@ function extentOf({
     bottom: nanometres(up - height / 2),
     top: nanometres(up + height / 2),
   });
-  /** Where a run lies: away from the corner that it is measured from. */
-  const run = (length: Length): Pick<Rect, 'from' | 'to'> =>
-    insert.from === 'start' ? { from: at, to: add(at, length) } : { from: subtract(at, length), to: at };
+  const run = (): Stretch | null => {
+    const length = insert.length === undefined ? 'rest' : read('length', insert.length);
+    return length === null ? null : runAlong({ from: insert.from, at, length, wall, ends });
+  };
   switch (insert.kind) {
     case 'sleeve':
     case 'conduit': {
@@ -198,18 +199,18 @@ function extentOf({
       };
     }
     case 'ledger': {
-      const length = lengthOf(insert, 'length', wall.length, read);
+      const along = run();
       const height = lengthOf(insert, 'height', rule('inserts.ledger.height'), read);
       const spacing = lengthOf(insert, 'spacing', rule('inserts.ledger.spacing'), read);
-      if (length === null || height === null || spacing === null) return null;
-      const along = run(length);
+      if (along === null || height === null || spacing === null) return null;
+      const length = subtract(along.to, along.from);
       const rows = insert.rows ?? rules.count('inserts.ledger.rows');
       // At the ends of every board one in each row; where there are more than can be laid out, none is.
       const boards = Math.ceil(length / rule('inserts.ledger.stock'));
       if (!room(Math.ceil(length / spacing) + 1 + 2 * rows * boards)) return null;
       const { bottom, top } = about(ZERO, height);
       const layout = ledgerLayout({
-        wall: wall.id,
+        wall,
         ...along,
         forward: insert.from === 'start',
         bottom,
@@ -241,39 +242,40 @@ function extentOf({
       };
     }
     case 'hangers': {
-      const length = lengthOf(insert, 'length', wall.length, read);
+      const along = run();
       const spacing = lengthOf(insert, 'spacing', rule('inserts.hanger.spacing'), read);
       const width = lengthOf(insert, 'size', PLATE.width, read);
       const height = lengthOf(insert, 'height', PLATE.height, read);
-      if (length === null || spacing === null || width === null || height === null || spacing <= 0)
+      if (along === null || spacing === null || width === null || height === null || spacing <= 0)
         return null;
-      const along = run(length);
+      const length = subtract(along.to, along.from);
       const count = Math.floor(length / spacing) + 1;
       if (!room(count)) return null;
       const fixings = Array.from({ length: count }, (_, index): Fixing => {
         const step = nanometres(index * spacing);
-        return { at: insert.from === 'start' ? add(at, step) : subtract(at, step), up };
+        return { at: insert.from === 'start' ? add(along.from, step) : subtract(along.to, step), up };
       });
       const rect = { ...about(ZERO, height), ...along };
       const hangers = hangerLayout({
-        wall: wall.id,
+        wall,
         plates: fixings,
         spacing,
         bottom: rect.bottom,
         top: rect.top,
-        within: { from: ZERO, to: wall.length },
+        within: ends,
         courses,
         rules,
       });
       return { rect, fixings, depth: ZERO, displaces: 0, hangers };
     }
     case 'brick-ledge': {
-      const length = lengthOf(insert, 'length', wall.length, read);
+      const along = run();
       const depth = lengthOf(insert, 'depth', rule('inserts.brick.depth'), read);
       const height = lengthOf(insert, 'height', courseHeight, read);
-      if (length === null || depth === null || height === null) return null;
+      if (along === null || depth === null || height === null) return null;
+      const length = subtract(along.to, along.from);
       return {
-        rect: { ...run(length), bottom: subtract(up, height), top: up },
+        rect: { ...along, bottom: subtract(up, height), top: up },
         fixings: [],
         depth,
         // A corbel: from nothing at its foot to its full depth under the brick.
@@ -293,6 +295,7 @@ interface PlaceOneInput {
   readonly insert: Insert;
   readonly name: string;
   readonly wall: Wall;
+  readonly built: BuiltLoop;
   readonly levels: Levels;
   readonly courses: Pick<Courses, 'pieces'>;
   readonly openings: Worked['openings'];
@@ -306,6 +309,7 @@ function placeOne({
   insert,
   name,
   wall,
+  built,
   levels,
   courses,
   openings,
@@ -326,6 +330,7 @@ function placeOne({
   const up = read('up', insert.up);
   const fall = insert.fall === undefined ? null : read('fall', insert.fall);
   if (drawn === null || up === null) return { value: null, problems };
+  const ends = faceEnds(insert, built, wall);
   const at = nanometres(alongFace(wall, fromStart(wall, insert.from, drawn)));
   const courseHeight = subtract(levels.tops[1] ?? ZERO, levels.tops[0] ?? ZERO);
   const room: Room = (fixings) => {
@@ -346,6 +351,7 @@ function placeOne({
   const extent = extentOf({
     insert,
     wall,
+    ends,
     at,
     up,
     read,
@@ -357,10 +363,12 @@ function placeOne({
   });
   if (!extent) return { value: null, problems };
   const { rect } = extent;
-  const past = max(subtract(ZERO, rect.from), subtract(rect.to, wall.length));
+  const [before, after] = [subtract(ends.from, rect.from), subtract(rect.to, ends.to)];
+  const past = max(before, after);
   if (past > 0) {
-    const corner = 0 - rect.from > rect.to - wall.length ? wall.from : wall.to;
-    problems.push({ kind: 'off-wall', ...own, by: past, corner });
+    const corner = before > after ? wall.from : wall.to;
+    const inside = isRun(insert.kind) && faceOf(insert) === 'inside';
+    problems.push({ kind: 'off-wall', ...own, by: past, corner, inside });
   }
   const spans = spansUnder(levels.walls[wall.id] ?? [], rect);
   if (spans.some((span) => rect.top > span.top))
@@ -403,7 +411,7 @@ function placeOne({
     wallName: wall.name,
     rect,
     round: insert.kind === 'sleeve' || insert.kind === 'conduit',
-    face: insert.face ?? (insert.kind === 'brick-ledge' ? 'outside' : 'inside'),
+    face: faceOf(insert),
     depth: extent.depth,
     fall,
     cast: insert.fixing !== 'drilled',
@@ -424,23 +432,25 @@ export function placeInserts(
   const inserts = plan.inserts ?? [];
   const names = insertNames(inserts);
   const walls = new Map(
-    shell.loops.flatMap(({ built }) => (built?.walls ?? []).map((wall) => [wall.id, wall] as const)),
+    shell.loops.flatMap(({ built }) =>
+      built ? built.walls.map((wall) => [wall.id, { wall, built }] as const) : [],
+    ),
   );
   const rows = new Set(shell.loops.flatMap((loop) => loop.rowNames.map(({ row }) => row)));
   let left = MOST_FIXINGS;
   const { value, problems } = allOf(
     inserts.map((insert): Judged<PlacedInsert | null, InsertProblem> => {
       const name = names.get(insert.id) ?? insert.id;
-      const wall = walls.get(insert.wall);
-      if (!wall) {
+      const found = walls.get(insert.wall);
+      if (!found) {
         return {
           value: null,
           problems: rows.has(insert.wall) ? [] : [{ kind: 'wall-gone', insert: insert.id, name }],
         };
       }
-      const found = placeOne({ insert, name, wall, levels, courses, openings, plan, rules, left });
-      left -= found.value?.fixings.length ?? 0;
-      return found;
+      const placed = placeOne({ insert, name, ...found, levels, courses, openings, plan, rules, left });
+      left -= placed.value?.fixings.length ?? 0;
+      return placed;
     }),
   );
   return { placed: value.flatMap((each) => each ?? []), problems };

@@ -16,7 +16,13 @@ export type InsertProblem =
   | (OnWall & { readonly kind: 'unreadable'; readonly field: string; readonly text: string })
   /** Its anchors or plates, with those before it, are more than a job's are laid out. */
   | (OnWall & { readonly kind: 'too-many-fixings'; readonly fixings: number; readonly most: number })
-  | (OnWall & { readonly kind: 'off-wall'; readonly by: Length; readonly corner: string })
+  | (OnWall & {
+      readonly kind: 'off-wall';
+      readonly by: Length;
+      readonly corner: string;
+      /** A run on the inside face, which ends at the wall across. */
+      readonly inside: boolean;
+    })
   | (OnWall & { readonly kind: 'off-height'; readonly where: 'above' | 'below' })
   | (OnWall & { readonly kind: 'in-opening'; readonly opening: string })
   | (OnWall & { readonly kind: 'near-opening'; readonly opening: string; readonly left: Length })

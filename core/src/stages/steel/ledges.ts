@@ -35,6 +35,7 @@ function barsOf(own: SteelWall, insert: PlacedInsert, setting: Setting): readonl
   const across = subtract(nanometres(own.wall.core + own.wall.skin + insert.depth), add(cover, cover));
   const legs = [across, hookLeg(size, hook)];
   const outward = own.webs
+    .filter((web) => own.coursesOfWebs.get(web)?.has(course) === true)
     .filter((web) => web >= rect.from + cover && web <= rect.to - cover)
     .filter((_, index) => index % rules.count('steel.ledge.webs') === 0)
     .map((at): Bar => ({

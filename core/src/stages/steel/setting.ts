@@ -53,6 +53,8 @@ export interface SteelWall {
   readonly rows: readonly CourseRow[];
   /** Middles of all its webs, in any course. */
   readonly webs: readonly Length[];
+  /** The courses that have a web there. */
+  readonly coursesOfWebs: ReadonlyMap<Length, ReadonlySet<number>>;
   /** Soil against it, above its footing; null where nobody has said. */
   readonly backfill: Length | null;
   readonly held: Held;
@@ -219,6 +221,7 @@ export function settingOf(
           slots: slotOffsets(family, wall.core, rules),
           rows: underRake(rows.get(wall.id) ?? [], spans),
           webs: [...(webs.get(wall.id)?.keys() ?? [])].sort((a, b) => a - b),
+          coursesOfWebs: webs.get(wall.id) ?? new Map<Length, ReadonlySet<number>>(),
           backfill,
           held,
           tension: tensionSide(held, (backfill ?? 0) > 0),

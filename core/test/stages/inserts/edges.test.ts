@@ -7,6 +7,7 @@ import { copiedInsert, ledgePieces, readInsertsFile } from '../../../src/stages/
 import type { Insert } from '../../../src/stages/inserts/plan';
 import { wallsOf } from '../../../src/stages/outline';
 import { work } from '../../../src/work';
+import { behindOn } from '../../support/behind';
 import { insertOf, openingOf } from '../../support/openings';
 import { HALL, planOf, withCourses, withInside } from '../../support/plans';
 
@@ -72,29 +73,107 @@ describe('an insert at the edge of what it is', () => {
   });
 
   it('of plates is moved no farther than its wall goes', () => {
-    // A row as long as its wall has nowhere to go, however many of its plates meet a web.
-    const row = (at: string, length: string) =>
-      toldOf(
-        hall([insertOf({ kind: 'hangers', at, up: '90in', length, spacing: '12in' })]),
-        'insert-plates-blocked',
-      );
-    for (const [at, length] of [
-      ['0in', '480in'],
-      ['4in', '464in'],
+    // A row as long as its face has nowhere to go, however many of its plates meet a web.
+    const rowOf = (face: 'inside' | 'outside', at: string, length: string) =>
+      hall([insertOf({ kind: 'hangers', at, up: '90in', length, spacing: '12in', face })]);
+    for (const [face, at, length, from, to] of [
+      ['outside', '0in', '480in', 0, 480],
+      ['outside', '4in', '464in', 0, 480],
+      // Inside, walls of 13 in stand across both corners.
+      ['inside', '13in', '454in', 13, 467],
+      ['inside', '20in', '432in', 13, 467],
     ] as const) {
-      const [told] = row(at, length);
+      const row = rowOf(face, at, length);
+      const [told] = toldOf(row, 'insert-plates-blocked');
       if (!told) throw new Error('no notice');
+      if (length === '480in') expect(told.fixes).toEqual([]);
       for (const { edit } of told.fixes) {
-        const moved = work(
-          applyEdit(hall([insertOf({ kind: 'hangers', at, up: '90in', length, spacing: '12in' })]), edit),
-        );
-        for (const { at: station } of moved.inserts.placed[0]?.fixings ?? []) {
-          expect(station).toBeGreaterThanOrEqual(0);
-          expect(station).toBeLessThanOrEqual(inches(480));
+        for (const { at: station } of work(applyEdit(row, edit)).inserts.placed[0]?.fixings ?? []) {
+          expect(station).toBeGreaterThanOrEqual(inches(from));
+          expect(station).toBeLessThanOrEqual(inches(to));
         }
       }
     }
-    expect(row('0in', '480in')[0]?.fixes).toEqual([]);
+  });
+
+  it('on a joint is told at either end of its wall, beside a corner’s leg too', () => {
+    for (const [side, course] of [
+      [1, 2],
+      [1, 3],
+      [2, 2],
+      [2, 3],
+    ] as const) {
+      const at = { bottom: inches(course * 16 - 16), top: inches(course * 16) };
+      const wall = `w${String(side)}`;
+      const joints = [...behindOn(work(hall([])), wall, at).joints].sort((a, b) => a - b);
+      for (const joint of [joints[0], joints.at(-1)]) {
+        if (joint === undefined) throw new Error('no joint');
+        const up = `${String(course * 16 - 8)}in`;
+        const { problems } = work(hall([insertOf({ wall, at: `${String(joint)}in`, up })])).inserts;
+        expect(problems).toContainEqual(
+          expect.objectContaining({ kind: 'on-joint', course, at: inches(joint) }),
+        );
+      }
+    }
+  });
+
+  it('that runs along the inside has the face between the walls across; a run of the whole wall is as long', () => {
+    for (const kind of ['ledger', 'hangers', 'brick-ledge'] as const) {
+      const runOf = (change: Partial<Insert>) => {
+        const worked = work(hall([insertOf({ kind, up: '96in', ...change })]));
+        const [placed] = worked.inserts.placed;
+        const off = worked.inserts.problems.flatMap((each) =>
+          each.kind === 'off-wall' ? [[each.corner, toInches(each.by)]] : [],
+        );
+        return [placed && [toInches(placed.rect.from), toInches(placed.rect.to)], off];
+      };
+      const inside = { face: 'inside', from: 'start' } as const;
+      // [by hand] 480 in outside, less 13 in at both corners.
+      expect(runOf({ ...inside, at: '0in' })).toEqual([[13, 467], []]);
+      expect(runOf({ ...inside, at: '0in', from: 'end' })).toEqual([[13, 467], []]);
+      expect(runOf({ ...inside, at: '100in' })).toEqual([[100, 467], []]);
+      expect(runOf({ ...inside, at: '100in', from: 'end' })).toEqual([[13, 380], []]);
+      expect(runOf({ ...inside, at: '13in', length: '454in' })).toEqual([[13, 467], []]);
+      expect(runOf({ ...inside, at: '3in', length: '454in' })).toEqual([[3, 457], [['A', 10]]]);
+      expect(runOf({ ...inside, at: '100in', length: '370in' })).toEqual([[100, 470], [['B', 3]]]);
+      expect(runOf({ ...inside, at: '470in' })).toEqual([[470, 470], [['B', 3]]]);
+      const outside = { face: 'outside', from: 'start' } as const;
+      expect(runOf({ ...outside, at: '0in' })).toEqual([[0, 480], []]);
+      expect(runOf({ ...outside, at: '30in' })).toEqual([[30, 480], []]);
+    }
+  });
+
+  it('that runs along the inside goes on past an inside corner, as its face does, whatever face the tape is on', () => {
+    // Outward corners at both ends of w1; w3 ends at an inside one and w4 begins there.
+    const ell = (measuredTo: Plan['measuredTo'], wall: string, from: Insert['from']) => {
+      const worked = work(
+        planOf(
+          [
+            [480, 90],
+            [240, 90],
+            [240, -90],
+            [120, 90],
+            [240, 90],
+            [360, 90],
+          ],
+          {
+            ...withCourses(7),
+            measuredTo,
+            inserts: [insertOf({ kind: 'ledger', wall, from, at: '0in', up: '90in' })],
+          },
+        ),
+      );
+      expect(worked.inserts.problems.filter(({ kind }) => kind === 'off-wall')).toEqual([]);
+      const [placed] = worked.inserts.placed;
+      return placed && toInches((placed.rect.to - placed.rect.from) as never);
+    };
+    for (const from of ['start', 'end'] as const) {
+      expect(ell('form', 'w1', from)).toBe(480 - 26);
+      expect(ell('form', 'w3', from)).toBe(240);
+      expect(ell('form', 'w4', from)).toBe(120);
+      // Drawn to the concrete, whose faces lie 2 1/2 in inside those of the form.
+      expect(ell('concrete', 'w1', from)).toBe(480 + 5 - 26);
+    }
   });
 
   it('in a wall that does not stand yet waits for it; in one that is gone it is told', () => {

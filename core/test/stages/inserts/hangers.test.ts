@@ -4,6 +4,7 @@ import { inches, toInches } from '../../../src/kernel/measure';
 import type { Plan } from '../../../src/kernel/plan';
 import { applyEdit } from '../../../src/plan';
 import { work } from '../../../src/work';
+import { behindOn } from '../../support/behind';
 import { insertOf, openingOf } from '../../support/openings';
 import { type Side, planOf, withCourses } from '../../support/plans';
 
@@ -25,19 +26,10 @@ function meeting(each: Plan): readonly number[] {
   const worked = work(each);
   const [row] = worked.inserts.placed;
   if (!row) throw new Error('no row');
-  const behind = worked.courses.pieces.flatMap((piece) =>
-    piece.kind !== 'corner' &&
-    piece.wall === 'w1' &&
-    piece.top > row.rect.bottom &&
-    piece.bottom < row.rect.top
-      ? [piece]
-      : [],
-  );
+  const behind = behindOn(worked, 'w1', row.rect);
   return row.fixings.flatMap(({ at }) => {
-    const web = behind.some((piece) =>
-      piece.webs.some((each) => Math.abs(piece.start + each - at) < inches(1.5)),
-    );
-    const joint = behind.some(({ start }) => start > 0 && Math.abs(start - at) < inches(2));
+    const web = behind.webs.some((each) => Math.abs(each - toInches(at)) < 1.5);
+    const joint = behind.joints.some((each) => Math.abs(each - toInches(at)) < 2);
     return web || joint ? [toInches(at)] : [];
   });
 }

@@ -18,6 +18,7 @@ import {
 } from '../../../src/stages/steel';
 import { booksOf } from '../../../src/stages/steel/books';
 import { work } from '../../../src/work';
+import { behindOn } from '../../support/behind';
 import { insertOf, openingOf } from '../../support/openings';
 import { type Side, planOf, withCourses } from '../../support/plans';
 
@@ -258,6 +259,40 @@ describe('bars of a brick ledge', () => {
     // Across the core of 8 in, the panel of 2 1/2 in and the ledge of 4 1/2 in, less 2 in at both ends.
     const [first] = every;
     expect(toInches(first?.legs[0] as Length)).toBe(8 + 2.5 + 4.5 - 4);
+  });
+
+  it('stand at the webs of the course that carries the brick, not of those above and below', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 300, max: 560 }), fc.integer({ min: 2, max: 7 }), (long, course) => {
+        const worked = work(
+          planOf(
+            [
+              [long, 90],
+              [200, 90],
+              [long, 90],
+              [200, 90],
+            ],
+            {
+              ...withCourses(8),
+              inserts: [
+                insertOf({
+                  kind: 'brick-ledge',
+                  at: '48in',
+                  length: `${String(long - 96)}in`,
+                  up: `${String(course * 16)}in`,
+                }),
+              ],
+            },
+          ),
+        );
+        const at = { bottom: inches(course * 16 - 1), top: inches(course * 16) };
+        // Bars are covered by 2 in at either end of the ledge.
+        const webs = new Set(behindOn(worked, 'w1', at).webs.filter((web) => web >= 50 && web <= long - 50));
+        const bars = of(worked.steel, 'ledge').filter((bar) => bar.legs.length === 2);
+        expect(bars.map((bar) => toInches(bar.from))).toEqual([...webs].sort((a, b) => a - b));
+      }),
+      { numRuns: 25 },
+    );
   });
 
   it('go in with the course that carries the brick', () => {
