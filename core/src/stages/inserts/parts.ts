@@ -10,7 +10,8 @@ interface InsertParts {
   /** Two caps for each, tight; and a wood plate over each, so that the pour does not push it. */
   readonly caps: number;
   readonly plates: number;
-  readonly ledgers: readonly Length[];
+  /** Boards of ledgers as they are laid out, by their height. */
+  readonly ledgers: readonly { readonly height: Length; readonly boards: readonly Length[] }[];
   readonly castAnchors: number;
   readonly drilledAnchors: number;
   readonly hangerPlates: number;
@@ -29,13 +30,21 @@ export function partsOf(inserts: readonly PlacedInsert[], walls: ReadonlyMap<str
   }
   const round = inserts.filter((insert) => insert.round).length;
   const ledgers = inserts.filter((insert) => insert.kind === 'ledger');
+  const boards = new Map<Length, Length[]>();
+  for (const { rect, ledger } of ledgers) {
+    const height = subtract(rect.top, rect.bottom);
+    const own = (ledger?.boards ?? []).map(({ from, to }) => subtract(to, from));
+    boards.set(height, [...(boards.get(height) ?? []), ...own]);
+  }
   const fixings = (list: readonly PlacedInsert[]): number =>
     list.reduce((sum, insert) => sum + insert.fixings.length, 0);
   return {
     pipes: [...pipes].map(([size, each]) => ({ size, ...each })).sort((a, b) => a.size - b.size),
     caps: 2 * round,
     plates: 2 * round,
-    ledgers: ledgers.map((insert) => subtract(insert.rect.to, insert.rect.from)),
+    ledgers: [...boards]
+      .map(([height, each]) => ({ height, boards: each }))
+      .sort((a, b) => a.height - b.height),
     castAnchors: fixings(ledgers.filter((insert) => insert.cast)),
     drilledAnchors: fixings(ledgers.filter((insert) => !insert.cast)),
     hangerPlates: fixings(inserts.filter((insert) => insert.kind === 'hangers')),

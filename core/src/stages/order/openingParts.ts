@@ -44,7 +44,7 @@ export function openingParts({
   const counted = (id: string, article: string, needed: Given, own: readonly RuleId[] = []) =>
     needed.value === 0 ? [] : [part(id, article, needed, own)];
   const parts = partsOf(inserts.placed, walls);
-  const board = rules.length('order.board.length');
+  const board = rules.length('inserts.ledger.stock');
   return [
     ...bucks.lumber.map((list) =>
       part(
@@ -82,15 +82,14 @@ export function openingParts({
     })),
     ...counted('caps', 'Caps for sleeves, tight', givenCount('two a sleeve', parts.caps)),
     ...counted('plates', 'Wood plates over capped sleeves', givenCount('two a sleeve', parts.plates)),
-    ...(parts.ledgers.length === 0
-      ? []
-      : [
-          part(
-            'ledgers',
-            `Ledger boards of ${showLength(board, units)}`,
-            stockFor('boards', parts.ledgers, board),
-          ),
-        ]),
+    ...parts.ledgers.map(({ height, boards }) =>
+      part(
+        `ledgers:${String(height)}`,
+        `Ledger boards of ${showLength(board, units)}, ${inInches(height)} high`,
+        stockFor('boards', boards, board),
+        ['inserts.ledger.stock', 'inserts.ledger.least'],
+      ),
+    ),
     ...counted('anchors-cast', 'Ledger anchors, cast in', givenCount('anchors', parts.castAnchors), [
       'inserts.ledger.spacing',
       'inserts.ledger.rows',

@@ -5,7 +5,7 @@ import { type Order, wholePieces } from '../../../src/stages/order';
 import { orderOf } from '../../../src/orderOf';
 import type { Plan } from '../../../src/kernel/plan';
 import { work } from '../../../src/work';
-import { openingOf } from '../../support/openings';
+import { insertOf, openingOf } from '../../support/openings';
 import { type Side, HATCHERY, planOf, withCourses, withInside, withRake, withTop } from '../../support/plans';
 
 const RECTANGLE: readonly Side[] = [
@@ -139,6 +139,32 @@ describe('the order list', () => {
     // [by hand] Sides of 40, 28, 40 and 28 ft outside and 2 ft 2 in less inside, in 12 ft boards: 3, 2, 3 and 2 whole on either face, and
     // four rests of 48 in and of 22 in: two of each to a board, kerfs and all.
     expect(evaluate(line(order(planOf(RECTANGLE)), 'kickers').needed)).toBe(20 + 2);
+  });
+
+  it('has ledger boards as they are laid out: in the length they come in, each height by itself', () => {
+    const ledger = (id: string, wall: string, length: string, height: string) =>
+      insertOf({ id, kind: 'ledger', wall, at: '20in', up: '80in', length, height });
+    const inserts = [
+      ledger('a', 'w1', '280in', '9 1/4in'),
+      ledger('b', 'w3', '280in', '9 1/4in'),
+      ledger('c', 'w2', '200in', '11 1/4in'),
+    ];
+    const boards = (rules: Plan['rules']) =>
+      order(planOf(RECTANGLE, { ...withCourses(7), inserts, rules }))
+        .lines.filter(({ id }) => id.startsWith('ledgers'))
+        .map(({ article, needed }) => [article, evaluate(needed)]);
+    // [by hand] Of 16 ft: twice 192 + 88, the rests out of one. Then 152 + 48: two boards.
+    expect(boards({})).toEqual([
+      ['Ledger boards of 16′, 9 1/4″ high', 3],
+      ['Ledger boards of 16′, 11 1/4″ high', 2],
+    ]);
+    // Of 12 ft: twice 144 + 136. Then 144 + 56.
+    expect(boards({ 'inserts.ledger.stock': '12ft' })).toEqual([
+      ['Ledger boards of 12′, 9 1/4″ high', 4],
+      ['Ledger boards of 12′, 11 1/4″ high', 2],
+    ]);
+    // Kicker boards are another article.
+    expect(boards({ 'order.board.length': '8ft' })).toEqual(boards({}));
   });
 
   it('has lengths of track in place of boards, and neither where footing forms hold the first course', () => {
