@@ -9,8 +9,8 @@ const orderLengthRules = {
   'order.board.length': {
     id: 'order.board.length',
     type: 'length',
-    statement: 'Kicker boards come {value} long.',
-    reason: 'They hold the first course on its line; short pieces are cut from as few boards as possible.',
+    statement: 'Boards come {value} long: kickers, walers, edges, those over weak joints.',
+    reason: 'Short pieces are cut from as few boards as possible.',
     default: inches(144),
     least: inches(24),
     most: inches(240),
