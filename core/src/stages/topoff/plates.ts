@@ -106,9 +106,9 @@ interface PlateRunsInput {
 export function plateRuns({ built, wall, levels, openings, rules }: PlateRunsInput): readonly PlateRun[] {
   const width = rules.length('topoff.plate.width');
   const stretches = stretchesOf(levels, wall);
-  return stretches.flatMap((stretch, index): PlateRun[] => {
-    const first = index === 0;
-    const last = index === stretches.length - 1;
+  return stretches.flatMap((stretch): PlateRun[] => {
+    const first = stretch.from <= 0;
+    const last = stretch.to >= wall.length;
     const ends = [true, false].map((atStart): PlateEndInput => ({
       built,
       wall,

@@ -69,6 +69,18 @@ describe('plates where the top steps or slopes', () => {
     expect(work(hall()).topoff.problems).toEqual([]);
   });
 
+  it('of a wall that slopes to its corner begin and end with the slope, whatever stands at the corner', () => {
+    const raked = (...points: readonly [at: string, top: string][]): Plan =>
+      withRake(hall(), 'w1', {
+        how: 'cut',
+        points: points.map(([at, top], index) => ({ id: `p${String(index)}`, at, top })),
+      });
+    const [from, to] = [onFirst(hall())[0]?.[0], onFirst(hall()).at(-1)?.[1]];
+    expect(onFirst(raked(['0in', '5 courses'], ['240in', '7 courses']))).toEqual([[240, to]]);
+    expect(onFirst(raked(['240in', '7 courses'], ['480in', '5 courses']))).toEqual([[from, 240]]);
+    expect(onFirst(raked(['0in', '5 courses'], ['200in', '7 courses'], ['480in', '6 courses']))).toEqual([]);
+  });
+
   it('of a curve stay one piece, and out of the boards', () => {
     const { runs, stock, problems } = work(roundedHall(300, withCourses(4))).topoff;
     const curved = runs.filter(({ wall }) => wall === 'w2');
