@@ -162,9 +162,19 @@ export const faceOfCourse = ({ courses }: Pick<ItemGround, 'courses'>, course: n
 
 /** One course: the first by its length, others by their face; more at corners and openings. */
 function courseTaken(ground: ItemGround, course: number, rules: HouseRules): Taken {
-  const { courses, openings } = ground;
+  const { shell, courses, openings } = ground;
   const rows = courses.rows.filter((row) => row.course === course);
-  const corners = courses.pieces.filter((piece) => piece.kind === 'corner' && piece.course === course).length;
+  // Of any make: a mitred one has no piece of its own, and is sawn and strapped besides.
+  const corners = shell.loops
+    .flatMap(({ built }) => built?.corners ?? [])
+    .filter(
+      ({ kind, wallBefore, wallAfter }) =>
+        kind !== 'straight' &&
+        rows.some(
+          ({ wall, start, end }) =>
+            (wall === wallBefore && end === 'corner') || (wall === wallAfter && start === 'corner'),
+        ),
+    ).length;
   const cut = openings.placed.filter(
     (each) =>
       each.worked &&

@@ -8,7 +8,7 @@ import { report } from '../../../src/report';
 import { faceOfCourse, dayNumber, dayText, weekday } from '../../../src/stages/days';
 import { work } from '../../../src/work';
 import { openingOf } from '../../support/openings';
-import { type Side, HALL, planOf, withCourses, withInside, withTop } from '../../support/plans';
+import { type Side, HALL, planOf, roundedHall, withCourses, withInside, withTop } from '../../support/plans';
 
 /** 560 ft round: 180 by 100 ft. */
 const LONG: readonly Side[] = [
@@ -57,6 +57,29 @@ describe('what a wall takes', () => {
     expect(item(holed, 'course:3').work.value - item(long(), 'course:3').work.value).toBeCloseTo(15, 9);
     expect(item(holed, 'course:1').work.value).toBeCloseTo(item(long(), 'course:1').work.value, 9);
     expect(item(holed, 'bucks:pour-1').work.value).toBe(75);
+  });
+
+  it('is more at every corner of a course, moulded, lapped or mitred; a wall that goes straight on has none', () => {
+    const atCorners = (plan: Plan, course: number) => {
+      const without = { ...plan, rules: { ...plan.rules, 'days.rate.corner': 0 } };
+      const id = `course:${String(course)}`;
+      return (item(plan, id).work.value - item(without, id).work.value) / 4;
+    };
+    expect(atCorners(long(), 2)).toBe(4);
+    // Corners of 60 degrees are sawn to a mitre: no piece counts them.
+    const six = planOf(
+      Array.from({ length: 6 }, (): Side => [240, 60]),
+      withCourses(4),
+    );
+    expect(work(six).courses.pieces.filter(({ kind }) => kind === 'corner')).toEqual([]);
+    expect([atCorners(six, 1), atCorners(six, 4)]).toEqual([6, 6]);
+    expect(atCorners(long({ family: 'cell-24', core: '6in' }), 2)).toBe(4);
+    const rounded = roundedHall(300, withCourses(4));
+    expect(atCorners(rounded, 2)).toBe(3);
+    // Over a low wall its corners go on with the walls beside it.
+    const low = withTop(long(), 'w1', '2 courses');
+    const pieces = work(low).courses.pieces.filter((piece) => piece.kind === 'corner' && piece.course === 4);
+    expect(atCorners(low, 4)).toBe(pieces.length);
   });
 });
 
