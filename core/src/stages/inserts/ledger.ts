@@ -1,6 +1,7 @@
 import type { Courses } from '../courses';
 import { type Length, add, subtract } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
+import { boardEnds } from '../../kernel/stock/boardEnds';
 import { type Blocked, layBolts } from '../../kernel/stock/layBolts';
 import type { Rect } from '../openings';
 import type { Wall } from '../outline';
@@ -33,15 +34,6 @@ interface LedgerInput {
   /** What openings take of the wall's concrete, with what anchors keep off it. */
   readonly openings: readonly Rect[];
   readonly rules: HouseRules;
-}
-
-/** Ends of boards: whole stock lengths from the measured end; a rest too short takes some of the board before it. */
-function boardEnds(length: Length, stock: Length, least: Length): readonly Length[] {
-  const ends: Length[] = [];
-  for (let at = stock; at < length; at = add(at, stock)) ends.push(at);
-  const last = ends.at(-1);
-  if (last !== undefined && length - last < least) ends[ends.length - 1] = subtract(length, least);
-  return [...ends, length];
 }
 
 /**

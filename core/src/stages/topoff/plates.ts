@@ -1,4 +1,5 @@
 import { type Length, add, nanometres, subtract, ZERO, max } from '../../kernel/measure';
+import { boardEnds } from '../../kernel/stock/boardEnds';
 import type { PlacedOpening } from '../openings';
 import type { HouseRules } from '../../kernel/rules';
 import {
@@ -156,17 +157,10 @@ export function plateRuns({ built, wall, levels, openings, rules }: PlateRunsInp
  * A run that is cut to a curve stays one.
  */
 export function splices(run: PlateRun, rules: HouseRules): readonly Length[] {
-  const stock = rules.length('topoff.plate.stock');
-  const least = rules.length('topoff.plate.least');
-  const ends: Length[] = [];
+  if (run.curved) return [run.to];
   // Boards are used up from long point to long point.
   const [first, end] = [subtract(run.from, run.past.start), add(run.to, run.past.end)];
-  if (!run.curved) {
-    for (let at = add(first, stock); at < end; at = add(at, stock)) ends.push(at);
-  }
-  const last = ends.at(-1);
-  if (last !== undefined && subtract(end, last) < least) {
-    ends[ends.length - 1] = max(subtract(end, least), ends.at(-2) ?? run.from, ZERO);
-  }
-  return [...ends, run.to];
+  const [stock, least] = [rules.length('topoff.plate.stock'), rules.length('topoff.plate.least')];
+  const ends = boardEnds(subtract(end, first), stock, least);
+  return [...ends.slice(0, -1).map((at) => add(first, at)), run.to];
 }
