@@ -67,7 +67,7 @@ function Ledger({
 }) {
   const { ledger: layout, rect } = ledger;
   if (!layout) return null;
-  const forward = layout.boards[0]?.from === rect.from;
+  const { forward } = layout;
   const along = (at: Length): Length => (forward ? subtract(at, rect.from) : subtract(rect.to, at));
   // Walls are walked clockwise: from inside their first corner is on the left, from outside on the right.
   const fromLeft = (at: Length): Length =>

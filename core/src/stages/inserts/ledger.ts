@@ -9,6 +9,8 @@ import { behind } from './behind';
 
 /** A ledger as it is laid out: stations from its wall’s first corner along the outside face. */
 export interface LedgerLayout {
+  /** Whether it is measured from the end that is nearer its wall’s first corner. */
+  readonly forward: boolean;
   /** Boards end to end, from the end that it is measured from. */
   readonly boards: readonly { readonly from: Length; readonly to: Length }[];
   /** Middles of the joists that hang on it. */
@@ -81,6 +83,7 @@ export function ledgerLayout(input: LedgerInput): LedgerLayout {
     ),
   );
   return {
+    forward,
     boards,
     joists,
     anchors: laid.flatMap(({ at }) => at),

@@ -54,6 +54,8 @@ describe('a ledger laid out', () => {
     ]);
     const turned = ledgerOf(plan({ length: '100in', from: 'end' }));
     expect(turned.layout.joists[1]).toBe(turned.placed.rect.to - inches(16));
+    // Of one board as well, whose ends do not say which is measured.
+    expect([layout.forward, turned.layout.forward]).toEqual([true, false]);
   });
 
   it('has anchors clear of webs, joints, joists and splices, no farther apart than asked, or tells the stretch', () => {
