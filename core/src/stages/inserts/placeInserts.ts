@@ -110,6 +110,9 @@ type Read = (field: keyof Insert, text: string) => Length | null;
 /** Whether so many anchors or plates can still be laid out. */
 type Room = (fixings: number) => boolean;
 
+/** Whether a stretch reaches past an end of its face, or nothing of it is left; then that is told. */
+type PastEnd = (stretch: Stretch) => boolean;
+
 /** A length of an insert: the plan's own, or that of the house rule; null where it cannot be read. */
 const lengthOf = (
   insert: Insert,
@@ -145,6 +148,7 @@ interface ExtentOfInput {
   /** What openings take of the wall's concrete, with what anchors keep off it. */
   readonly openings: () => readonly Rect[];
   readonly room: Room;
+  readonly pastEnd: PastEnd;
 }
 
 /** What an insert takes up on its wall's face, and the anchors or plates in it. */
@@ -160,6 +164,7 @@ function extentOf({
   courses,
   openings,
   room,
+  pastEnd,
 }: ExtentOfInput): Extent | null {
   const rule = (id: LengthRuleId): Length => rules.length(id);
   /** A rectangle about its middle. */
@@ -171,7 +176,11 @@ function extentOf({
   });
   const run = (): Stretch | null => {
     const length = insert.length === undefined ? 'rest' : read('length', insert.length);
-    return length === null ? null : runAlong({ from: insert.from, at, length, wall, ends });
+    if (length === null) return null;
+    const found = runAlong({ from: insert.from, at, length, wall, ends });
+    if (found.to > found.from) return found;
+    pastEnd(found);
+    return null;
   };
   switch (insert.kind) {
     case 'sleeve':
@@ -338,6 +347,15 @@ function placeOne({
     problems.push({ kind: 'too-many-fixings', ...own, fixings, most: MOST_FIXINGS });
     return false;
   };
+  const pastEnd: PastEnd = (stretch) => {
+    const [before, after] = [subtract(ends.from, stretch.from), subtract(stretch.to, ends.to)];
+    const by = max(before, after);
+    if (by <= 0 && stretch.to > stretch.from) return false;
+    const inside = isRun(insert.kind) && faceOf(insert) === 'inside';
+    const corner = before > after ? wall.from : wall.to;
+    problems.push({ kind: 'off-wall', ...own, by, corner, inside });
+    return true;
+  };
   const clear = rules.length('inserts.clear');
   const holes = (): readonly Rect[] =>
     openings.placed
@@ -360,16 +378,11 @@ function placeOne({
     courses,
     openings: holes,
     room,
+    pastEnd,
   });
   if (!extent) return { value: null, problems };
   const { rect } = extent;
-  const [before, after] = [subtract(ends.from, rect.from), subtract(rect.to, ends.to)];
-  const past = max(before, after);
-  if (past > 0) {
-    const corner = before > after ? wall.from : wall.to;
-    const inside = isRun(insert.kind) && faceOf(insert) === 'inside';
-    problems.push({ kind: 'off-wall', ...own, by: past, corner, inside });
-  }
+  const past = pastEnd(rect);
   const spans = spansUnder(levels.walls[wall.id] ?? [], rect);
   if (spans.some((span) => rect.top > span.top))
     problems.push({ kind: 'off-height', ...own, where: 'above' });
@@ -388,11 +401,11 @@ function placeOne({
     problems.push({ kind: 'ledge-off-course', ...own, up, nearest });
   }
   const [gap] = extent.ledger?.gaps ?? [];
-  if (gap && past <= 0) {
+  if (gap && !past) {
     problems.push({ kind: 'anchor-gap', ...own, ...gap, places: extent.ledger?.gaps.length ?? 1 });
   }
   const { hangers } = extent;
-  if (hangers && hangers.blocked.length > 0 && past <= 0) {
+  if (hangers && hangers.blocked.length > 0 && !past) {
     const { blocked, shift } = hangers;
     problems.push({
       kind: 'plates-blocked',
@@ -416,7 +429,7 @@ function placeOne({
     fall,
     cast: insert.fixing !== 'drilled',
     fixings: extent.fixings,
-    displaces: past > 0 ? 0 : extent.displaces,
+    displaces: past ? 0 : extent.displaces,
     ...(extent.ledger ? { ledger: extent.ledger } : {}),
     ...(hangers ? { hangers } : {}),
   };

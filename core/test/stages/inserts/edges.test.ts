@@ -136,7 +136,10 @@ describe('an insert at the edge of what it is', () => {
       expect(runOf({ ...inside, at: '13in', length: '454in' })).toEqual([[13, 467], []]);
       expect(runOf({ ...inside, at: '3in', length: '454in' })).toEqual([[3, 457], [['A', 10]]]);
       expect(runOf({ ...inside, at: '100in', length: '370in' })).toEqual([[100, 470], [['B', 3]]]);
-      expect(runOf({ ...inside, at: '470in' })).toEqual([[470, 470], [['B', 3]]]);
+      // Nothing of the face is left there.
+      expect(runOf({ ...inside, at: '470in' })).toEqual([undefined, [['B', 3]]]);
+      expect(runOf({ ...inside, at: '467in' })).toEqual([undefined, [['B', 0]]]);
+      expect(runOf({ ...inside, at: '466in' })).toEqual([[466, 467], []]);
       const outside = { face: 'outside', from: 'start' } as const;
       expect(runOf({ ...outside, at: '0in' })).toEqual([[0, 480], []]);
       expect(runOf({ ...outside, at: '30in' })).toEqual([[30, 480], []]);
