@@ -10,6 +10,7 @@ export * from './layingOrder';
 export * from './lucky';
 export * from './meets';
 export * from './offcuts';
+export * from './onWalls';
 export * from './pairing';
 export * from './piece';
 export * from './rest';

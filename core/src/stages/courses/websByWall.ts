@@ -1,6 +1,7 @@
-import { type Length, add, subtract, ZERO } from '../../kernel/measure';
+import { type Length, ZERO } from '../../kernel/measure';
 import { type Shell, wallsOf } from '../outline';
 import type { Courses } from './layCourses';
+import { onWalls } from './onWalls';
 
 /** Middles of all webs by wall, from its first corner on its outside face, with the courses that have one there. */
 export function websByWall(
@@ -17,11 +18,9 @@ export function websByWall(
     else own.set(at, new Set([course]));
   };
   for (const piece of courses.pieces) {
-    if (piece.kind === 'corner') {
-      const end = lengths.get(piece.wallBefore) ?? ZERO;
-      for (const web of piece.websAfter) put(piece.wallAfter, web, piece.course);
-      for (const web of piece.websBefore) put(piece.wallBefore, subtract(end, web), piece.course);
-    } else for (const web of piece.webs) put(piece.wall, add(piece.start, web), piece.course);
+    for (const { wall, webs } of onWalls(piece, (id) => lengths.get(id) ?? ZERO)) {
+      for (const web of webs) put(wall, web, piece.course);
+    }
   }
   return found;
 }

@@ -160,12 +160,9 @@ export const faceOfCourse = ({ courses }: Pick<ItemGround, 'courses'>, course: n
       0,
     );
 
-/** One course: the first by its length, others by their face; more at corners and openings. */
-function courseTaken(ground: ItemGround, course: number, rules: HouseRules): Taken {
-  const { shell, courses, openings } = ground;
-  const rows = courses.rows.filter((row) => row.course === course);
-  // Of any make: a mitred one has no piece of its own, and is sawn and strapped besides.
-  const corners = shell.loops
+/** Corners that rows come to, of any make: a mitred one has no piece of its own. */
+const cornersMet = ({ loops }: Worked['shell'], rows: Worked['courses']['rows']): number =>
+  loops
     .flatMap(({ built }) => built?.corners ?? [])
     .filter(
       ({ kind, wallBefore, wallAfter }) =>
@@ -175,6 +172,12 @@ function courseTaken(ground: ItemGround, course: number, rules: HouseRules): Tak
             (wall === wallBefore && end === 'corner') || (wall === wallAfter && start === 'corner'),
         ),
     ).length;
+
+/** One course: the first by its length, others by their face; more at corners and openings. */
+function courseTaken(ground: ItemGround, course: number, rules: HouseRules): Taken {
+  const { shell, courses, openings } = ground;
+  const rows = courses.rows.filter((row) => row.course === course);
+  const corners = cornersMet(shell, rows);
   const cut = openings.placed.filter(
     (each) =>
       each.worked &&

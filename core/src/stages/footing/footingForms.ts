@@ -144,7 +144,10 @@ export function footingForms(bases: Bases, shell: Shell, rules: HouseRules): Foo
   const runs = walls.flatMap((base) => planksOf(base, plank, rules.length('footing.plank.thickness')));
   const tied = walls.map((base) => tiedRun({ base, plank, spacing, least }));
   const eachPlank = tiesOn(plank, spacing, least).ties;
-  const corners = shell.loops.reduce((sum, loop) => sum + (loop.built?.corners.length ?? 0), 0);
+  // Where a curve or another core begins, walls go straight on: no miter.
+  const corners = shell.loops
+    .flatMap(({ built }) => built?.corners ?? [])
+    .filter(({ kind }) => kind !== 'straight').length;
   const middles = walls.reduce((sum, base) => sum + (base.outerLength + base.innerLength) / 2, 0);
   const bed = rules.length('footing.stone.depth');
   const stone: How = {

@@ -1,4 +1,4 @@
-import type { Piece } from '../courses';
+import { type Piece, onWalls } from '../courses';
 import { type Length, add, nanometres, subtract, ZERO, min, max, lerp } from '../../kernel/measure';
 import type { HouseRules } from '../../kernel/rules';
 import { type Shell, type Wall, wallsOf } from '../outline';
@@ -136,28 +136,14 @@ function woodUnder(
   walls: ReadonlyMap<string, Wall>,
   fromEnd: Length,
 ): readonly { wall: Wall; at: Length }[] {
-  const under = (
-    of: string,
-    { length, webs }: { readonly length: Length; readonly webs: readonly Length[] },
-    stationOf: (web: Length, wall: Wall) => Length,
-  ): readonly { wall: Wall; at: Length }[] => {
-    const wall = walls.get(of);
+  const lengthOf = (id: string): Length => walls.get(id)?.length ?? ZERO;
+  return onWalls(piece, lengthOf).flatMap(({ wall: id, from, to, webs }) => {
+    const wall = walls.get(id);
     if (!wall || webs.length === 0) return [];
-    const nearest = (to: number): Length =>
-      webs.reduce((best, web) => (Math.abs(web - to) < Math.abs(best - to) ? web : best));
-    return [...new Set([nearest(fromEnd), nearest(length - fromEnd)])].map((web) => ({
-      wall,
-      at: stationOf(web, wall),
-    }));
-  };
-  if (piece.kind !== 'corner') return under(piece.wall, piece, (web) => add(piece.start, web));
-  // Webs of a leg are measured from the corner.
-  return [
-    ...under(piece.wallBefore, { length: piece.legBefore, webs: piece.websBefore }, (web, wall) =>
-      subtract(wall.length, web),
-    ),
-    ...under(piece.wallAfter, { length: piece.legAfter, webs: piece.websAfter }, (web) => web),
-  ];
+    const nearest = (place: number): Length =>
+      webs.reduce((best, web) => (Math.abs(web - place) < Math.abs(best - place) ? web : best));
+    return [...new Set([nearest(from + fromEnd), nearest(to - fromEnd)])].map((at) => ({ wall, at }));
+  });
 }
 
 /** Area of the gap along a stretch: its mean height by its length, worked out between every two readings. */

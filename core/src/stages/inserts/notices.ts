@@ -74,6 +74,19 @@ function wording(
   nameOf: (wall: string) => string,
 ): NoticeTable<InsertProblem, Given> {
   const inInches = (length: Length): string => showLength(length, plan.units, { style: 'inches' });
+  const offWall = ({
+    by,
+    corner,
+    wall,
+    inside,
+    none,
+  }: Extract<InsertProblem, { kind: 'off-wall' }>): string => {
+    const face = inside ? ' on the inside face' : '';
+    const past = by > 0 ? `${inInches(by)} past` : 'at';
+    return none
+      ? `Begins ${past} corner ${corner} of ${nameOf(wall)}${face}: nothing of it is on the wall. Measure it again.`
+      : `Reaches ${past} corner ${corner} of ${nameOf(wall)}${face}. Move it${inside ? ', or make it shorter' : ''}.`;
+  };
   const clear = (left: Length, from: string): Omit<Told, Given> => ({
     severity: 'check',
     rule: 'inserts.clear',
@@ -106,7 +119,7 @@ function wording(
     'off-wall': (problem) => ({
       key: problem.corner,
       severity: 'stop',
-      what: `Reaches ${inInches(problem.by)} past corner ${problem.corner} of ${nameOf(problem.wall)}${problem.inside ? ' on its inside face' : ''}. Move it${problem.inside ? ', or make it shorter' : ''}.`,
+      what: offWall(problem),
     }),
     'off-height': (problem) => ({
       severity: 'check',

@@ -110,7 +110,7 @@ type Read = (field: keyof Insert, text: string) => Length | null;
 /** Whether so many anchors or plates can still be laid out. */
 type Room = (fixings: number) => boolean;
 
-/** Whether a stretch reaches past an end of its face, or nothing of it is left; then that is told. */
+/** Whether a stretch reaches past an end of its face, or begins past it. Tells the problem. */
 type PastEnd = (stretch: Stretch) => boolean;
 
 /** A length of an insert: the plan's own, or that of the house rule; null where it cannot be read. */
@@ -350,10 +350,11 @@ function placeOne({
   const pastEnd: PastEnd = (stretch) => {
     const [before, after] = [subtract(ends.from, stretch.from), subtract(stretch.to, ends.to)];
     const by = max(before, after);
-    if (by <= 0 && stretch.to > stretch.from) return false;
+    const none = stretch.to <= stretch.from;
+    if (by <= 0 && !none) return false;
     const inside = isRun(insert.kind) && faceOf(insert) === 'inside';
     const corner = before > after ? wall.from : wall.to;
-    problems.push({ kind: 'off-wall', ...own, by, corner, inside });
+    problems.push({ kind: 'off-wall', ...own, by, corner, inside, none });
     return true;
   };
   const clear = rules.length('inserts.clear');

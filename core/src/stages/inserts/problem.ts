@@ -22,6 +22,8 @@ export type InsertProblem =
       readonly corner: string;
       /** A run on the inside face, which ends at the wall across. */
       readonly inside: boolean;
+      /** A run that begins past the end of its face: nothing of it is on the wall. */
+      readonly none: boolean;
     })
   | (OnWall & { readonly kind: 'off-height'; readonly where: 'above' | 'below' })
   | (OnWall & { readonly kind: 'in-opening'; readonly opening: string })

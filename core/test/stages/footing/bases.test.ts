@@ -10,7 +10,7 @@ import { orderOf } from '../../../src/orderOf';
 import type { Plan } from '../../../src/kernel/plan';
 import { type WorkedPlan, work } from '../../../src/work';
 import values from '../../data/trade-values.json';
-import { type Side, HATCHERY, planOf, rectilinear, withCourses } from '../../support/plans';
+import { type Side, HATCHERY, planOf, rectilinear, roundedHall, withCourses } from '../../support/plans';
 
 const RECTANGLE: readonly Side[] = [
   [480, 90],
@@ -207,6 +207,12 @@ describe('insulated footing forms', () => {
     // 480 in and 5 1/2 in beyond the form at both ends, 2 in of plank more at each mitre; inside, 13 + 5 1/2 in back at both ends.
     expect(forms.runs.slice(0, 2).map((run) => toInches(run.length))).toEqual([480 + 11 + 4, 480 - 2 * 18.5]);
     expect(forms.splitTies).toBe(4);
+    // A rounded corner has no mitre, nor have the lines at which its curve begins.
+    const rounded = roundedHall(100, {
+      ...withCourses(4),
+      footing: { kind: 'forms', width: '24in', depth: '10in' },
+    });
+    expect(work(rounded).footing.forms?.splitTies).toBe(3);
     const bought = forms.planks.value * 96;
     const wanted = forms.runs.reduce((sum, run) => sum + toInches(run.length), 0);
     expect(bought).toBeGreaterThanOrEqual(wanted);

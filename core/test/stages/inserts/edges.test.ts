@@ -10,6 +10,7 @@ import { work } from '../../../src/work';
 import { behindOn } from '../../support/behind';
 import { insertOf, openingOf } from '../../support/openings';
 import { HALL, planOf, withCourses, withInside } from '../../support/plans';
+import { valuesIn } from '../../support/values';
 
 const hall = (inserts: readonly Insert[], change: Partial<Plan> = {}): Plan =>
   planOf(HALL, { ...withCourses(7), inserts, ...change });
@@ -144,6 +145,17 @@ describe('an insert at the edge of what it is', () => {
       expect(runOf({ ...outside, at: '0in' })).toEqual([[0, 480], []]);
       expect(runOf({ ...outside, at: '30in' })).toEqual([[30, 480], []]);
     }
+  });
+
+  it('that begins past the end of its face says how far, or that it begins at the corner', () => {
+    const said = (at: string, length?: string) =>
+      toldOf(
+        hall([insertOf({ kind: 'ledger', up: '96in', at, face: 'inside', ...(length ? { length } : {}) })]),
+        'insert-off-wall',
+      ).map(({ severity, what }) => [severity, ...valuesIn(what)]);
+    expect(said('470in')).toEqual([['stop', '3″', 'A–B']]);
+    expect(said('467in')).toEqual([['stop', 'A–B']]);
+    expect(said('100in', '370in')).toEqual([['stop', '3″', 'A–B']]);
   });
 
   it('that runs along the inside goes on past an inside corner, as its face does, whatever face the tape is on', () => {
