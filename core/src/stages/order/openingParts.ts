@@ -85,7 +85,7 @@ export function openingParts({
     ...parts.ledgers.map(({ height, boards }) =>
       part(
         `ledgers:${String(height)}`,
-        `Ledger boards of ${showLength(board, units)}, ${inInches(height)} high`,
+        `Ledger boards ${inInches(height)} high, lengths of ${showLength(board, units)}`,
         stockFor('boards', boards, board),
         ['inserts.ledger.stock', 'inserts.ledger.least'],
       ),

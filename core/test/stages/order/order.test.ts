@@ -155,13 +155,13 @@ describe('the order list', () => {
         .map(({ article, needed }) => [article, evaluate(needed)]);
     // [by hand] Of 16 ft: twice 192 + 88, the rests out of one. Then 152 + 48: two boards.
     expect(boards({})).toEqual([
-      ['Ledger boards of 16′, 9 1/4″ high', 3],
-      ['Ledger boards of 16′, 11 1/4″ high', 2],
+      ['Ledger boards 9 1/4″ high, lengths of 16′', 3],
+      ['Ledger boards 11 1/4″ high, lengths of 16′', 2],
     ]);
     // Of 12 ft: twice 144 + 136. Then 144 + 56.
     expect(boards({ 'inserts.ledger.stock': '12ft' })).toEqual([
-      ['Ledger boards of 12′, 9 1/4″ high', 4],
-      ['Ledger boards of 12′, 11 1/4″ high', 2],
+      ['Ledger boards 9 1/4″ high, lengths of 12′', 4],
+      ['Ledger boards 11 1/4″ high, lengths of 12′', 2],
     ]);
     // Kicker boards are another article.
     expect(boards({ 'order.board.length': '8ft' })).toEqual(boards({}));
