@@ -10,6 +10,9 @@ const WEEKS = 4;
 
 const DAILY = /^ombra-(\d{4}-\d{2}-\d{2})\.sqlite$/;
 
+/** What a backup of a day leaves that was killed on its way. */
+const UNFINISHED_DAILY = /^ombra-\d{4}-\d{2}-\d{2}\.sqlite\.part/;
+
 export const backupsFolder = (folder: string): string => join(folder, 'backups');
 
 const dayName = (day: Date): string => `ombra-${day.toISOString().slice(0, 10)}.sqlite`;
@@ -52,6 +55,9 @@ export async function backUpToday(knex: Knex, folder: string, now: Date): Promis
   mkdirSync(backups, { recursive: true, mode: 0o700 });
   const file = join(backups, dayName(now));
   if (existsSync(file)) return null;
+  for (const name of readdirSync(backups)) {
+    if (UNFINISHED_DAILY.test(name)) rmSync(join(backups, name), { force: true });
+  }
   await copyDatabase(knex, file);
   for (const name of outlived(readdirSync(backups))) rmSync(join(backups, name), { force: true });
   return file;
